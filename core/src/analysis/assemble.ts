@@ -1,0 +1,123 @@
+import type { Structure } from '../structure/types.js'
+import { COMPONENTS, type Dofs } from './dofs.js'
+import { profile, type Profile } from './factor.js'
+import { narrowOrder } from './ordering.js'
+
+/** The six degrees of freedom of a member, start then end; −1 where there is none. */
+export function memberDofs(s: Structure, dofs: Dofs, member: number): number[] {
+  const { start, end } = s.members[member]
+  return [start, end].flatMap((node) => [dofs.of[3 * node], dofs.of[3 * node + 1], dofs.of[3 * node + 2]])
+}
+
+/**
+ * Transformation of a member, 6 × 6: node displacements, in the nodes' own axes, to member axes: d = T·D.
+ * Where a support is turned, the node's axes are the support's.
+ */
+export function transformation(s: Structure, dofs: Dofs, member: number): Float64Array {
+  const m = s.members[member]
+  const T = new Float64Array(36)
+  for (const [block, node] of [[0, m.start], [3, m.end]] as const) {
+    const turn = dofs.angle[node]
+    const c = turn === 0 ? m.cos : m.cos * Math.cos(turn) + m.sin * Math.sin(turn)
+    const n = turn === 0 ? m.sin : m.sin * Math.cos(turn) - m.cos * Math.sin(turn)
+    T[6 * block + block] = c
+    T[6 * block + block + 1] = n
+    T[6 * (block + 1) + block] = -n
+    T[6 * (block + 1) + block + 1] = c
+    T[6 * (block + 2) + block + 2] = 1
+  }
+  return T
+}
+
+/** Tᵀ·k·T, exactly symmetric: a member's stiffness in the axes of its nodes. */
+export function globalStiffness(k: Float64Array, T: Float64Array): Float64Array {
+  const kT = new Float64Array(36)
+  const out = new Float64Array(36)
+  for (let i = 0; i < 6; i++)
+    for (let j = 0; j < 6; j++) {
+      const b = j < 3 ? 0 : 3 // T is two 3 × 3 blocks
+      kT[6 * i + j] = k[6 * i + b] * T[6 * b + j] + k[6 * i + b + 1] * T[6 * (b + 1) + j] + k[6 * i + b + 2] * T[6 * (b + 2) + j]
+    }
+  for (let i = 0; i < 6; i++)
+    for (let j = 0; j <= i; j++) {
+      const b = i < 3 ? 0 : 3
+      out[6 * i + j] = out[6 * j + i] = T[6 * b + i] * kT[6 * b + j] + T[6 * (b + 1) + i] * kT[6 * (b + 1) + j] + T[6 * (b + 2) + i] * kT[6 * (b + 2) + j]
+    }
+  return out
+}
+
+/** T·v and Tᵀ·v for a six-vector. */
+export function apply(T: Float64Array, v: ArrayLike<number>, transposed = false): Float64Array {
+  const out = new Float64Array(6)
+  for (let i = 0; i < 6; i++) {
+    const b = i < 3 ? 0 : 3
+    for (let j = b; j < b + 3; j++) out[i] += (transposed ? T[6 * j + i] : T[6 * i + j]) * v[j]
+  }
+  return out
+}
+
+/** Stiffnesses of the support springs, by degree of freedom. */
+export function springs(dofs: Dofs): { dof: number; k: number }[] {
+  const out: { dof: number; k: number }[] = []
+  for (const [node, support] of dofs.supportAt)
+    COMPONENTS.forEach((c, i) => {
+      const k = support.hold[c]
+      if (typeof k === 'number' && dofs.of[3 * node + i] >= 0) out.push({ dof: dofs.of[3 * node + i], k })
+    })
+  return out
+}
+
+export interface Assembled {
+  matrix: Profile
+  /** Row in the matrix of each free degree of freedom. */
+  row: Int32Array
+}
+
+/** K_ff, the stiffness of the free degrees of freedom, in an order that keeps its profile narrow. */
+export function assembleFree(s: Structure, dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Assembled {
+  const edges = new Int32Array(2 * s.members.length)
+  s.members.forEach((m, i) => {
+    edges[2 * i] = m.start
+    edges[2 * i + 1] = m.end
+  })
+  const row = new Int32Array(dofs.free).fill(-1)
+  let next = 0
+  for (const node of narrowOrder(s.nodes.length, edges))
+    for (let c = 0; c < 3; c++) {
+      const d = dofs.of[3 * node + c]
+      if (d >= 0 && d < dofs.free) row[d] = next++
+    }
+  const first = Int32Array.from({ length: next }, (_, i) => i)
+  const rowOf = (d: number) => (d >= 0 && d < dofs.free ? row[d] : -1)
+  for (const e of elements) {
+    let low = next
+    for (const d of e.dofs) if (rowOf(d) >= 0) low = Math.min(low, rowOf(d))
+    for (const d of e.dofs) if (rowOf(d) >= 0 && first[rowOf(d)] > low) first[rowOf(d)] = low
+  }
+  const matrix = profile(first)
+  for (const e of elements)
+    for (let i = 0; i < 6; i++) {
+      const ri = rowOf(e.dofs[i])
+      if (ri < 0) continue
+      for (let j = 0; j < 6; j++) {
+        const rj = rowOf(e.dofs[j])
+        if (rj >= 0 && rj <= ri) matrix.values[matrix.base[ri] + rj] += e.global[6 * i + j]
+      }
+    }
+  for (const { dof, k } of springs(dofs)) if (rowOf(dof) >= 0) matrix.values[matrix.base[row[dof]] + row[dof]] += k
+  return { matrix, row }
+}
+
+/** The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row. */
+export function wholeStiffness(dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Float64Array[] {
+  const K = dofs.list.map(() => new Float64Array(dofs.list.length))
+  for (const e of elements)
+    e.dofs.forEach((di, i) => {
+      if (di < 0) return
+      e.dofs.forEach((dj, j) => {
+        if (dj >= 0) K[di][dj] += e.global[6 * i + j]
+      })
+    })
+  for (const { dof, k } of springs(dofs)) K[dof][dof] += k
+  return K
+}

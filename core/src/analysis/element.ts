@@ -1,0 +1,181 @@
+import type { SolveError, StructureMember } from '../structure/types.js'
+import type { MemberActions } from './actions.js'
+import { integrate } from './field.js'
+
+/**
+ * One member as the stiffness method sees it. Matrices are 6 × 6, row by row, in member axes unless said otherwise;
+ * rows 1 to 6 are u, v, rotation at the start and at the end:
+ *
+ *        2↑  ↺3                 5↑  ↺6
+ *         o────────────────────────o
+ *       1→  start      x →    end   4→
+ */
+export interface Element {
+  /** Stiffness of the member itself, before its ends are released. */
+  own: Float64Array
+  /** Stiffness seen by the nodes: `own` with the released ends condensed out; the same array when nothing is released. */
+  k: Float64Array
+  /** Own end displacements from node displacements, d = P·u + d₀; undefined when nothing is released. */
+  P?: Float64Array
+  /** Inverse of (own + springs) over the released components, with their indices. */
+  released: number[]
+  G?: Float64Array
+  /** Both ends slide along the member without any spring: its axial position is its own. */
+  loose: boolean
+}
+
+/** Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself. */
+const LOOSE_PIVOT = 1e-11
+
+/**
+ * Stiffness of an Euler–Bernoulli or, with `GAs`, a Timoshenko member (Φ = 12EI/(G·As·L²)).
+ * Source: Przemieniecki, Theory of Matrix Structural Analysis, §5.6; Kassimali, Matrix Analysis of Structures, ch. 6.
+ * @returns 36 numbers in N, m; a bar has axial terms only
+ */
+export function memberStiffness(m: StructureMember): Float64Array {
+  const k = new Float64Array(36)
+  const set = (i: number, j: number, v: number) => (k[6 * i + j] = k[6 * j + i] = v)
+  const L = m.length
+  const axial = (m.E * m.A) / L
+  set(0, 0, axial)
+  set(0, 3, -axial)
+  set(3, 3, axial)
+  if (m.bar) return k
+  const EI = m.E * m.I
+  const phi = m.GAs > 0 ? (12 * EI) / (m.GAs * L * L) : 0
+  const b = EI / (1 + phi)
+  const vv = (12 * b) / L ** 3
+  const vm = (6 * b) / L ** 2
+  const near = ((4 + phi) * b) / L
+  const far = ((2 - phi) * b) / L
+  set(1, 1, vv)
+  set(1, 2, vm)
+  set(1, 4, -vv)
+  set(1, 5, vm)
+  set(2, 2, near)
+  set(2, 4, -vm)
+  set(2, 5, far)
+  set(4, 4, vv)
+  set(4, 5, -vm)
+  set(5, 5, near)
+  return k
+}
+
+/** The element of a member, its released and sprung ends condensed; a member that moves by itself is an error that names it. */
+export function element(m: StructureMember): Element | SolveError {
+  const own = memberStiffness(m)
+  const loose = m.releases[0] === true && m.releases[3] === true
+  const released = m.releases.flatMap((r, i) => (r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) ? [] : [i]))
+  if (released.length === 0) return { own, k: own, released, loose }
+  const n = released.length
+  const A = new Float64Array(n * n)
+  const spring = (i: number) => (typeof m.releases[i] === 'number' ? (m.releases[i] as number) : 0)
+  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) A[a * n + b] = own[6 * released[a] + released[b]] + (a === b ? spring(released[a]) : 0)
+  const G = invert(A, n)
+  if (!G)
+    return {
+      kind: 'mechanism',
+      message: `${m.id} moves by itself: the releases at its two ends leave nothing to hold it.`,
+      members: [m.id],
+      nodes: [],
+    }
+  const P = new Float64Array(36)
+  for (let j = 0; j < 6; j++) {
+    const a = released.indexOf(j)
+    if (a < 0) P[7 * j] = 1
+    else
+      for (let i = 0; i < 6; i++) {
+        const b = released.indexOf(i)
+        let sum = 0
+        if (b >= 0) sum = G[a * n + b] * spring(i)
+        else for (let c = 0; c < n; c++) sum -= G[a * n + c] * own[6 * released[c] + i]
+        P[6 * j + i] = sum
+      }
+  }
+  return { own, k: condensed(own, P, m), P, released, G, loose }
+}
+
+/** own·P, made exactly symmetric, with exact zeros where a component is fully released. */
+function condensed(own: Float64Array, P: Float64Array, m: StructureMember): Float64Array {
+  const k = new Float64Array(36)
+  for (let i = 0; i < 6; i++)
+    for (let j = 0; j < 6; j++) {
+      let sum = 0
+      for (let c = 0; c < 6; c++) sum += own[6 * i + c] * P[6 * c + j]
+      k[6 * i + j] = sum
+    }
+  const biggest = Math.max(...k.map(Math.abs))
+  for (let i = 0; i < 6; i++)
+    for (let j = 0; j <= i; j++) {
+      const zero = m.releases[i] === true || m.releases[j] === true
+      let v = zero ? 0 : (k[6 * i + j] + k[6 * j + i]) / 2
+      // what condensation should have cancelled exactly
+      if (Math.abs(v) < 1e-15 * biggest && Math.abs(v) < 1e-12 * Math.max(Math.abs(own[6 * i + j]), Math.abs(k[7 * i]))) v = 0
+      k[6 * i + j] = k[6 * j + i] = v
+    }
+  return k
+}
+
+/** Inverse of a small symmetric matrix by LDLᵀ on unit vectors; undefined when a pivot vanishes against its diagonal. */
+function invert(A: Float64Array, n: number): Float64Array | undefined {
+  const l = new Float64Array(n * n)
+  const d = new Float64Array(n)
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j < i; j++) {
+      let s = A[i * n + j]
+      for (let k = 0; k < j; k++) s -= l[i * n + k] * d[k] * l[j * n + k]
+      l[i * n + j] = s / d[j]
+    }
+    d[i] = A[i * n + i]
+    for (let k = 0; k < i; k++) d[i] -= l[i * n + k] ** 2 * d[k]
+    if (d[i] <= LOOSE_PIVOT * A[i * n + i]) return undefined
+  }
+  const out = new Float64Array(n * n)
+  for (let c = 0; c < n; c++) {
+    const x = new Float64Array(n)
+    for (let i = 0; i < n; i++) {
+      x[i] = i === c ? 1 : 0
+      for (let k = 0; k < i; k++) x[i] -= l[i * n + k] * x[k]
+    }
+    for (let i = 0; i < n; i++) x[i] /= d[i]
+    for (let i = n - 1; i >= 0; i--) for (let k = i + 1; k < n; k++) x[i] -= l[k * n + i] * x[k]
+    for (let i = 0; i < n; i++) out[i * n + c] = x[i]
+  }
+  return out
+}
+
+/**
+ * Forces on the member at its ends, member axes, while both its own ends are held: the fixed-end forces.
+ * Found by integrating from a held start with no forces there, then bringing the displaced end back with `own`.
+ */
+export function fixedEndForces(m: StructureMember, own: Float64Array, actions: MemberActions): Float64Array {
+  const { end } = integrate(m, actions, { N: 0, V: 0, M: 0, slope: 0, v: 0, u: 0 })
+  const back = [-end.u, -end.v, -end.slope]
+  const f = new Float64Array(6)
+  for (let i = 0; i < 6; i++) for (let j = 0; j < 3; j++) f[i] += own[6 * i + 3 + j] * back[j]
+  f[3] += end.N
+  f[4] -= end.V
+  f[5] += end.M
+  return f
+}
+
+/** Own end displacements caused by the fixed-end forces while the nodes stay: d₀, zero at unreleased components. */
+export function releasedByLoad(e: Element, fixed: Float64Array): Float64Array {
+  const d0 = new Float64Array(6)
+  if (!e.G) return d0
+  const n = e.released.length
+  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) d0[e.released[a]] -= e.G[a * n + b] * fixed[e.released[b]]
+  return d0
+}
+
+/** Fixed-end forces as the nodes feel them, released ends condensed: own·d₀ + f. */
+export function condensedFixedEnd(m: StructureMember, e: Element, fixed: Float64Array): Float64Array {
+  if (!e.G) return fixed
+  const d0 = releasedByLoad(e, fixed)
+  const out = Float64Array.from(fixed)
+  for (let i = 0; i < 6; i++) {
+    for (let j = 0; j < 6; j++) out[i] += e.own[6 * i + j] * d0[j]
+    if (m.releases[i] === true) out[i] = 0
+  }
+  return out
+}

@@ -1,0 +1,61 @@
+import { listed } from '../structure/resolve.js'
+import type { SolveError, Structure } from '../structure/types.js'
+import type { Dofs } from './dofs.js'
+import type { Factorisation } from './factor.js'
+
+/** Motions smaller than this share of the largest are rounding. */
+const VISIBLE = 1e-7
+
+/** More mechanisms than this are not told apart; their joints are named all the same as far as they are found. */
+const MOST = 200
+
+/** A mechanism as an error: which joints move, and how. */
+export function mechanismError(s: Structure, dofs: Dofs, f: Factorisation, row: Int32Array): SolveError & { motions: Float64Array[] } {
+  const motions = f.singular.slice(0, MOST).map((pivot) => {
+    const x = f.motion(pivot)
+    const global = new Float64Array(3 * s.nodes.length)
+    for (let d = 0; d < dofs.free; d++) {
+      const { node, component } = dofs.list[d]
+      global[3 * node + (component === 'x' ? 0 : component === 'y' ? 1 : 2)] = x[row[d]]
+    }
+    dofs.angle.forEach((turn, node) => {
+      if (turn === 0) return
+      const [a, b] = [global[3 * node], global[3 * node + 1]]
+      global[3 * node] = Math.cos(turn) * a - Math.sin(turn) * b
+      global[3 * node + 1] = Math.sin(turn) * a + Math.cos(turn) * b
+    })
+    return global
+  })
+  const moving = new Set<number>()
+  const turning = new Set<number>()
+  for (const g of motions) {
+    let largest = 0
+    let turn = 0
+    for (let n = 0; n < s.nodes.length; n++) {
+      largest = Math.max(largest, Math.abs(g[3 * n]), Math.abs(g[3 * n + 1]))
+      turn = Math.max(turn, Math.abs(g[3 * n + 2]))
+    }
+    for (let n = 0; n < s.nodes.length; n++) {
+      if (Math.max(Math.abs(g[3 * n]), Math.abs(g[3 * n + 1])) > VISIBLE * largest) moving.add(n)
+      else if (largest === 0 && Math.abs(g[3 * n + 2]) > VISIBLE * turn) turning.add(n)
+    }
+  }
+  const name = (set: Set<number>) => [...set].sort((a, b) => a - b).map((n) => s.nodes[n].id)
+  const nodes = name(new Set([...moving, ...turning]))
+  return { kind: 'mechanism', message: sentence(s, motions, [...moving], name(moving), name(turning)), nodes, motions }
+}
+
+function sentence(s: Structure, motions: Float64Array[], moving: number[], names: string[], turning: string[]): string {
+  if (names.length === 0) return `${listed(turning)} can turn freely: nothing holds ${turning.length > 1 ? 'them' : 'it'} in rotation.`
+  const all = names.length === s.nodes.length && names.length > 2 ? 'The whole structure' : listed(names)
+  let sideways = 0
+  let upright = 0
+  for (const g of motions)
+    for (const n of moving) {
+      sideways = Math.max(sideways, Math.abs(g[3 * n]))
+      upright = Math.max(upright, Math.abs(g[3 * n + 1]))
+    }
+  const way = upright < 1e-6 * sideways ? 'sway sideways' : sideways < 1e-6 * upright ? 'move up and down' : 'move'
+  const times = motions.length > 1 ? ` (${motions.length} independent motions)` : ''
+  return `${all} can ${way}: the supports and joints do not hold ${names.length > 1 || all.startsWith('The') ? (all.startsWith('The') ? 'it' : 'them') : 'it'}${times}. Add a support or a member, or take out a hinge.`
+}

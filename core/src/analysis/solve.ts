@@ -1,0 +1,252 @@
+import type { SolveError, Structure } from '../structure/types.js'
+import { caseActions, combineActions, type Actions } from './actions.js'
+import { apply, assembleFree, globalStiffness, memberDofs, springs, transformation } from './assemble.js'
+import { COMPONENTS, numberDofs, type Dofs } from './dofs.js'
+import { condensedFixedEnd, element, fixedEndForces, releasedByLoad, type Element } from './element.js'
+import { factor } from './factor.js'
+import { mechanismError } from './mechanism.js'
+
+/** A member's element with everything the Working shows of it. */
+export interface SolvedElement extends Element {
+  T: Float64Array
+  /** Stiffness in the axes of its nodes, Tᵀ·k·T. */
+  global: Float64Array
+  /** Degree of freedom of each of its six end displacements, −1 where there is none. */
+  dofs: number[]
+}
+
+/** The answer to one load case or combination. Vectors over degrees of freedom are in the nodes' own axes; SI. */
+export interface ActionSolution {
+  id: string
+  title: string
+  kind: 'case' | 'combination'
+  actions: Actions
+  /** Fixed-end forces of loaded members, own and condensed, member axes. */
+  fixedOwn: Map<number, Float64Array>
+  fixed: Map<number, Float64Array>
+  /** Equivalent joint loads P − Σ Tᵀf, over all degrees of freedom. */
+  load: Float64Array
+  /** Displacements of all degrees of freedom, prescribed ones included. */
+  D: Float64Array
+  /** Six own end displacements of each member, member axes. */
+  ends: Float64Array
+  /** Six end forces on each member, member axes. */
+  forces: Float64Array
+  /** Reactions over degrees of freedom: restrained ones and springs; zero elsewhere. */
+  reactions: Float64Array
+}
+
+export interface Solution {
+  structure: Structure
+  dofs: Dofs
+  elements: SolvedElement[]
+  cases: ActionSolution[]
+  combinations: ActionSolution[]
+  digitsLost: number
+}
+
+export type SolveResult = { ok: true; solution: Solution } | { ok: false; error: SolveError }
+
+/**
+ * The stiffness method: elements, assembly, one factorisation, all load cases, then recovery; combinations by superposition.
+ * Source: Kassimali, Matrix Analysis of Structures, ch. 6 and 7.
+ * Errors: a mechanism, named with the nodes that move.
+ */
+export function solve(s: Structure): SolveResult {
+  const actions = s.cases.map((_, i) => caseActions(s, i))
+  const dofs = numberDofs(s, (node) => actions.some((a) => a.nodal.subarray(3 * node, 3 * node + 3).some((v) => v !== 0)))
+  const elements: SolvedElement[] = []
+  for (let i = 0; i < s.members.length; i++) {
+    const e = element(s.members[i])
+    if ('kind' in e) return { ok: false, error: e }
+    const T = transformation(s, dofs, i)
+    elements.push({ ...e, T, global: globalStiffness(e.k, T), dofs: memberDofs(s, dofs, i) })
+  }
+  const unheld = unheldMoment(s, dofs, actions)
+  if (unheld) return { ok: false, error: unheld }
+  const { matrix, row } = assembleFree(s, dofs, elements)
+  const factorisation = factor(matrix)
+  if (factorisation.singular.length) return { ok: false, error: mechanismError(s, dofs, factorisation, row) }
+
+  const cases: ActionSolution[] = []
+  for (let i = 0; i < s.cases.length; i++) {
+    const { id, title } = s.cases[i]
+    const start = prepare(s, dofs, elements, actions[i])
+    if ('kind' in start) return { ok: false, error: start }
+    displace(dofs, elements, start, (b) => {
+      const x = new Float64Array(dofs.free)
+      for (let d = 0; d < dofs.free; d++) x[row[d]] = b[d]
+      factorisation.solve(x)
+      return Float64Array.from(row, (r) => x[r])
+    })
+    cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start) })
+  }
+  const combinations = s.combinations.map((c) => superpose(s, cases, c))
+  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, digitsLost: factorisation.digitsLost } }
+}
+
+interface Prepared {
+  fixedOwn: Map<number, Float64Array>
+  fixed: Map<number, Float64Array>
+  load: Float64Array
+  D: Float64Array
+}
+
+/** Fixed-end forces, equivalent joint loads and prescribed displacements of a case. */
+function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: Actions): Prepared | SolveError {
+  const fixedOwn = new Map<number, Float64Array>()
+  const fixed = new Map<number, Float64Array>()
+  const load = new Float64Array(dofs.list.length)
+  for (let node = 0; node < s.nodes.length; node++) {
+    const [fx, fy, m] = actions.nodal.subarray(3 * node, 3 * node + 3)
+    if (fx === 0 && fy === 0 && m === 0) continue
+    const turn = dofs.angle[node]
+    const own = turn === 0 ? [fx, fy, m] : [Math.cos(turn) * fx + Math.sin(turn) * fy, -Math.sin(turn) * fx + Math.cos(turn) * fy, m]
+    own.forEach((v, c) => {
+      const d = dofs.of[3 * node + c]
+      if (d >= 0) load[d] += v
+    })
+  }
+  for (const [i, a] of actions.members) {
+    const m = s.members[i]
+    const e = elements[i]
+    const own = fixedEndForces(m, e.own, a)
+    if (e.loose && Math.abs(own[0] + own[3]) > 1e-12 * (Math.abs(own[0]) + Math.abs(own[3])))
+      return { kind: 'mechanism', message: `${m.id} slides along itself: N is released at both its ends and it is loaded along its length.`, members: [m.id], nodes: [] }
+    const f = condensedFixedEnd(m, e, own)
+    fixedOwn.set(i, own)
+    fixed.set(i, f)
+    apply(e.T, f, true).forEach((v, j) => {
+      if (e.dofs[j] >= 0) load[e.dofs[j]] -= v
+    })
+  }
+  const D = new Float64Array(dofs.list.length)
+  s.supports.forEach((p, i) => {
+    COMPONENTS.forEach((c, j) => {
+      const d = dofs.of[3 * p.node + j]
+      if (d >= dofs.free) D[d] = actions.settlement[i] * p.settlement[c]
+    })
+  })
+  return { fixedOwn, fixed, load, D }
+}
+
+/** Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual. */
+function displace(dofs: Dofs, elements: SolvedElement[], start: Prepared, solveFree: (b: Float64Array) => Float64Array) {
+  const held = springs(dofs)
+  for (let step = 0; step < 2; step++) {
+    const residual = start.load.slice()
+    for (const e of elements) {
+      for (let i = 0; i < 6; i++) {
+        const di = e.dofs[i]
+        if (di < 0 || di >= dofs.free) continue
+        let sum = 0
+        for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) sum += e.global[6 * i + j] * start.D[e.dofs[j]]
+        residual[di] -= sum
+      }
+    }
+    for (const { dof, k } of held) residual[dof] -= k * start.D[dof]
+    const change = solveFree(residual)
+    for (let d = 0; d < dofs.free; d++) start.D[d] += change[d]
+  }
+}
+
+/** End displacements and end forces of every member, then reactions from the equilibrium of the held joints. */
+function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: Actions, { fixed, fixedOwn, D }: Prepared) {
+  const ends = new Float64Array(6 * s.members.length)
+  const forces = new Float64Array(6 * s.members.length)
+  const sums = new Float64Array(dofs.list.length)
+  elements.forEach((e, i) => {
+    const m = s.members[i]
+    const d = apply(e.T, e.dofs.map((j) => (j < 0 ? 0 : D[j])))
+    const f = fixed.get(i)
+    const q = new Float64Array(6)
+    for (let r = 0; r < 6; r++) {
+      let sum = f ? f[r] : 0
+      for (let c = 0; c < 6; c++) sum += e.k[6 * r + c] * d[c]
+      q[r] = sum
+    }
+    const own = e.P ? product(e.P, d) : d
+    const free = fixedOwn.get(i)
+    if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
+    if (e.loose) own[0] = d[0]
+    if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
+    ends.set(own, 6 * i)
+    forces.set(q, 6 * i)
+    apply(e.T, q, true).forEach((v, j) => {
+      if (e.dofs[j] >= 0) sums[e.dofs[j]] += v
+    })
+  })
+  const reactions = new Float64Array(dofs.list.length)
+  for (const p of s.supports) {
+    const c = Math.cos(p.angle)
+    const n = Math.sin(p.angle)
+    const [fx, fy, m] = actions.nodal.subarray(3 * p.node, 3 * p.node + 3)
+    const load = [c * fx + n * fy, -n * fx + c * fy, m]
+    COMPONENTS.forEach((component, j) => {
+      const d = dofs.of[3 * p.node + j]
+      if (d < 0) return
+      const hold = p.hold[component]
+      if (hold === true) reactions[d] = sums[d] - load[j]
+      else if (typeof hold === 'number') reactions[d] = -hold * D[d]
+    })
+  }
+  return { ends, forces, reactions }
+}
+
+function product(P: Float64Array, d: Float64Array): Float64Array {
+  const out = new Float64Array(6)
+  for (let r = 0; r < 6; r++) for (let c = 0; c < 6; c++) out[r] += P[6 * r + c] * d[c]
+  return out
+}
+
+/** A combination of first-order results is the sum of its cases, each times its factor. */
+function superpose(s: Structure, cases: ActionSolution[], c: { id: string; title: string; factors: number[] }): ActionSolution {
+  const parts = cases.map((solution, i) => ({ factor: c.factors[i], ...solution })).filter((p) => p.factor !== 0)
+  const sum = (pick: (p: ActionSolution) => Float64Array, length: number) => {
+    const out = new Float64Array(length)
+    for (const p of parts) pick(p).forEach((v, i) => (out[i] += p.factor * v))
+    return out
+  }
+  const maps = (pick: (p: ActionSolution) => Map<number, Float64Array>) => {
+    const out = new Map<number, Float64Array>()
+    for (const p of parts)
+      for (const [i, f] of pick(p)) {
+        const to = out.get(i) ?? new Float64Array(6)
+        f.forEach((v, j) => (to[j] += p.factor * v))
+        out.set(i, to)
+      }
+    return out
+  }
+  const size = cases[0]?.D.length ?? 0
+  const six = 6 * s.members.length
+  return {
+    id: c.id,
+    title: c.title,
+    kind: 'combination',
+    actions: combineActions(s, parts),
+    fixedOwn: maps((p) => p.fixedOwn),
+    fixed: maps((p) => p.fixed),
+    load: sum((p) => p.load, size),
+    D: sum((p) => p.D, size),
+    ends: sum((p) => p.ends, six),
+    forces: sum((p) => p.forces, six),
+    reactions: sum((p) => p.reactions, size),
+  }
+}
+
+/** A moment at a joint whose rotation nothing holds spins it. */
+function unheldMoment(s: Structure, dofs: Dofs, actions: Actions[]): SolveError | undefined {
+  for (let node = 0; node < s.nodes.length; node++) {
+    if (dofs.of[3 * node + 2] >= 0 || !actions.some((a) => a.nodal[3 * node + 2] !== 0)) continue
+    const { id } = s.nodes[node]
+    return {
+      kind: 'mechanism',
+      message:
+        s.kind === 'truss'
+          ? `A moment acts at ${id}, but the members of a truss cannot take it: ${id} would spin.`
+          : `A moment acts at ${id}, but every member end there is hinged: ${id} would spin.`,
+      nodes: [id],
+    }
+  }
+  return undefined
+}

@@ -1,0 +1,89 @@
+import * as D from '../quantity/dimension.js'
+import type { ActionSolution, Solution } from '../analysis/solve.js'
+import type { Answer, Component, Problem } from '../problem/types.js'
+import { answerDimension, computedFor } from './quantities.js'
+
+/** Why a hand value differs, as far as it can be told from the numbers. */
+export interface Diagnosis {
+  kind: 'opposite-sign' | 'unit-factor' | 'other-place' | 'other-case' | 'factor'
+  sentence: string
+}
+
+/** Ratios by which a value goes wrong when a unit is mistaken. */
+const UNIT_SLIPS: [number, string][] = [
+  [12, 'feet and inches'],
+  [144, 'square feet and square inches'],
+  [1000, 'a thousandfold unit, such as kN and N or m and mm'],
+  [100, 'a hundredfold unit, such as m and cm'],
+  [10, 'a power of ten'],
+  [1e6, 'a millionfold unit, such as m² and mm²'],
+  [4.4482216152605, 'kip and kN'],
+  [3.28083989501312, 'feet and metres'],
+  [9.80665, 'kgf and N (the acceleration of gravity)'],
+]
+
+/** Near enough to say that two hand values are the same: half a percent, about three figures. */
+const SAME = 0.005
+
+/**
+ * Tries the usual slips in order of likelihood: sign, units, another place, another case, a simple factor.
+ * @param given,value hand and computed value in SI
+ * @param allowed the tolerance that was in force
+ */
+export function diagnose(problem: Problem, solution: Solution, action: ActionSolution, a: Answer, given: number, value: number, allowed: number): Diagnosis | null {
+  const near = (v: number) => Math.abs(given - v) <= Math.max(allowed, SAME * Math.abs(v))
+  if (given === 0 || value === 0) return value === 0 ? null : elsewhere(problem, solution, action, a, near)
+  if (near(-value)) return { kind: 'opposite-sign', sentence: signSentence(a) }
+  const ratio = Math.abs(given / value)
+  for (const [factor, what] of UNIT_SLIPS)
+    for (const f of [factor, 1 / factor])
+      if (Math.abs(ratio / f - 1) <= SAME)
+        return { kind: 'unit-factor', sentence: `The value is ${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} may have been mixed up${given * value < 0 ? ', and the sign is opposite' : ''}.` }
+  const other = elsewhere(problem, solution, action, a, near)
+  if (other) return other
+  for (const f of [2, 0.5])
+    if (Math.abs(ratio / f - 1) <= SAME) return { kind: 'factor', sentence: f === 2 ? 'The value is twice what it should be.' : 'The value is half of what it should be.' }
+  return null
+}
+
+const round = (x: number) => String(Number(x.toPrecision(4)))
+
+function signSentence(a: Answer): string {
+  switch (a.quantity) {
+    case 'reaction':
+    case 'displacement':
+      return `The amount is right, the sign is opposite: Viga counts ${a.component === 'x' ? 'to the right' : a.component === 'y' ? 'upward' : 'counter-clockwise'} as positive.`
+    case 'axial':
+      return 'The amount is right, the sign is opposite: Viga counts tension as positive.'
+    case 'moment':
+      return 'The amount is right, the sign is opposite: Viga counts a moment as positive when it puts the −y face of the member in tension (sagging, for a member drawn from left to right).'
+    case 'shear':
+      return 'The amount is right, the sign is opposite: Viga counts a shear as positive when it is up on the left part.'
+    default:
+      return 'The amount is right, the sign is opposite.'
+  }
+}
+
+/** The same quantity at other places, and the same place in other cases. */
+function elsewhere(problem: Problem, solution: Solution, action: ActionSolution, a: Answer, near: (v: number) => boolean): Diagnosis | null {
+  const matches = (other: Partial<Answer>, of = action) => {
+    const c = computedFor(problem, solution, of, { ...a, ...other })
+    return c.ok && D.equal(c.dimension, answerDimension(a)) && c.value !== 0 && near(c.value)
+  }
+  const found = (where: string): Diagnosis => ({ kind: 'other-place', sentence: `This is the value ${where}.` })
+  if (a.quantity === 'reaction' || a.quantity === 'displacement') {
+    for (const component of ['x', 'y', 'rotation'] as Component[]) if (component !== a.component && matches({ component })) return found(`of ${a.node} in ${component}`)
+    for (const node of solution.structure.nodes) if (node.id !== a.node && matches({ node: node.id })) return found(`at ${node.id}`)
+  } else if (a.member !== undefined && ['axial', 'shear', 'moment'].includes(a.quantity)) {
+    const ends = (id: string): [string, string][] => {
+      const m = solution.structure.members.find((t) => t.id === id)!
+      return [['0%', solution.structure.nodes[m.start].id], ['100%', solution.structure.nodes[m.end].id]]
+    }
+    for (const [at, id] of ends(a.member)) if (at !== a.at && matches({ at, side: undefined })) return found(`at ${id}`)
+    for (const m of solution.structure.members)
+      if (m.id !== a.member) for (const [at, id] of ends(m.id)) if (matches({ member: m.id, at, side: undefined })) return found(`in ${m.id} at ${id}`)
+  }
+  for (const other of [...solution.cases, ...solution.combinations])
+    if (other.id !== action.id && matches({}, other)) return { kind: 'other-case', sentence: `This is the value of ${other.id}${other.title !== other.id ? ` (${other.title})` : ''}.` }
+  return null
+}

@@ -1,0 +1,104 @@
+import * as D from '../quantity/dimension.js'
+import { siPerCoherent } from '../quantity/units.js'
+import { wholeStiffness } from '../analysis/assemble.js'
+import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { checkAnswers, type AnswerVerdict } from '../checking/answers.js'
+import type { Problem } from '../problem/types.js'
+import { determinacy } from '../statics/determinacy.js'
+import { displacementAt, equilibrium, reactionAt } from './equilibrium.js'
+import { extremes, type Range } from './extremes.js'
+import { memberField, stations } from './fields.js'
+
+export interface ResultsOptions {
+  /** Evenly spaced stations per member, ends included. */
+  stations?: number
+  /** Adds the whole stiffness matrix. */
+  matrices?: boolean
+}
+
+export const DEFAULT_STATIONS = 21
+
+/** The results document the command line prints (docs/results.md), in the problem's coherent units. */
+export function resultsDocument(problem: Problem, solution: Solution, notices: readonly string[], options: ResultsOptions = {}) {
+  const per = (d: D.Dimension) => 1 / siPerCoherent(problem.units, d)
+  const scale = { length: per(D.length), force: per(D.force), moment: per(D.moment), stiffness: per(D.forcePerLength) }
+  const count = determinacy(solution.structure, solution.dofs)
+  return {
+    format: 'viga-results',
+    version: 1,
+    units: { length: problem.units.length, force: problem.units.force },
+    determinacy: { degree: count.degree, stable: true },
+    ...(options.matrices ? { stiffness: stiffness(solution, scale) } : {}),
+    results: Object.fromEntries([...solution.cases, ...solution.combinations].map((a) => [a.id, actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS)])),
+    answers: checkAnswers(problem, solution).map((v) => answerDocument(v)),
+    notices: [...notices],
+  }
+}
+
+type Scale = { length: number; force: number; moment: number; stiffness: number }
+
+function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, count: number) {
+  const { structure: s } = solution
+  const fields = s.members.map((_, i) => memberField(solution, a, i))
+  const balance = equilibrium(solution, a, fields)
+  const times = (v: number | null, k: number) => (v === null ? null : v * k)
+  const scaled = (r: Range, k: number): Range => ({ max: { value: r.max.value * k, x: r.max.x * scale.length }, min: { value: r.min.value * k, x: r.min.x * scale.length } })
+  return {
+    kind: a.kind,
+    order: 1,
+    nodes: Object.fromEntries(
+      s.nodes.map((n, i) => {
+        const d = displacementAt(solution, a, i)
+        return [n.id, { x: times(d.x, scale.length), y: times(d.y, scale.length), rotation: d.rotation }]
+      }),
+    ),
+    reactions: Object.fromEntries(
+      s.supports.map((p) => {
+        const r = reactionAt(solution, a, p.node)
+        const out = (v: { x: number; y: number; rotation: number }) => ({ x: v.x * scale.force, y: v.y * scale.force, rotation: v.rotation * scale.moment })
+        return [s.nodes[p.node].id, { ...out(r), angle: r.angle, own: out(r.own) }]
+      }),
+    ),
+    members: Object.fromEntries(
+      s.members.map((m, i) => {
+        const q = a.forces.subarray(6 * i, 6 * i + 6)
+        const end = (at: number) => ({ fx: q[at] * scale.force, fy: q[at + 1] * scale.force, m: q[at + 2] * scale.moment })
+        const e = extremes(fields[i], m.length)
+        return [
+          m.id,
+          {
+            length: m.length * scale.length,
+            start: end(0),
+            end: end(3),
+            stations: stations(fields[i], m.length, count).map((t) => ({
+              x: t.x * scale.length,
+              N: t.N * scale.force,
+              V: t.V * scale.force,
+              M: t.M * scale.moment,
+              u: t.u * scale.length,
+              v: t.v * scale.length,
+              relative: t.relative * scale.length,
+            })),
+            extremes: { N: scaled(e.N, scale.force), V: scaled(e.V, scale.force), M: scaled(e.M, scale.moment), relative: scaled(e.relative, scale.length) },
+          },
+        ]
+      }),
+    ),
+    equilibrium: { fx: balance.residual.fx * scale.force, fy: balance.residual.fy * scale.force, m: balance.residual.m * scale.moment, energy: balance.energy * scale.moment },
+  }
+}
+
+function stiffness(solution: Solution, scale: Scale) {
+  const { dofs, structure, elements } = solution
+  const K = wholeStiffness(dofs, elements)
+  const turning = dofs.list.map((d) => d.component === 'rotation')
+  const dimension = (i: number, j: number) => (turning[i] && turning[j] ? scale.moment : turning[i] || turning[j] ? scale.force : scale.stiffness)
+  return {
+    dofs: dofs.list.map((d, i) => ({ number: i + 1, node: structure.nodes[d.node].id, component: d.component, free: d.free })),
+    K: K.map((row, i) => Array.from(row, (v, j) => v * dimension(i, j))),
+  }
+}
+
+function answerDocument(v: AnswerVerdict) {
+  return { id: v.id, given: v.given, computed: v.computed, verdict: v.verdict, diagnosis: v.diagnosis, ...(v.reason ? { reason: v.reason } : {}) }
+}

@@ -1,0 +1,4 @@
+export { displacementAt, equilibrium, reactionAt, type Equilibrium } from './equilibrium.js'
+export { extremes, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
+export { memberField, relativeTo, stateAt, stations, type Station } from './fields.js'
+export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './document.js'
