@@ -1,3 +1,7 @@
 export type * from './types.js'
 export { checkProblem, MAX_BYTES, readProblem, VERSION, writeProblem, type ReadResult } from './read.js'
 export { shapeSides } from './schema.js'
+export * as edit from './edits.js'
+export { setUnits } from './units-edit.js'
+export { newProblem } from './new.js'
+export { freeId, memberLabel, nextNodeLabel, readChain } from './labels.js'

@@ -1,0 +1,43 @@
+import type { Problem } from './types.js'
+
+/** Next free joint label in the manner of those present: numbers go on as numbers, letters as A … Z, A1, B1 … */
+export function nextNodeLabel(problem: Problem): string {
+  const used = new Set(problem.nodes.map((n) => n.id))
+  const numeric = problem.nodes.length > 0 && problem.nodes.every((n) => /^\d+$/.test(n.id))
+  for (let i = 0; ; i++) {
+    const label = numeric ? String(i + 1) : letter(i)
+    if (!used.has(label)) return label
+  }
+}
+
+const letter = (i: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
+
+/** "AB" for joints A and B, "1–2" for numbers; with a prime where that is taken. */
+export function memberLabel(problem: Problem, start: string, end: string): string {
+  const used = new Set(problem.members.map((m) => m.id))
+  const plain = /^\p{L}['′]*$/u.test(start) && /^\p{L}['′]*$/u.test(end)
+  let label = [...(plain ? start + end : `${start}–${end}`)].slice(0, 20).join('')
+  while (used.has(label)) label += "'"
+  return label
+}
+
+/** The first of `stem`1, `stem`2, … that is not taken. */
+export function freeId(taken: Iterable<string>, stem: string): string {
+  const used = new Set(taken)
+  for (let i = 1; ; i++) if (!used.has(`${stem}${i}`)) return `${stem}${i}`
+}
+
+/** Joints named one after another in a chain: "A B C", "A-B", or "ABC" where every label is one letter; undefined when one is unknown. */
+export function readChain(problem: Problem, text: string): string[] | { unknown: string } {
+  const ids = new Set(problem.nodes.map((n) => n.id))
+  const spaced = text.trim().split(/[\s,–—-]+/).filter(Boolean)
+  if (spaced.length === 1 && !ids.has(spaced[0])) {
+    const letters = spaced[0].match(/[\p{L}\p{N}]['′]*/gu) ?? []
+    if (letters.length > 1 && letters.every((l) => ids.has(l))) return letters
+    const upper = letters.map((l) => l.toUpperCase())
+    if (upper.length > 1 && upper.every((l) => ids.has(l))) return upper
+  }
+  const found = spaced.map((l) => (ids.has(l) ? l : ids.has(l.toUpperCase()) ? l.toUpperCase() : undefined))
+  const missing = found.findIndex((l) => l === undefined)
+  return missing >= 0 ? { unknown: spaced[missing] } : (found as string[])
+}

@@ -1,0 +1,78 @@
+import { produce } from 'immer'
+import type { Problem } from './types.js'
+
+/**
+ * Changes a problem's units. Plain numbers were typed in the old ones: with `keep` they are given their old unit in
+ * writing, so that the structure stays what it was; without it they are read anew in the new units.
+ * @param length,force names of the new units
+ */
+export function setUnits(p: Problem, length: string, force: string, keep: boolean): Problem {
+  if (p.units.length === length && p.units.force === force) return p
+  return produce(p, (d) => {
+    if (keep) writeUnits(d)
+    d.units.length = length
+    d.units.force = force
+  })
+}
+
+function writeUnits(d: Problem) {
+  const { length: L, force: F } = d.units
+  const stress = `${F}/${L}^2`
+  const write = (o: object | undefined, keys: readonly string[], unit: string) => {
+    if (!o) return
+    const r = o as Record<string, unknown>
+    for (const k of keys) if (typeof r[k] === 'number' && r[k] !== 0) r[k] = `${r[k]} ${unit}`
+  }
+  d.materials?.forEach((m) => {
+    write(m, ['E', 'G', 'yield'], stress)
+    write(m, ['unitWeight'], `${F}/${L}^3`)
+  })
+  d.sections?.forEach((s) => {
+    write(s, ['A', 'shearArea'], `${L}^2`)
+    write(s, ['I'], `${L}^4`)
+    write(s, ['depth', 'yTop', 'yBottom'], L)
+    if (s.shape) write(s.shape, Object.keys(s.shape), L)
+  })
+  d.nodes.forEach((n) => write(n, ['x', 'y'], L))
+  d.members.forEach((m) => {
+    for (const end of [m.releases?.start, m.releases?.end]) {
+      write(end, ['N', 'V'], `${F}/${L}`)
+      write(end, ['M'], `${F}*${L}`)
+    }
+  })
+  d.supports?.forEach((s) => {
+    write(s.restrain, ['x', 'y'], `${F}/${L}`)
+    write(s.restrain, ['rotation'], `${F}*${L}`)
+    write(s.settlement, ['x', 'y'], L)
+  })
+  for (const c of d.loadCases ?? [])
+    for (const l of c.loads) {
+      write(l, ['at', 'elongation', 'slip'], L)
+      write(l, ['fx', 'fy'], F)
+      write(l, ['m'], `${F}*${L}`)
+      if (l.type === 'distributed' || l.type === 'couple') {
+        const unit = l.type === 'couple' ? F : `${F}/${L}`
+        write(l, ['q'], unit)
+        l.points?.forEach((q) => {
+          write(q, ['at'], L)
+          write(q, ['q'], unit)
+        })
+      }
+    }
+  for (const a of d.answers ?? []) {
+    const turns = [a.row, a.column].filter((r) => (typeof r === 'number' ? r % 3 === 0 : r?.component === 'rotation')).length
+    const rotation = a.component === 'rotation'
+    const unit =
+      a.quantity === 'moment' || a.of === 'moment' || (a.quantity === 'reaction' && rotation) || (a.quantity === 'stiffness' && turns === 2)
+        ? `${F}*${L}`
+        : a.quantity === 'deflection' || a.of === 'deflection' || (a.quantity === 'displacement' && !rotation)
+          ? L
+          : a.quantity === 'stiffness' && turns === 0
+            ? `${F}/${L}`
+            : a.quantity === 'load-factor' || a.quantity === 'displacement'
+              ? ''
+              : F
+    if (unit) write(a, ['value', 'tolerance'], unit)
+    write(a, ['at'], L)
+  }
+}

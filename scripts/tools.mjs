@@ -1,0 +1,107 @@
+// Small things the start and test commands share. Plain Node, no dependency: these run before anything is installed.
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..')
+/** Everything Viga keeps on this machine for this checkout; ignored by git. */
+export const home = join(root, '.viga')
+
+export const say = (text) => console.log(`viga: ${text}`)
+
+export function fail(text) {
+  console.error(`viga: ${text}`)
+  process.exit(1)
+}
+
+/** Runs a command with its output shown; resolves when it ends well, rejects with its name otherwise. */
+export function run(command, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options })
+    child.on('error', reject)
+    child.on('exit', (code, signal) => (code === 0 ? resolve() : reject(new Error(`${command} ${args.join(' ')} ended with ${signal ?? code}`))))
+  })
+}
+
+export const has = (program) => (process.env.PATH ?? '').split(':').concat('/usr/sbin', '/sbin').some((folder) => folder && existsSync(join(folder, program)))
+
+/** Installs Debian packages whose program is missing; asks for root through sudo when needed. */
+export async function ensureDebian(programs) {
+  const missing = Object.entries(programs).filter(([program]) => !has(program)).flatMap(([, packages]) => packages)
+  if (missing.length === 0) return
+  if (!has('apt-get')) fail(`these Debian packages are needed and apt-get is not here: ${missing.join(' ')}`)
+  const asRoot = process.getuid?.() === 0 ? [] : has('sudo') ? ['sudo'] : fail(`please install as root: apt-get install ${missing.join(' ')}`)
+  const apt = (...args) => {
+    const [command, ...rest] = [...asRoot, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
+    return run(command, rest, { stdio: ['ignore', 'ignore', 'inherit'] })
+  }
+  say(`installing ${missing.join(', ')} from Debian`)
+  await apt('update', '-q')
+  await apt('install', '-y', '-q', '--no-install-recommends', ...missing)
+}
+
+// the server without Debian's system service: Viga runs its own on loopback
+export const MARIADB = { mariadbd: ['mariadb-server-core', 'mariadb-client-core'] }
+export const CHROMIUM = { chromium: ['chromium', 'fonts-liberation'] }
+
+/** npm packages as the lock file has them, when they are not there or the lock file is newer. */
+export async function ensurePackages() {
+  const installed = join(root, 'node_modules/.package-lock.json')
+  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return
+  say('installing npm packages')
+  await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+}
+
+/** Latest change below these files and folders, ms. */
+export function newest(...paths) {
+  return Math.max(
+    ...paths.map((path) => {
+      const stat = statSync(path)
+      if (!stat.isDirectory()) return stat.mtimeMs
+      return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))))
+    }),
+  )
+}
+
+/** Builds the web application unless the build is newer than every source. */
+export async function ensureBuild() {
+  const built = join(root, 'web/build/server/index.js')
+  const sources = ['core/src', 'web/app', 'web/vite.config.ts', 'web/react-router.config.ts', 'web/package.json', 'package-lock.json'].map((p) => join(root, p))
+  if (existsSync(built) && statSync(built).mtimeMs >= newest(...sources)) return
+  say('building the web application')
+  await run('npm', ['run', 'build', '-w', 'web', '--silent'], { stdio: ['ignore', process.env.CI ? 'inherit' : 'ignore', 'inherit'] })
+}
+
+export function isFree(port, host = '127.0.0.1') {
+  return new Promise((resolve) => {
+    const probe = createServer()
+    probe.once('error', () => resolve(false))
+    probe.listen(port, host, () => probe.close(() => resolve(true)))
+  })
+}
+
+/** A free port the system chooses. */
+export function freePort() {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.once('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address()
+      probe.close(() => resolve(port))
+    })
+  })
+}
+
+export const isAlive = (pid) => {
+  try {
+    process.kill(pid, 0)
+    return true
+  } catch (error) {
+    return error.code === 'EPERM'
+  }
+}
+
+/** The command line of a process, or '' when there is none. */
+export const commandOf = (pid) => spawnSync('ps', ['-o', 'args=', '-p', String(pid)], { encoding: 'utf8' }).stdout?.trim() ?? ''

@@ -1,0 +1,139 @@
+import { DEFAULT_TOLERANCE, coherentUnitName, edit, formatNumber, type Answer, type AnswerVerdict } from '@viga/core'
+import { useState } from 'react'
+import { useSheet, useSheetStore, useSolved } from '../sheet/context'
+import { Unsolved } from '../sheet/Unsolved'
+import { useRow } from '../given/rows'
+import { onGridKeys, RemoveButton } from '../widgets/Block'
+import { QuantityField } from '../widgets/QuantityField'
+import { TextField } from '../widgets/TextField'
+import { VerdictSign } from '../widgets/VerdictSign'
+import { answerName, dimensionOf } from './answer-words'
+import { NewAnswer } from './NewAnswer'
+import { useVerdicts } from './notes'
+import './check.css'
+
+/** Hand values against Viga's: a verdict beside each and on the Figure, and, where it differs, why. */
+export function Check() {
+  const solved = useSolved()
+  const answers = useSheet((s) => s.problem.answers)
+  const rows = useVerdicts()
+  const [open, setOpen] = useState<string | null>(null)
+  const agree = rows.filter((r) => r.verdict.verdict === 'agrees').length
+  const told = rows.find((r) => r.answer.id === open) ?? rows.find((r) => r.verdict.verdict === 'differs')
+  return (
+    <>
+      <div className="sheet-body">
+        {!solved && <Unsolved />}
+        <div className="check-head">
+          <span>Values of your hand solution</span>
+          <span className="quiet">{rows.length > 0 && `${agree} of ${rows.length} agree; within ${DEFAULT_TOLERANCE * 100}% unless said otherwise`}</span>
+        </div>
+        <table className="t check-table" onKeyDown={onGridKeys}>
+          <thead>
+            <tr>
+              <th>Quantity</th>
+              <th style={{ width: 96 }}>yours</th>
+              <th className="n">Viga</th>
+              <th />
+              <th style={{ width: 58 }}>within</th>
+              <th />
+              <th style={{ width: 22 }} />
+            </tr>
+          </thead>
+          <tbody>
+            {solved ? rows.map(({ answer, verdict }) => <AnswerRow key={answer.id} a={answer} v={verdict} on={told?.answer.id === answer.id} onOpen={() => setOpen(answer.id)} />) : (answers ?? []).map((a) => <WaitingRow key={a.id} a={a} />)}
+          </tbody>
+        </table>
+        <NewAnswer />
+        {told && <Told a={told.answer} v={told.verdict} />}
+      </div>
+      <footer className="sheet-foot">
+        <span>enter: next value</span>
+        <span>a tolerance is a percentage or a quantity</span>
+      </footer>
+    </>
+  )
+}
+
+export const signOf = (v: AnswerVerdict) => (v.verdict === 'agrees' ? '=' : v.verdict === 'unknown' ? '?' : v.diagnosis?.kind === 'opposite-sign' ? '±' : '≠')
+const WORDS = { '=': 'agrees', '±': 'agrees, opposite sign', '≠': 'differs', '?': 'not found' }
+
+function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: boolean; onOpen: () => void }) {
+  const store = useSheetStore()
+  const units = useSheet((s) => s.problem.units)
+  const many = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
+  const place = a.node ? `node:${a.node}` : a.member ? `member:${a.member}` : `answer:${a.id}`
+  const row = useRow(`${place}+answer:${a.id}`)
+  const sign = signOf(v)
+  const put = (change: Partial<Answer>, merge?: string) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge })
+  return (
+    <tr
+      {...row}
+      className={on ? 'lit' : row.className}
+      data-answer={a.id}
+      onClick={onOpen}
+      onFocus={() => {
+        onOpen()
+        if (a.case !== undefined) store.getState().chooseAction(a.case)
+      }}
+    >
+      <td title={a.note}>
+        {answerName(a)} {many && a.case !== undefined && <span className="quiet">{a.case}</span>}
+      </td>
+      <td className={`hand${v.verdict === 'differs' && sign !== '±' ? ' pencil' : ''}`}>
+        <QuantityField name={`your value of ${answerName(a)} (${a.id})`} value={a.value} dimension={v.dimension} onChange={(value, merge) => put({ value }, merge)} />
+      </td>
+      <td className="n strong">{v.computed === null ? '' : formatNumber(v.computed)}</td>
+      <td className="ro">{coherentUnitName(units, v.dimension)}</td>
+      <td>
+        <TextField name={`tolerance of ${answerName(a)} (${a.id})`} value={a.tolerance === undefined ? '' : String(a.tolerance)} placeholder={`${DEFAULT_TOLERANCE * 100}%`} onCommit={(t) => put({ tolerance: t === '' ? undefined : edit.typed(t) })?.message ?? null} />
+      </td>
+      <td className={sign === '≠' ? 'pencil' : sign === '±' ? 'opposite' : ''}>
+        <span className="verdict">
+          <VerdictSign sign={sign} /> {WORDS[sign]}
+        </span>
+      </td>
+      <td>
+        <RemoveButton what={`the value of ${answerName(a)}`} onClick={() => store.getState().edit('take out an answer', (p) => edit.removeAnswer(p, a.id))} />
+      </td>
+    </tr>
+  )
+}
+
+function WaitingRow({ a }: { a: Answer }) {
+  return (
+    <tr>
+      <td>{answerName(a)}</td>
+      <td className="hand">{String(a.value)}</td>
+      <td colSpan={5} className="ro">
+        waits for a solution
+      </td>
+    </tr>
+  )
+}
+
+/** What can be said of the value that differs. */
+function Told({ a, v }: { a: Answer; v: AnswerVerdict }) {
+  const units = useSheet((s) => s.problem.units)
+  const unit = coherentUnitName(units, dimensionOf(a))
+  const apart = v.apart === null ? '' : v.apart < 10 ? ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.` : ''
+  const agrees = v.verdict === 'agrees'
+  return (
+    <section className={`told${agrees ? ' fine' : ''}`} aria-live="polite">
+      <h2>
+        {answerName(a)}: {agrees ? 'your value agrees' : v.verdict === 'unknown' ? 'there is nothing to compare with' : v.diagnosis ? 'a reason can be seen' : 'your value differs'}
+      </h2>
+      <p className="prose">
+        {v.reason ?? v.diagnosis?.sentence ?? (agrees ? '' : 'No single slip of sign, unit or place explains it.')}
+        {v.given !== null && v.computed !== null && (
+          <>
+            {' '}
+            Yours is {formatNumber(v.given)} {unit}, Viga finds {formatNumber(v.computed)} {unit}.{apart}
+          </>
+        )}
+      </p>
+      {a.note && <p className="prose quiet">{a.note}</p>}
+    </section>
+  )
+}
+

@@ -1,0 +1,30 @@
+import { answerDimension, type Answer, type Dimension } from '@viga/core'
+
+const SUB = { x: 'ₓ', y: 'ᵧ', rotation: '' } as const
+
+/** What a hand value is called: "Aᵧ", "M of AB at 100%", "largest M". */
+export function answerName(a: Answer): string {
+  const letter = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
+  switch (a.quantity) {
+    case 'reaction':
+      return a.component === 'rotation' ? `M at support ${a.node}` : `${a.node}${SUB[a.component!]}${a.axes === 'own' ? ' own axes' : ''}`
+    case 'displacement':
+      return a.component === 'rotation' ? `rotation of ${a.node}` : `${a.component} displacement of ${a.node}`
+    case 'axial':
+    case 'shear':
+    case 'moment':
+    case 'deflection':
+      return `${letter[a.quantity]} of ${a.member}${a.at === undefined ? '' : ` at ${a.at}`}${a.sense ? `, ${a.sense}` : ''}`
+    case 'maximum':
+    case 'minimum':
+      return `${a.quantity === 'maximum' ? 'largest' : 'least'} ${letter[a.of!]}${a.member ? ` in ${a.member}` : ''}`
+    case 'stiffness': {
+      const at = (p: Answer['row']) => (typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || 'θ'}` : '')
+      return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}`
+    }
+    case 'load-factor':
+      return 'critical load factor'
+  }
+}
+
+export const dimensionOf = (a: Answer): Dimension => answerDimension(a)

@@ -1,0 +1,104 @@
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
+import type { Part } from '../sheet/store'
+import { useCheckNotes } from '../check/notes'
+import { Beside } from './Beside'
+import { caption } from './caption'
+import { Ghost, GridDots } from './Ghost'
+import { LayerBar } from './LayerBar'
+import { drawScene } from './scene'
+import { SceneView } from './SceneView'
+import { useGestures } from './gestures'
+import { FIGURE_INSETS, fit, onScreen, type View } from './view'
+import { drawnLoads } from './words'
+import './figure.css'
+
+const useBrowserLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect
+
+/** The Figure: always in view, always live. It draws what it is given and reports gestures. */
+export function Figure({ part }: { part: Part }) {
+  const store = useSheetStore()
+  const outcome = useSheet((s) => s.outcome)
+  const shown = useSheet((s) => s.shown[part])
+  const hover = useSheet((s) => s.hover)
+  const selection = useSheet((s) => s.selection)
+  const actionId = useSheet((s) => s.actionId)
+  const problem = useSheet((s) => s.problem)
+  const enlarge = useSheet((s) => s.enlarge)
+  const solved = useSolved()
+  const display = useDisplay()
+  const structure = structureOf(outcome)
+  const frame = useRef<HTMLDivElement>(null)
+  const [size, setSize] = useState({ width: 704, height: 664 })
+  const [own, setOwn] = useState<View | null>(null)
+  const [drawing, setDrawing] = useState(problem.nodes.length === 0)
+
+  useBrowserLayout(() => {
+    const element = frame.current
+    if (!element) return
+    const measure = () => setSize({ width: element.clientWidth, height: element.clientHeight })
+    measure()
+    const observer = new ResizeObserver(measure)
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [])
+
+  // while the structure is being drawn by hand, the paper must not move under the pointer
+  const [held, setHeld] = useState<View | null>(null)
+  const nodes = structure?.nodes
+  const fitted = useMemo(() => fit(nodes ?? [], size.width, size.height, FIGURE_INSETS), [nodes, size])
+  const hold = drawing && part === 'given'
+  useEffect(() => setHeld(hold ? fitted : null), [hold, size]) // eslint-disable-line react-hooks/exhaustive-deps -- the view of the moment when drawing begins
+  const view = useMemo(() => ({ ...(own ?? held ?? fitted), ...size }), [own, held, fitted, size])
+
+  const cases = useMemo(() => {
+    const combination = problem.combinations?.find((c) => c.id === actionId)
+    return new Set(combination ? Object.keys(combination.factors) : actionId === null ? [] : [actionId])
+  }, [problem, actionId])
+  const loads = useMemo(() => (structure ? drawnLoads(structure, cases, display) : []), [structure, cases, display])
+  const notes = useCheckNotes(part === 'check' ? view : null)
+  const scene = useMemo(
+    () => structure && drawScene({ structure, view, layers: shown, loads, display, solved, enlarge, notes }),
+    [structure, view, shown, loads, display, solved, enlarge, notes],
+  )
+  const lit = useMemo(() => {
+    const out = new Set<string>()
+    for (const t of [hover, selection]) if (t) for (const x of t.split('+')) out.add(x)
+    return out
+  }, [hover, selection])
+
+  const refit = useCallback(() => {
+    setOwn(null)
+    if (hold) setHeld(fitted)
+  }, [hold, fitted])
+  const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit })
+  const empty = !structure || structure.nodes.length === 0
+  return (
+    <section className={`figure${drawing && part === 'given' ? ' drawing' : ''}`} aria-label="Figure">
+      <div ref={frame} className="figure-frame">
+        <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text} {...gestures.handlers}>
+          {drawing && part === 'given' && <GridDots view={view} step={gestures.step} />}
+          {scene && <SceneView groups={scene.groups} labels={scene.labels} lit={lit} />}
+          {structure?.nodes.map((n) => {
+            const p = onScreen(view, n.x, n.y)
+            return <circle key={n.id} data-target={`node:${n.id}`} cx={p.x} cy={p.y} r={11} className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`} />
+          })}
+          {drawing && part === 'given' && <Ghost view={view} state={gestures.ghost} display={display} />}
+        </svg>
+        {empty && part !== 'given' && <p className="figure-empty">Nothing is drawn yet. State the problem under Given.</p>}
+        {empty && part === 'given' && !gestures.ghost.point && (
+          <p className="figure-empty">
+            Click to place a joint; drag from joint to joint to connect them.
+            <br />
+            Or type coordinates into the table at the right.
+          </p>
+        )}
+        {part === 'given' && structure && selection && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
+      </div>
+      <p className="figure-caption">
+        <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text}
+      </p>
+      <LayerBar part={part} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />
+    </section>
+  )
+}

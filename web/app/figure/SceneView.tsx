@@ -1,0 +1,63 @@
+import { memo } from 'react'
+import type { Group, Mark, TextMark } from './marks'
+import type { Placed } from './place'
+
+const ink = (name: string | undefined) => (name === undefined ? 'none' : `var(--${name})`)
+
+function Text({ m }: { m: TextMark }) {
+  return (
+    <text
+      className={m.cls}
+      x={m.x}
+      y={m.y}
+      fill={ink(m.fill)}
+      fontSize={m.size}
+      fontWeight={m.weight}
+      fontStyle={m.italic ? 'italic' : undefined}
+      fontFamily={m.serif ? 'var(--serif)' : 'var(--sans)'}
+      textAnchor={m.anchor}
+      dominantBaseline="central"
+      transform={m.rotate ? `rotate(${Math.round(m.rotate * 100) / 100} ${m.x} ${m.y})` : undefined}
+      {...(m.halo ? { paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4, strokeLinejoin: 'round' } : {})}
+    >
+      {m.text}
+      {m.aside && (
+        <tspan fill="var(--ink-3)" fontWeight={400} fontSize={11.5} dx={7}>
+          {m.aside}
+        </tspan>
+      )}
+    </text>
+  )
+}
+
+function MarkView({ m }: { m: Mark }) {
+  if (m.t === 'text') return <Text m={m} />
+  return <path className={m.cls ?? (m.stroke === undefined && m.fill ? 'solid' : undefined)} d={m.d} stroke={ink(m.stroke)} strokeWidth={m.width} fill={ink(m.fill)} strokeDasharray={m.dash} opacity={m.opacity} strokeLinejoin={m.round ? 'round' : 'miter'} strokeLinecap="butt" />
+}
+
+const GroupView = memo(function GroupView({ group, lit }: { group: Group; lit: boolean }) {
+  return (
+    <g data-target={group.target} className={lit ? 'lit' : undefined}>
+      {group.marks.map((m, i) => (
+        <MarkView key={i} m={m} />
+      ))}
+      {group.hit && <path className="hit" d={group.hit.d} stroke="transparent" strokeWidth={group.hit.width} fill="none" strokeLinecap="round" pointerEvents="stroke" />}
+    </g>
+  )
+})
+
+/** Draws a scene; what is pointed at is lit by class, so that pointing repaints one group. */
+export function SceneView({ groups, labels, lit }: { groups: readonly Group[]; labels: readonly Placed[]; lit: ReadonlySet<string> }) {
+  return (
+    <>
+      {groups.map((g) => (
+        <GroupView key={g.key} group={g} lit={g.target !== undefined && lit.has(g.target)} />
+      ))}
+      {labels.map((l) => (
+        <g key={l.key} data-target={l.target} className={l.target !== undefined && lit.has(l.target) ? 'lit' : undefined}>
+          <Text m={l.mark} />
+        </g>
+      ))}
+    </>
+  )
+}

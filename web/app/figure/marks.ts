@@ -1,0 +1,112 @@
+/** Strokes and words a figure is made of: plain data in screen px, so that one drawing serves screen, card, paper and tests. */
+
+export type Ink = 'ink' | 'ink-2' | 'ink-3' | 'hair' | 'hair-2' | 'sheet' | 'paper' | 'cedar' | 'cedar-tint' | 'cedar-deep' | 'load' | 'reaction' | 'tension' | 'compression' | 'held' | 'held-hatch' | 'pencil'
+
+export interface PathMark {
+  t: 'path'
+  d: string
+  stroke?: Ink
+  width?: number
+  fill?: Ink
+  dash?: string
+  opacity?: number
+  round?: boolean
+  /** How it looks when pointed at: `lining` is the inside of a member, `dot` a tinted mark, `hollow` stays as it is. */
+  cls?: 'lining' | 'dot' | 'hollow'
+}
+
+export interface TextMark {
+  t: 'text'
+  x: number
+  y: number
+  text: string
+  size: number
+  fill: Ink
+  weight?: 400 | 500 | 600
+  italic?: boolean
+  serif?: boolean
+  anchor?: 'start' | 'middle' | 'end'
+  /** Degrees, clockwise on the screen, about (x, y). */
+  rotate?: number
+  /** Ground-coloured halo round words that may meet a hairline. */
+  halo?: boolean
+  /** A second, quieter run of words. */
+  aside?: string
+  cls?: 'on-dot'
+}
+
+export type Mark = PathMark | TextMark
+
+/** Marks that belong to one thing of the problem, such as `member:AB`; pointing at them points at it. */
+export interface Group {
+  key: string
+  target?: string
+  marks: Mark[]
+  /** Where pointing counts, as a wide invisible stroke. */
+  hit?: { d: string; width: number }
+}
+
+export interface Vec {
+  x: number
+  y: number
+}
+
+export const vec = (x: number, y: number): Vec => ({ x, y })
+export const plus = (a: Vec, b: Vec, k = 1): Vec => ({ x: a.x + k * b.x, y: a.y + k * b.y })
+export const times = (a: Vec, k: number): Vec => ({ x: a.x * k, y: a.y * k })
+export const dot = (a: Vec, b: Vec): number => a.x * b.x + a.y * b.y
+export const across = (a: Vec): Vec => ({ x: a.y, y: -a.x }) // a quarter turn counter-clockwise on the screen
+export const size = (a: Vec): number => Math.hypot(a.x, a.y)
+export const unit = (a: Vec): Vec => (size(a) === 0 ? vec(1, 0) : times(a, 1 / size(a)))
+
+const n = (v: number) => String(Math.round(v * 100) / 100)
+export const at = (p: Vec): string => `${n(p.x)} ${n(p.y)}`
+
+export const line = (a: Vec, b: Vec, stroke: Ink, width: number, more: Partial<PathMark> = {}): PathMark => ({ t: 'path', d: `M${at(a)}L${at(b)}`, stroke, width, ...more })
+
+export const polyline = (points: readonly Vec[], closed = false): string => points.map((p, i) => `${i ? 'L' : 'M'}${at(p)}`).join('') + (closed ? 'Z' : '')
+
+export const circle = (c: Vec, r: number, more: Partial<PathMark>): PathMark => ({
+  t: 'path',
+  d: `M${n(c.x - r)} ${n(c.y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`,
+  ...more,
+})
+
+/** A slender barbed arrow head with its tip at `tip`, pointing along `dir`. */
+export function head(tip: Vec, dir: Vec, long: number, wide: number, ink: Ink): PathMark {
+  const side = across(dir)
+  const back = plus(tip, dir, -long)
+  return { t: 'path', d: polyline([tip, plus(back, side, wide / 2), plus(tip, dir, -0.78 * long), plus(back, side, -wide / 2)], true), fill: ink }
+}
+
+/** An arrow from tail to tip; rows of loads take the small head. */
+export function arrow(tail: Vec, tip: Vec, ink: Ink, options: { width?: number; small?: boolean } = {}): PathMark[] {
+  const dir = unit(plus(tip, tail, -1))
+  const [long, wide] = options.small ? [8, 5.4] : [11, 7]
+  return [line(tail, plus(tip, dir, -0.75 * long), ink, options.width ?? (options.small ? 1.05 : 1.6)), head(tip, dir, long, wide, ink)]
+}
+
+/** A curved arrow for a moment: three quarters of a circle, counter-clockwise on the page when `positive`. */
+export function turn(c: Vec, r: number, positive: boolean, ink: Ink, options: { from?: number; sweep?: number; width?: number; small?: boolean } = {}): PathMark[] {
+  const sweep = ((options.sweep ?? 230) * Math.PI) / 180
+  const from = ((options.from ?? -35) * Math.PI) / 180
+  const point = (a: number) => vec(c.x + r * Math.cos(a), c.y - r * Math.sin(a))
+  const sign = positive ? 1 : -1
+  const [a0, a1] = positive ? [from, from + sweep] : [from + sweep, from]
+  const [long, wide] = options.small ? [7, 5] : [10, 6.4]
+  const tip = point(a1)
+  // the head follows the chord of its own length, so that it sits on the curve
+  const before = point(a1 - (sign * 0.8 * long) / r)
+  const dir = unit(plus(tip, before, -1))
+  return [
+    { t: 'path', d: `M${at(point(a0))}A${n(r)} ${n(r)} 0 ${sweep > Math.PI ? 1 : 0} ${positive ? 0 : 1} ${at(before)}`, stroke: ink, width: options.width ?? 1.5 },
+    head(tip, dir, long, wide, ink),
+  ]
+}
+
+/** A width estimate of words in the interface type, px; good to a few percent. */
+export function textWidth(text: string, fontSize: number): number {
+  let w = 0
+  for (const c of text) w += /[\s.,·'’|iljI]/.test(c) ? 0.32 : /[mwMW%@]/.test(c) ? 0.86 : /[A-Z0-9]/.test(c) ? 0.62 : 0.54
+  return w * fontSize
+}

@@ -1,0 +1,134 @@
+import type { Structure, StructureMember } from '@viga/core'
+import { across, circle, line, plus, polyline, times, type Group, type Mark, type Vec } from './marks'
+import { memberLine, onScreen, type View } from './view'
+
+/** How thick things are drawn; the card on the Shelf is a smaller hand. */
+export interface Hand {
+  member: number
+  outline: number
+  hinge: number
+  joint: number
+  bar: number
+}
+export const FULL_HAND: Hand = { member: 8.6, outline: 1.4, hinge: 5.2, joint: 3.8, bar: 2.2 }
+export const SMALL_HAND: Hand = { member: 4.2, outline: 1, hinge: 3.1, joint: 2.2, bar: 1.4 }
+
+/** Distance of a hinge from its joint, px. */
+const HINGE_OFFSET = 2
+
+/** Which member ends meet at each node. */
+export function endsAtNodes(s: Structure): { member: number; end: 0 | 1 }[][] {
+  const out: { member: number; end: 0 | 1 }[][] = s.nodes.map(() => [])
+  s.members.forEach((m, i) => {
+    out[m.start].push({ member: i, end: 0 })
+    out[m.end].push({ member: i, end: 1 })
+  })
+  return out
+}
+
+const hinged = (m: StructureMember, end: 0 | 1) => m.bar || m.releases[end === 0 ? 2 : 5] === true
+
+/** Nodes at which every end is hinged and more than one meets: one circle on the joint itself. */
+export function pinJoints(s: Structure): Set<number> {
+  const out = new Set<number>()
+  endsAtNodes(s).forEach((ends, i) => {
+    if (ends.length > 0 && ends.every((e) => hinged(s.members[e.member], e.end)) && (ends.length > 1 || s.kind === 'truss' || s.members[ends[0].member].bar)) out.add(i)
+  })
+  return out
+}
+
+export type MemberStyle = 'timber' | 'axis'
+
+/**
+ * Members: bending ones as two ink lines with one outline round a rigid corner (or as their axis, under a diagram),
+ * bars and truss members as one line; hinges as small open circles set off the joint on the released member.
+ */
+export function memberGroups(s: Structure, view: View, style: MemberStyle, hand: Hand = FULL_HAND): Group[] {
+  const pins = pinJoints(s)
+  const ends = endsAtNodes(s)
+  const bodies: Group[] = []
+  const linings: Group[] = []
+  const rings: Group[] = []
+  const corners: { ink: Mark[]; lining: Mark[] } = { ink: [], lining: [] }
+
+  s.members.forEach((m, i) => {
+    const { a, b, dir } = memberLine(s, view, m)
+    const target = `member:${m.id}`
+    const hit = { d: polyline([a, b]), width: 16 }
+    const offsets = [0, 1].map((end) => {
+      const node = end === 0 ? m.start : m.end
+      const alone = ends[node].length === 1
+      const r = m.releases.slice(3 * end, 3 * end + 3)
+      const off = m.bar ? (pins.has(node) ? 0 : hand.hinge + HINGE_OFFSET + 3) : r.some((x) => x !== false) && !pins.has(node) && !alone ? 2 * hand.hinge : 0
+      return off
+    })
+    const from = plus(a, dir, offsets[0])
+    const to = plus(b, dir, -offsets[1])
+    if (m.bar) bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)] })
+    else if (style === 'axis') bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
+    else {
+      bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member)] })
+      const close = (node: number, off: number) => (off > 0 || ends[node].length === 1 ? hand.outline : 0)
+      linings.push({ key: `l${i}`, target, marks: [line(plus(from, dir, close(m.start, offsets[0])), plus(to, dir, -close(m.end, offsets[1])), 'sheet', hand.member - 2 * hand.outline, { cls: 'lining' })] })
+    }
+    ;[0, 1].forEach((end) => {
+      const node = end === 0 ? m.start : m.end
+      if (pins.has(node)) return
+      const away = end === 0 ? dir : times(dir, -1)
+      const joint = end === 0 ? a : b
+      const marks = endMarks(m, end as 0 | 1, plus(joint, away, ends[node].length === 1 ? 0 : m.bar ? hand.hinge + HINGE_OFFSET : 2 * hand.hinge), away, hand)
+      if (marks.length) rings.push({ key: `h${i}.${end}`, target: `end:${m.id}:${end === 0 ? 'start' : 'end'}`, marks })
+    })
+  })
+  if (style === 'timber') for (let node = 0; node < s.nodes.length; node++) corner(s, view, node, ends[node], hand, corners)
+  const joints: Group[] = [...pins].map((node) => ({
+    key: `p${node}`,
+    target: `node:${s.nodes[node].id}`,
+    marks: [circle(onScreen(view, s.nodes[node].x, s.nodes[node].y), s.kind === 'truss' ? hand.joint : hand.hinge * 0.85, { stroke: 'ink', width: hand.hinge > 4 ? 1.4 : 1, fill: 'paper' })],
+  }))
+  return [...bodies, { key: 'corners', marks: corners.ink }, ...linings, { key: 'corner linings', marks: corners.lining }, ...rings, ...joints]
+}
+
+/** The outline of a rigid corner: two short stubs and a mitre, drawn once as ink and once as lining. */
+function corner(s: Structure, view: View, node: number, ends: { member: number; end: 0 | 1 }[], hand: Hand, out: { ink: Mark[]; lining: Mark[] }) {
+  const rigid = ends.filter((e) => {
+    const m = s.members[e.member]
+    return !m.bar && m.releases.slice(3 * e.end, 3 * e.end + 3).every((r) => r === false)
+  })
+  const c = onScreen(view, s.nodes[node].x, s.nodes[node].y)
+  const stub = (e: (typeof rigid)[number], reach: number): Vec => {
+    const { dir, px } = memberLine(s, view, s.members[e.member])
+    return plus(c, dir, (e.end === 0 ? 1 : -1) * Math.min(reach, px / 2))
+  }
+  for (let i = 0; i < rigid.length; i++)
+    for (let j = i + 1; j < rigid.length; j++) {
+      out.ink.push({ t: 'path', d: polyline([stub(rigid[i], hand.member), c, stub(rigid[j], hand.member)]), stroke: 'ink', width: hand.member })
+      out.lining.push({ t: 'path', d: polyline([stub(rigid[i], hand.member + 2), c, stub(rigid[j], hand.member + 2)]), stroke: 'sheet', width: hand.member - 2 * hand.outline })
+    }
+}
+
+/** What stands at a released end: a circle for a hinge, a coil for a spring, a sleeve or a slide for N and V. */
+function endMarks(m: StructureMember, end: 0 | 1, c: Vec, away: Vec, hand: Hand): Mark[] {
+  const [N, V, M] = m.releases.slice(3 * end, 3 * end + 3)
+  const side = across(away)
+  const r = hand.hinge
+  const w = hand.hinge > 4 ? 1.5 : 1
+  const out: Mark[] = []
+  if (m.bar || M === true) out.push(circle(c, m.bar ? hand.joint : r, { stroke: 'ink', width: m.bar ? 1.2 : w, fill: 'paper' }))
+  else if (typeof M === 'number') out.push(circle(c, r, { stroke: 'ink', width: w, fill: 'paper' }), coil(c, r * 0.62))
+  if (N !== false) {
+    const reach = r + 3
+    for (const k of [-1, 1]) out.push(line(plus(plus(c, away, -reach), side, k * (r + 1.6)), plus(plus(c, away, reach), side, k * (r + 1.6)), 'ink', 1.2, typeof N === 'number' ? { dash: '2 1.6' } : {}))
+  }
+  if (V !== false) for (const k of [-1, 1]) out.push(line(plus(plus(c, away, k * 2.2 + (N !== false ? 6 : 0)), side, -(r + 4)), plus(plus(c, away, k * 2.2 + (N !== false ? 6 : 0)), side, r + 4), 'ink', 1.4, typeof V === 'number' ? { dash: '2 1.6' } : {}))
+  return out
+}
+
+function coil(c: Vec, r: number): Mark {
+  const points: Vec[] = []
+  for (let i = 0; i <= 24; i++) {
+    const a = (i / 24) * Math.PI * 3.2
+    points.push({ x: c.x + ((r * i) / 24) * Math.cos(a), y: c.y - ((r * i) / 24) * Math.sin(a) })
+  }
+  return { t: 'path', d: polyline(points), stroke: 'ink', width: 0.9 }
+}

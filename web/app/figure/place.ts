@@ -1,0 +1,132 @@
+import { textWidth, type TextMark, type Vec } from './marks'
+
+/** A rectangle on the screen, by its middle. */
+export interface Box {
+  x: number
+  y: number
+  w: number
+  h: number
+}
+
+/** A label looking for its place: candidates in order of liking, each the middle of the words. */
+export interface Wish {
+  key: string
+  target?: string
+  mark: Omit<TextMark, 'x' | 'y'>
+  candidates: Vec[]
+  /** Left out rather than drawn over something: labels that repeat what stands elsewhere. */
+  optional?: boolean
+  /** Margin kept from other things, px. */
+  clear?: number
+}
+
+export interface Placed {
+  key: string
+  target?: string
+  mark: TextMark
+  box: Box
+}
+
+export interface Obstacle {
+  a: Vec
+  b: Vec
+  /** Half its thickness, px. */
+  half: number
+}
+
+export function boxOf(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box {
+  const w = textWidth(mark.text, mark.size) + (mark.aside ? 7 + textWidth(mark.aside, 11.5) : 0)
+  const h = mark.size * 0.86
+  const turn = ((mark.rotate ?? 0) * Math.PI) / 180
+  const [c, s] = [Math.abs(Math.cos(turn)), Math.abs(Math.sin(turn))]
+  // a slanted label is covered by the box of its axis, thinned, so that it may lie along a member
+  return { x: at.x, y: at.y, w: w * c + h * s, h: w * s + h * c }
+}
+
+const overlap = (a: Box, b: Box, clear: number) => {
+  const w = (a.w + b.w) / 2 + clear - Math.abs(a.x - b.x)
+  const h = (a.h + b.h) / 2 + clear - Math.abs(a.y - b.y)
+  return w > 0 && h > 0 ? w * h : 0
+}
+
+/** How deep a segment cuts into a box: 0 when it passes outside. */
+function cut(box: Box, o: Obstacle, clear: number): number {
+  const pad = o.half + clear
+  const [x0, x1, y0, y1] = [box.x - box.w / 2 - pad, box.x + box.w / 2 + pad, box.y - box.h / 2 - pad, box.y + box.h / 2 + pad]
+  let t0 = 0
+  let t1 = 1
+  for (const [p, d, lo, hi] of [
+    [o.a.x, o.b.x - o.a.x, x0, x1],
+    [o.a.y, o.b.y - o.a.y, y0, y1],
+  ]) {
+    if (Math.abs(d) < 1e-9) {
+      if (p <= lo || p >= hi) return 0
+      continue
+    }
+    const [ta, tb] = [(lo - p) / d, (hi - p) / d]
+    t0 = Math.max(t0, Math.min(ta, tb))
+    t1 = Math.min(t1, Math.max(ta, tb))
+    if (t1 <= t0) return 0
+  }
+  return (t1 - t0) * Math.hypot(o.b.x - o.a.x, o.b.y - o.a.y) * (box.h + 2 * pad)
+}
+
+/** The four corners of a slanted label shrunk to three discs along it: exact enough to lie beside a slanted member. */
+function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
+  const turn = ((mark.rotate ?? 0) * Math.PI) / 180
+  if (Math.abs(Math.sin(turn)) < 0.05) return [boxOf(mark, at)]
+  const w = textWidth(mark.text, mark.size)
+  const n = Math.max(2, Math.ceil(w / mark.size))
+  const r = mark.size * 0.9
+  return Array.from({ length: n }, (_, i) => {
+    const t = (-0.5 + (i + 0.5) / n) * w
+    return { x: at.x + t * Math.cos(turn), y: at.y + t * Math.sin(turn), w: r, h: r }
+  })
+}
+
+/**
+ * Places labels one after another, the first wishes first: each takes the candidate that collides least with members,
+ * load rows, supports and the labels before it; liking decides among free ones. Deterministic.
+ */
+export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], boxes: readonly Box[] = [], frame?: { width: number; height: number }): Placed[] {
+  const taken: Box[] = [...boxes]
+  const out: Placed[] = []
+  for (const wish of wishes) {
+    let best: { cost: number; at: Vec } | undefined
+    wish.candidates.forEach((at, i) => {
+      const clear = wish.clear ?? 3
+      let cost = 0
+      for (const b of discs(wish.mark, at)) {
+        for (const t of taken) cost += overlap(b, t, clear)
+        for (const o of obstacles) cost += cut(b, o, clear)
+        if (frame) cost += 40 * Math.max(0, b.w / 2 - b.x, b.x + b.w / 2 - frame.width, b.h / 2 - b.y, b.y + b.h / 2 - frame.height)
+      }
+      cost += 0.4 * i // a small preference for the earlier ones
+      if (!best || cost < best.cost) best = { cost, at }
+    })
+    if (!best) continue
+    if (wish.optional && best.cost > 0.4 * wish.candidates.length) continue
+    taken.push(...discs(wish.mark, best.at))
+    out.push({
+      key: wish.key,
+      target: wish.target,
+      mark: { ...wish.mark, anchor: 'middle', x: best.at.x, y: best.at.y } as TextMark,
+      box: boxOf(wish.mark, best.at),
+    })
+  }
+  return out
+}
+
+/** Candidates on rings about a point, beginning with the direction liked most and going round from it. */
+export function ring(c: Vec, prefer: Vec, radii: readonly number[], w: number, h: number, steps = 16): Vec[] {
+  const start = Math.atan2(prefer.y, prefer.x)
+  const out: Vec[] = []
+  for (const r of radii)
+    for (let i = 0; i < steps; i++) {
+      const a = start + ((i % 2 ? 1 : -1) * Math.ceil(i / 2) * 2 * Math.PI) / steps
+      const d = { x: Math.cos(a), y: Math.sin(a) }
+      // the box, not its middle, keeps the distance
+      out.push({ x: c.x + d.x * (r + (w / 2) * Math.abs(d.x)), y: c.y + d.y * (r + (h / 2) * Math.abs(d.y)) })
+    }
+  return out
+}

@@ -1,0 +1,117 @@
+import { formatNumber, reactionAt, type ActionSolution, type Solution, type Structure } from '@viga/core'
+import { arrow, circle, line, plus, polyline, textWidth, times, turn, vec, type Group, type Ink, type Mark, type Vec } from './marks'
+import type { Box, Wish } from './place'
+import { endsAtNodes, FULL_HAND } from './members'
+import { poseOf } from './supports'
+import { memberLine, onScreen, type View } from './view'
+
+/** Reactions as they act: arrows beyond the support, arcs for moments, magnitudes positive. */
+export function drawReactions(solution: Solution, view: View, action: ActionSolution, shown: { force: number; moment: number }, timber: boolean): { groups: Group[]; wishes: Wish[]; boxes: Box[] } {
+  const { structure: s } = solution
+  const out = { groups: [] as Group[], wishes: [] as Wish[], boxes: [] as Box[] }
+  const ends = endsAtNodes(s)
+  const all = s.supports.map((p) => reactionAt(solution, action, p.node))
+  const most = Math.max(0, ...all.flatMap((r) => [Math.abs(r.x), Math.abs(r.y)]))
+  const mostM = Math.max(0, ...all.map((r) => Math.abs(r.rotation)), most * 1e-6)
+  s.supports.forEach((p, i) => {
+    const n = s.nodes[p.node]
+    const c = onScreen(view, n.x, n.y)
+    const pose = poseOf(s, view, p, FULL_HAND, ends, timber)
+    const marks: Mark[] = []
+    const target = `support:${n.id}`
+    const say = (key: string, value: number, at: Vec[]) =>
+      out.wishes.push({ key: `r${n.id}${key}`, target, mark: { t: 'text', text: formatNumber(Math.abs(value)), size: 12.5, weight: 600, fill: 'reaction', halo: true }, candidates: at })
+    for (const [key, value, axis] of [
+      ['x', all[i].x, vec(1, 0)],
+      ['y', all[i].y, vec(0, -1)],
+    ] as const) {
+      if (Math.abs(value) <= 1e-9 * most) continue
+      const dir = times(axis, Math.sign(value))
+      // an arrow stands on the side of the ground, or on the side free of members
+      const alongGround = Math.abs(pose.ground.x * axis.x + pose.ground.y * axis.y) > 0.7
+      const free = freeSide(s, view, p.node, axis, ends)
+      const start = plus(c, alongGround ? pose.ground : free, (alongGround ? pose.reach : 18) + 6)
+      const outer = plus(start, alongGround ? pose.ground : free, 44)
+      const pushes = (alongGround ? pose.ground : free).x * dir.x + (alongGround ? pose.ground : free).y * dir.y < 0
+      const [tail, tip] = pushes ? [outer, start] : [start, outer]
+      marks.push(...arrow(tail, tip, 'reaction'))
+      out.boxes.push({ x: (tail.x + tip.x) / 2, y: (tail.y + tip.y) / 2, w: Math.abs(tip.x - tail.x) + 8, h: Math.abs(tip.y - tail.y) + 8 })
+      const shownValue = value * shown.force
+      const w = textWidth(formatNumber(Math.abs(shownValue)), 12.5) / 2
+      const mid = plus(times(tail, 0.5), tip, 0.5)
+      say(key, shownValue, key === 'y' ? [vec(mid.x + w + 8, mid.y + 8), vec(mid.x - w - 8, mid.y + 8), vec(mid.x, Math.max(tail.y, tip.y) + 10)] : [vec(mid.x, mid.y + 13), vec(mid.x, mid.y - 12), vec(outer.x + Math.sign(outer.x - c.x) * (w + 6), outer.y)])
+    }
+    if (Math.abs(all[i].rotation) > 1e-9 * mostM) {
+      const value = all[i].rotation * shown.moment
+      const left = freeSide(s, view, p.node, vec(1, 0), ends).x > 0 ? 1 : -1
+      marks.push(...turn(c, 26, value > 0, 'reaction', { from: left > 0 ? -50 : 130, sweep: 100 }))
+      const w = textWidth(formatNumber(Math.abs(value)), 12.5) / 2
+      say('m', value, [vec(c.x + left * (34 + w), c.y), vec(c.x + left * (34 + w), c.y + 14), vec(c.x - left * (34 + w), c.y)])
+      out.boxes.push({ x: c.x + left * 22, y: c.y, w: 16, h: 44 })
+    }
+    if (marks.length) out.groups.push({ key: `r${n.id}`, target, marks })
+  })
+  return out
+}
+
+/** Of the two senses of an axis, the one farther from the members at the joint. */
+function freeSide(s: Structure, view: View, node: number, axis: Vec, ends: ReturnType<typeof endsAtNodes>): Vec {
+  const crowd = (d: Vec) =>
+    Math.max(-1, ...ends[node].map(({ member, end }) => {
+      const { dir } = memberLine(s, view, s.members[member])
+      return (end === 0 ? 1 : -1) * (dir.x * d.x + dir.y * d.y)
+    }))
+  const x = s.nodes.map((n) => n.x)
+  const middle = (Math.min(...x) + Math.max(...x)) / 2
+  const outside = s.nodes[node].x > middle ? 1 : -1
+  const prefer = axis.x !== 0 ? times(axis, outside) : times(axis, -1)
+  return crowd(times(prefer, -1)) < crowd(prefer) - 0.2 ? times(prefer, -1) : prefer
+}
+
+export interface UnknownMark {
+  dof: number
+  at: Vec
+  free: boolean
+}
+
+/** Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched). */
+export function drawUnknowns(solution: Solution, view: View): { groups: Group[]; boxes: Box[] } {
+  const { structure: s, dofs } = solution
+  const groups: Group[] = []
+  const boxes: Box[] = []
+  const ends = endsAtNodes(s)
+  dofs.list.forEach((d, i) => {
+    const n = s.nodes[d.node]
+    const c = onScreen(view, n.x, n.y)
+    const turnBy = dofs.angle[d.node]
+    const target = `dof:${i}`
+    const ink: Ink = d.free ? 'cedar' : 'held'
+    const marks: Mark[] = []
+    let mark: Vec
+    if (d.component === 'rotation') {
+      const away = freeSide(s, view, d.node, vec(1, 0), ends).x > 0 ? 1 : -1
+      marks.push(...turn(c, 28, true, ink, { from: away > 0 ? 25 : 105, sweep: 62, width: 1.5, small: true }))
+      mark = plus(c, vec(away * 38, -26))
+    } else {
+      const axis = d.component === 'x' ? vec(Math.cos(turnBy), -Math.sin(turnBy)) : vec(-Math.sin(turnBy), -Math.cos(turnBy))
+      // arrows point in the positive sense; held ones come from outside so that they stay clear of the frame
+      const [from, to] = d.free ? [12, 46] : [-58, -26]
+      const tail = plus(c, axis, from)
+      const tip = plus(c, axis, to)
+      marks.push(...arrow(tail, tip, ink, { small: true, width: 1.4 }))
+      mark = d.free ? plus(tip, axis, 13) : plus(tail, axis, -12)
+    }
+    marks.push(...numberMark(mark, i + 1, d.free))
+    groups.push({ key: `u${i}`, target, marks, hit: { d: polyline([mark, plus(mark, vec(0.1, 0))]), width: 24 } })
+    boxes.push({ x: mark.x, y: mark.y, w: 20, h: 20 })
+  })
+  return { groups, boxes }
+}
+
+export function numberMark(c: Vec, number: number, free: boolean): Mark[] {
+  const r = number > 99 ? 11 : 9
+  const shape: Mark[] = free
+    ? [circle(c, r, { stroke: 'cedar', width: 1.2, fill: 'cedar-tint', cls: 'dot' })]
+    : [{ t: 'path', d: `M${c.x - r + 1} ${c.y - r + 1}h${2 * r - 2}v${2 * r - 2}h${2 - 2 * r}Z`, stroke: 'held', width: 1, fill: 'paper', cls: 'dot' }, line(plus(c, vec(-r + 1, 2)), plus(c, vec(-2, -r + 1)), 'held-hatch', 0.8), line(plus(c, vec(-r + 1, r - 1)), plus(c, vec(r - 1, -r + 1)), 'held-hatch', 0.8), line(plus(c, vec(2, r - 1)), plus(c, vec(r - 1, -2)), 'held-hatch', 0.8)]
+  return [...shape, { t: 'text', x: c.x, y: c.y, text: String(number), size: number > 99 ? 9 : 10.5, weight: 600, fill: free ? 'cedar-deep' : 'ink-2', anchor: 'middle', cls: 'on-dot' }]
+}

@@ -1,0 +1,178 @@
+import type { ActionSolution, Field, Solution, Structure } from '@viga/core'
+import { formatPlain } from '@viga/core'
+import type { Display } from '../sheet/display'
+import { drawAxialForces, drawDeflected, drawDiagram, fieldsOf, largestDisplacement, type DiagramKey } from './diagrams'
+import { dimensionGroups } from './dimensions'
+import { drawLoads, type DrawnLoad } from './loads'
+import { plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
+import { endsAtNodes, FULL_HAND, memberGroups } from './members'
+import { place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
+import { drawReactions, drawUnknowns } from './reactions'
+import { poseOf, supportGroups } from './supports'
+import { memberLine, onScreen, type View } from './view'
+
+export interface Layers {
+  loads: boolean
+  dimensions: boolean
+  supports: boolean
+  unknowns: boolean
+  reactions: boolean
+  names: boolean
+  diagram: DiagramKey | null
+  deflected: boolean
+}
+
+export interface SceneInput {
+  structure: Structure
+  view: View
+  layers: Layers
+  loads: readonly DrawnLoad[]
+  display: Display
+  /** Present when the structure is solved. */
+  solved?: { solution: Solution; action: ActionSolution }
+  /** Enlargement of the deflected shape; chosen by itself when 0. */
+  enlarge: number
+  /** Values of Check drawn at their places. */
+  notes?: readonly Wish[]
+  /** px for the largest ordinate of a diagram. */
+  tall?: number
+}
+
+export interface Scene {
+  groups: Group[]
+  labels: Placed[]
+  /** How many times the deflected shape is enlarged. */
+  enlarged: number
+}
+
+/** Height of the largest deflection on the screen when it chooses its own scale, px. */
+const DEFLECTION_PX = 42
+
+/**
+ * Everything the Figure shows, as plain marks in drawing order, with every label placed clear of the others.
+ * Pure: the same input gives the same drawing on screen, on paper and in a test.
+ */
+export function drawScene(input: SceneInput): Scene {
+  const { structure: s, view, layers, display, solved } = input
+  const truss = s.kind === 'truss'
+  const axis = layers.diagram !== null || layers.deflected
+  const forces = truss && layers.diagram === 'N' && solved !== undefined
+  const groups: Group[] = []
+  const wishes: Wish[] = []
+  const obstacles: Obstacle[] = memberObstacles(s, view, axis)
+  const boxes: Box[] = []
+  const fields: Field[] | undefined = solved && axis ? fieldsOf(solved.solution, solved.action) : undefined
+  let enlarged = 0
+
+  for (const p of layers.supports ? s.supports : []) {
+    const pose = poseOf(s, view, p, FULL_HAND, undefined, !axis)
+    const n = s.nodes[p.node]
+    const c = plus(onScreen(view, n.x, n.y), pose.ground, pose.reach / 2)
+    boxes.push({ x: c.x, y: c.y, w: Math.abs(pose.ground.x) * pose.reach + Math.abs(pose.ground.y) * 40, h: Math.abs(pose.ground.y) * pose.reach + Math.abs(pose.ground.x) * 40 })
+  }
+  const supports = layers.supports ? supportGroups(s, view, FULL_HAND, !axis) : []
+
+  if (solved && fields && layers.diagram && !forces) {
+    const key = layers.diagram
+    const d = drawDiagram(solved.solution, view, fields, { key, tall: input.tall ?? 64, shown: key === 'M' ? display.moment.perSI : display.force.perSI })
+    groups.push(...d.groups)
+    wishes.push(...d.wishes)
+    obstacles.push(...d.obstacles)
+  }
+  if (forces) {
+    const d = drawAxialForces(solved.solution, view, solved.action, display.force.perSI)
+    groups.push(...d.groups)
+    wishes.push(...d.wishes)
+  }
+  const members = memberGroups(s, view, axis ? 'axis' : 'timber', FULL_HAND)
+  // force lines take the place of the members of a truss; its joints stay
+  groups.push(...(forces ? members.filter((g) => g.target?.startsWith('node:')) : layers.deflected ? faint(members) : members))
+  if (solved && fields && layers.deflected) {
+    const most = largestDisplacement(fields)
+    const factor = input.enlarge > 0 ? input.enlarge * view.scale : most > 0 ? niceBelow(DEFLECTION_PX / most / view.scale) * view.scale : 0
+    enlarged = factor / view.scale
+    if (most > 0) groups.push(...drawDeflected(solved.solution, view, fields, factor))
+  }
+  groups.push(...supports)
+  if (layers.loads) {
+    const d = drawLoads(s, view, input.loads)
+    groups.push(...d.groups)
+    wishes.push(...d.wishes)
+    obstacles.push(...d.obstacles)
+    boxes.push(...d.boxes)
+  }
+  if (solved && layers.unknowns) {
+    const d = drawUnknowns(solved.solution, view)
+    groups.push(...d.groups)
+    boxes.push(...d.boxes)
+  }
+  if (solved && layers.reactions) {
+    const d = drawReactions(solved.solution, view, solved.action, { force: display.force.perSI, moment: display.moment.perSI }, !axis)
+    groups.push(...d.groups)
+    boxes.push(...d.boxes)
+    wishes.push(...d.wishes)
+  }
+  const letters = jointLetters(s, view)
+  const names = layers.names ? memberNames(s, view, display) : []
+  const labels = place([...letters, ...(input.notes ?? []), ...wishes, ...names], obstacles, boxes, view)
+  if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, boxes, labels)))
+  return { groups, labels, enlarged }
+}
+
+const faint = (groups: Group[]): Group[] => groups.map((g) => ({ ...g, marks: g.marks.map((m) => (m.t === 'path' ? { ...m, width: m.width && m.width > 2.5 ? 1.2 : m.width, stroke: m.stroke === 'ink' && m.width && m.width > 2.5 ? ('hair-2' as const) : m.stroke } : m)) }))
+
+function memberObstacles(s: Structure, view: View, axis: boolean): Obstacle[] {
+  return s.members.map((m) => {
+    const { a, b } = memberLine(s, view, m)
+    return { a, b, half: m.bar || axis ? 2 : 5 }
+  })
+}
+
+/** Joint letters stand outside the angle of their members. */
+function jointLetters(s: Structure, view: View): Wish[] {
+  const ends = endsAtNodes(s)
+  const dense = s.nodes.length > 40
+  return s.nodes.map((n, i) => {
+    const c = onScreen(view, n.x, n.y)
+    const away = ends[i].map(({ member, end }) => times(memberLine(s, view, s.members[member]).dir, end === 0 ? -1 : 1))
+    const support = s.supports.find((p) => p.node === i)
+    const sum = away.reduce((t, v) => plus(t, v), vec(0, 0))
+    const ground = support ? poseOf(s, view, support, FULL_HAND, ends).ground : undefined
+    let prefer = Math.hypot(sum.x, sum.y) > 0.3 ? unit(sum) : vec(-0.5, -0.85)
+    if (ground && prefer.x * ground.x + prefer.y * ground.y > 0.5) prefer = unit(plus(times(ground, -0.35), vec(-ground.y, ground.x)))
+    const mark: Omit<TextMark, 'x' | 'y'> = { t: 'text', text: n.id, size: dense ? 13 : 17, weight: 500, italic: true, serif: true, fill: 'ink', halo: true }
+    return { key: `j${n.id}`, target: `node:${n.id}`, mark, candidates: ring(c, prefer, [11, 15, 21, 28], textWidth(n.id, mark.size), mark.size * 0.7), clear: 3 }
+  })
+}
+
+/** Member names with their lengths, along the member. */
+function memberNames(s: Structure, view: View, display: Display): Wish[] {
+  return s.members.map((m, i) => {
+    const l = memberLine(s, view, m)
+    let angle = (Math.atan2(l.dir.y, l.dir.x) * 180) / Math.PI
+    if (angle > 90.01 || angle <= -89.99) angle += angle > 0 ? -180 : 180
+    if (Math.abs(angle - 90) < 0.5) angle = -90
+    const candidates: Vec[] = [0.5, 0.38, 0.62, 0.26, 0.74].flatMap((f) => [-1, 1].map((k) => plus(plus(l.a, l.dir, f * l.px), l.up, k * 15)))
+    return { key: `n${i}`, target: `member:${m.id}`, mark: { t: 'text', text: `${m.id}, ${formatPlain(m.length * display.length.perSI, 4)} ${display.length.unit}`, size: 13, italic: true, serif: true, fill: 'ink-2', rotate: angle, halo: true }, candidates, clear: 2, optional: s.members.length > 25 }
+  })
+}
+
+/** Dimension chains stand outside supports and labels, but inside the frame. */
+function dimensionReach(s: Structure, view: View, boxes: readonly Box[], labels: readonly Placed[]): { bottom: number; left: number } {
+  const points = s.nodes.map((n) => onScreen(view, n.x, n.y))
+  const all = [...boxes, ...labels.map((l) => l.box)]
+  const low = Math.max(...points.map((p) => p.y), ...all.map((b) => b.y + b.h / 2))
+  const left = Math.min(...points.map((p) => p.x), ...all.map((b) => b.x - b.w / 2))
+  const reach = { bottom: low + 30, left: left - 22 }
+  // in a picture that is not zoomed in, never out of sight
+  const lowest = Math.max(...points.map((p) => p.y))
+  const leftmost = Math.min(...points.map((p) => p.x))
+  return { bottom: lowest < view.height ? Math.min(reach.bottom, Math.max(view.height - 12, lowest + 20)) : reach.bottom, left: leftmost > 0 ? Math.max(reach.left, Math.min(24, leftmost - 20)) : reach.left }
+}
+
+/** The largest of 1, 2, 5 times a power of ten that is not above x. */
+export function niceBelow(x: number): number {
+  if (!(x > 0) || !Number.isFinite(x)) return 1
+  const p = 10 ** Math.floor(Math.log10(x))
+  return (x / p >= 5 ? 5 : x / p >= 2 ? 2 : 1) * p
+}

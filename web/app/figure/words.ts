@@ -1,0 +1,42 @@
+import { formatPlain, type StatedLoad, type Structure } from '@viga/core'
+import { withUnit, type Display } from '../sheet/display'
+import type { DrawnLoad, LoadWords } from './loads'
+
+const abs = Math.abs
+
+/** What the figure says beside a load: magnitudes with units; the arrows tell the direction. */
+export function loadWords(load: StatedLoad, display: Display): LoadWords {
+  switch (load.type) {
+    case 'nodal':
+    case 'point':
+      return { main: withUnit(Math.hypot(load.fx, load.fy), display.force), couple: withUnit(abs(load.m), display.moment) }
+    case 'distributed':
+    case 'couple': {
+      const shown = load.type === 'couple' ? { unit: `${display.moment.unit}/${display.length.unit}`, perSI: display.force.perSI } : display.distributed
+      const ends = [load.points[0].q, load.points[load.points.length - 1].q]
+      if (ends[0] === ends[1]) return { main: withUnit(abs(ends[0]), shown) }
+      return { main: ends[0] === 0 ? '' : withUnit(abs(ends[0]), shown), end: ends[1] === 0 ? '' : withUnit(abs(ends[1]), shown) }
+    }
+    case 'temperature': {
+      const parts = [load.uniform !== 0 && `${signed(load.uniform)} K`, load.gradient !== 0 && `${signed(load.gradient)} K top to bottom`]
+      return { main: parts.filter(Boolean).join(', ') }
+    }
+    case 'misfit': {
+      const parts = [
+        load.elongation !== 0 && `${withUnit(abs(load.elongation), display.displacement)} too ${load.elongation > 0 ? 'long' : 'short'}`,
+        load.slip !== 0 && `slip ${withUnit(abs(load.slip), display.displacement)}`,
+        load.kink !== 0 && `kink ${formatPlain(abs(load.kink), 4)} rad`,
+      ]
+      return { main: parts.filter(Boolean).join(', ') }
+    }
+  }
+}
+
+const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
+
+/** The loads of the shown cases with their places in the document and their words. */
+export function drawnLoads(structure: Structure, shown: ReadonlySet<string>, display: Display): DrawnLoad[] {
+  return structure.cases.flatMap((c) =>
+    shown.has(c.id) ? c.loads.map((load, i) => ({ target: `load:${c.id}:${i}`, load, words: loadWords(load, display) })) : [],
+  )
+}

@@ -1,0 +1,71 @@
+import { edit } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { Joints } from './Joints'
+import { Loads } from './Loads'
+import { Members } from './Members'
+import { Properties } from './Properties'
+import { Supports } from './Supports'
+import { Symbols } from './Symbols'
+import { Doubts } from './Doubts'
+import './given.css'
+
+/** The statement: everything the person gives, in tables that take the keyboard. */
+export function Given() {
+  return (
+    <>
+      <div className="sheet-body">
+        <Statement />
+        <Kind />
+        <Symbols />
+        <Joints />
+        <Members />
+        <Supports />
+        <Loads />
+        <Properties />
+        <Doubts />
+      </div>
+      <footer className="sheet-foot">
+        <span>tab: next field</span>
+        <span>enter: next row</span>
+        <span>ctrl delete: take the row out</span>
+        <span>any field takes 12*26 in</span>
+      </footer>
+    </>
+  )
+}
+
+function Statement() {
+  const store = useSheetStore()
+  const statement = useSheet((s) => s.problem.statement ?? '')
+  return (
+    <textarea
+      className="statement"
+      aria-label="Statement of the problem"
+      placeholder="The question, as the book prints it"
+      value={statement}
+      maxLength={20_000}
+      rows={Math.max(1, Math.ceil(statement.length / 78))}
+      onChange={(e) => store.getState().edit('statement', (p) => edit.setText(p, 'statement', e.target.value), { merge: 'statement' })}
+    />
+  )
+}
+
+function Kind() {
+  const store = useSheetStore()
+  const kind = useSheet((s) => s.problem.kind)
+  return (
+    <div className="kind" role="radiogroup" aria-label="Kind of structure">
+      {(
+        [
+          ['frame', 'Members bend: a beam or frame'],
+          ['truss', 'Members carry axial force alone: a truss'],
+        ] as const
+      ).map(([key, label]) => (
+        <label key={key} className={kind === key ? 'on' : ''}>
+          <input type="radio" name="kind" checked={kind === key} onChange={() => store.getState().edit(label, (p) => edit.setKind(p, key))} />
+          {label}
+        </label>
+      ))}
+    </div>
+  )
+}

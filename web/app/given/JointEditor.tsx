@@ -1,0 +1,103 @@
+import { edit, type Member, type Problem, type SupportType } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { Amount, ForceFields } from './entry-fields'
+import { entryOf, loadOf, type Entry } from './load-entry'
+import { supportKind, SUPPORT_WORDS, TYPES } from './support-words'
+import { SupportSymbol } from './drawn-symbols'
+
+/** Everything at one joint: its support, the ends that meet there, the load on it. */
+export function JointEditor({ id }: { id: string }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const support = problem.supports?.find((s) => s.node === id)
+  const kind = support ? supportKind(support) : 'none'
+  const ends = problem.members.flatMap((m) => [...(m.start === id ? [{ m, end: 'start' as const }] : []), ...(m.end === id ? [{ m, end: 'end' as const }] : [])])
+  const setSupport = (type: SupportType | 'none') => store.getState().edit(`support of ${id}`, (p) => edit.setSupport(p, id, type === 'none' ? undefined : { type, ...(support?.angle !== undefined ? { angle: support.angle } : {}) }))
+  const bending = ends.filter(({ m }) => problem.kind === 'frame' && m.type !== 'bar')
+  const hinged = ({ m, end }: { m: Member; end: 'start' | 'end' }) => m.releases?.[end]?.M === true
+  return (
+    <>
+      <div className="editor-row">
+        <span className="label">Support</span>
+        <div className="choices body" role="group" aria-label={`Support of ${id}`}>
+          {(['none', ...TYPES] as const).map((t) => (
+            <button key={t} type="button" aria-pressed={kind === t} aria-label={t === 'none' ? 'no support' : SUPPORT_WORDS[t]} title={t === 'none' ? 'no support' : SUPPORT_WORDS[t]} onClick={() => setSupport(t)}>
+              <SupportSymbol type={t} />
+            </button>
+          ))}
+        </div>
+      </div>
+      {bending.length > 0 && (
+        <div className="editor-row">
+          <span className="label">Ends</span>
+          <div className="choices words body">
+            {bending.map((e) => (
+              <button key={e.m.id + e.end} type="button" aria-pressed={hinged(e)} aria-label={`${e.m.id} at ${id}: ${hinged(e) ? 'hinged' : 'rigid'}`} onClick={() => store.getState().edit(`hinge of ${e.m.id}`, (p) => edit.setHinge(p, e.m.id, e.end, !hinged(e)))}>
+                <i>{e.m.id}</i> {hinged(e) ? 'hinged' : 'rigid'}
+              </button>
+            ))}
+            {bending.length > 1 && (
+              <button type="button" aria-pressed={bending.every(hinged)} onClick={() => store.getState().edit(`hinges at ${id}`, (p) => bending.reduce((q, e) => edit.setHinge(q, e.m.id, e.end, !bending.every(hinged)), p))}>
+                all hinged
+              </button>
+            )}
+          </div>
+        </div>
+      )}
+      <JointLoad id={id} problem={problem} />
+      <footer className="editor-foot">
+        <span>drag the joint to move it</span>
+        <button type="button" onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]), { select: null })}>
+          take it out
+        </button>
+      </footer>
+    </>
+  )
+}
+
+function JointLoad({ id, problem }: { id: string; problem: Problem }) {
+  const store = useSheetStore()
+  const actionId = useSheet((s) => s.actionId)
+  const c = problem.loadCases?.find((o) => o.id === actionId) ?? (problem.combinations?.some((o) => o.id === actionId) ? undefined : problem.loadCases?.[0])
+  const caseId = c?.id ?? '1'
+  const here = (c?.loads ?? []).flatMap((l, index) => (l.type === 'nodal' && l.node === id ? [{ index, entry: entryOf(l) }] : []))
+  if (!c && problem.loadCases?.length) return null // a combination is shown: its loads belong to its cases
+  const find = (sort: Entry['sort']) => here.find((h) => h.entry?.sort === sort)
+  const put = (sort: Entry['sort'], entry: Entry | null, merge?: string) => {
+    const before = find(sort)
+    return store.getState().edit(
+      `load on ${id}`,
+      (p) => {
+        if (entry === null) return before ? edit.removeLoad(p, caseId, before.index) : p
+        const load = loadOf({ node: id }, entry)
+        return before ? edit.setLoad(p, caseId, before.index, load) : edit.addLoad(p, caseId, load)
+      },
+      { merge },
+    )
+  }
+  const force = find('force')?.entry
+  const moment = find('moment')?.entry
+  const rest = here.filter((h) => !h.entry).length
+  return (
+    <div className="editor-row">
+      <span className="label">Load</span>
+      <div className="body">
+        <ForceFields
+          name={`the force on ${id}`}
+          entry={force ?? { sort: 'force', amount: '', way: 'down' }}
+          onClear={() => put('force', null)}
+          onChange={(e, merge) => put('force', e.amount === '' ? { ...e, amount: 10 } : e, merge)}
+        />
+        {problem.kind === 'frame' && (
+          <div className="moment-line">
+            <Amount name={`the moment on ${id}`} sort="moment" value={moment?.amount} onClear={() => put('moment', null)} onChange={(v, merge) => put('moment', { sort: 'moment', amount: v, way: moment?.way ?? 'cw' }, merge)} />
+            <button type="button" className="plain-button" aria-label={`sense of the moment on ${id}: ${moment?.way === 'ccw' ? 'counter-clockwise' : 'clockwise'}`} disabled={!moment} onClick={() => moment && put('moment', { ...moment, way: moment.way === 'cw' ? 'ccw' : 'cw' })}>
+              {moment?.way === 'ccw' ? '↺' : '↻'}
+            </button>
+          </div>
+        )}
+        {rest > 0 && <p className="quiet">Further components stand in the table.</p>}
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,27 @@
+import { edit } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { EntryEditor } from './MemberEditor'
+import { ForceFields } from './entry-fields'
+import { entryOf, loadOf, type Entry } from './load-entry'
+
+/** One load, where it is pressed on the Figure. */
+export function LoadEditor({ caseId, index }: { caseId: string; index: number }) {
+  const store = useSheetStore()
+  const load = useSheet((s) => s.problem.loadCases?.find((c) => c.id === caseId)?.loads[index])
+  if (!load) return null
+  const entry = entryOf(load)
+  const on = load.type === 'nodal' ? load.node : load.member
+  const put = (e: Entry, merge?: string) => store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, loadOf(load.type === 'nodal' ? { node: on } : { member: on }, e)), { merge })
+  const name = `this load on ${on}`
+  return (
+    <>
+      {!entry ? <p className="quiet">This load takes more than a line; its values stand in the table.</p> : load.type === 'nodal' ? <ForceFields name={name} entry={entry} onChange={put} /> : <EntryEditor name={name} entry={entry} onChange={put} />}
+      <footer className="editor-foot">
+        <span />
+        <button type="button" onClick={() => store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })}>
+          take it out
+        </button>
+      </footer>
+    </>
+  )
+}

@@ -1,0 +1,136 @@
+import { edit } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { ForceFields } from './entry-fields'
+import { entryOf, loadOf, waysFor, type Entry, type Sort } from './load-entry'
+import { useState } from 'react'
+
+/** Everything of one member: section, ends, and a load on it. */
+export function MemberEditor({ id }: { id: string }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const m = problem.members.find((o) => o.id === id)
+  if (!m) return null
+  const truss = problem.kind === 'truss'
+  const hinge = (end: 'start' | 'end') => m.releases?.[end]?.M === true
+  return (
+    <>
+      {(problem.sections?.length ?? 0) > 1 && (
+        <div className="editor-row">
+          <span className="label">Section</span>
+          <div className="choices words body">
+            {problem.sections!.map((s) => (
+              <button key={s.id} type="button" aria-pressed={m.section === s.id} onClick={() => store.getState().edit(`section of ${id}`, (p) => edit.setMember(p, id, { section: s.id }))}>
+                {s.id}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+      {!truss && (
+        <div className="editor-row">
+          <span className="label">Ends</span>
+          <div className="choices words body">
+            {m.type !== 'bar' &&
+              (['start', 'end'] as const).map((end) => (
+                <button key={end} type="button" aria-pressed={hinge(end)} aria-label={`${id} at ${m[end]}: ${hinge(end) ? 'hinged' : 'rigid'}`} onClick={() => store.getState().edit(`hinge of ${id}`, (p) => edit.setHinge(p, id, end, !hinge(end)))}>
+                  <i>{m[end]}</i> {hinge(end) ? 'hinged' : 'rigid'}
+                </button>
+              ))}
+            <button type="button" aria-pressed={m.type === 'bar'} title="carries axial force alone" onClick={() => store.getState().edit(`kind of ${id}`, (p) => edit.setMember(p, id, { type: m.type === 'bar' ? undefined : 'bar' }))}>
+              bar
+            </button>
+          </div>
+        </div>
+      )}
+      {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
+      <footer className="editor-foot">
+        <button type="button" onClick={() => store.getState().edit(`turn ${id} round`, (p) => edit.setMember(p, id, { start: m.end, end: m.start, releases: m.releases && { ...(m.releases.end ? { start: m.releases.end } : {}), ...(m.releases.start ? { end: m.releases.start } : {}) } }))}>
+          start ⇄ end
+        </button>
+        <button type="button" onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })}>
+          take it out
+        </button>
+      </footer>
+    </>
+  )
+}
+
+const SORTS: [Sort, string][] = [
+  ['uniform', 'uniform'],
+  ['force', 'force'],
+  ['moment', 'moment'],
+]
+
+function MemberLoad({ id }: { id: string }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const [sort, setSort] = useState<Sort>('uniform')
+  const c = problem.loadCases?.find((o) => o.id === actionId) ?? (problem.combinations?.some((o) => o.id === actionId) ? undefined : problem.loadCases?.[0])
+  if (!c && problem.loadCases?.length) return null
+  const caseId = c?.id ?? '1'
+  const found = (c?.loads ?? []).map((l, index) => ({ l, index, entry: entryOf(l) })).find(({ l, entry }) => l.type !== 'nodal' && l.member === id && entry?.sort === sort)
+  const blank: Entry = { sort, amount: '', way: waysFor(sort, true)[0], ...(sort === 'uniform' ? { per: 'length' as const } : { at: '50%' }) }
+  const entry = found?.entry ?? blank
+  const put = (e: Entry | null, merge?: string) =>
+    store.getState().edit(
+      `load on ${id}`,
+      (p) => {
+        if (e === null) return found ? edit.removeLoad(p, caseId, found.index) : p
+        const load = loadOf({ member: id }, e.amount === '' ? { ...e, amount: 10 } : e)
+        return found ? edit.setLoad(p, caseId, found.index, load) : edit.addLoad(p, caseId, load)
+      },
+      { merge },
+    )
+  return (
+    <div className="editor-row">
+      <span className="label">Load</span>
+      <div className="body">
+        <div className="choices words" style={{ marginBottom: 6 }}>
+          {SORTS.map(([key, label]) => (
+            <button key={key} type="button" aria-pressed={sort === key} onClick={() => setSort(key)}>
+              {label}
+            </button>
+          ))}
+        </div>
+        <EntryEditor key={sort} name={`the ${sort} load on ${id}`} entry={entry} onChange={put} onClear={() => put(null)} />
+      </div>
+    </div>
+  )
+}
+
+/** Direction, amount and place of a load on a member. */
+export function EntryEditor({ name, entry, onChange, onClear }: { name: string; entry: Entry; onChange: (e: Entry, merge?: string) => ReturnType<Parameters<typeof ForceFields>[0]['onChange']>; onClear?: () => void }) {
+  const ways = waysFor(entry.sort, true)
+  const toMain = (e: Entry): Entry => (e.way === 'angle' && e.sort === 'uniform' ? { ...e, way: 'down', angle: undefined } : e)
+  return (
+    <>
+      <ForceFields name={name} entry={entry} onChange={(e, merge) => onChange(toMain(e), merge)} onClear={onClear} />
+      {entry.sort === 'moment' && (
+        <div className="choices words">
+          {(['cw', 'ccw'] as const).map((w) => (
+            <button key={w} type="button" aria-pressed={entry.way === w} onClick={() => onChange({ ...entry, way: w })}>
+              {w === 'cw' ? '↻ clockwise' : '↺ counter-clockwise'}
+            </button>
+          ))}
+        </div>
+      )}
+      {entry.sort !== 'moment' && (
+        <div className="choices words">
+          {ways
+            .filter((w) => w === '-y' || w === '+y')
+            .map((w) => (
+              <button key={w} type="button" aria-pressed={entry.way === w} onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}>
+                square, {w === '-y' ? '−y' : '+y'}
+              </button>
+            ))}
+          {entry.sort === 'uniform' && (
+            <button type="button" aria-pressed={entry.per === 'projection'} disabled={/[xy]/.test(entry.way)} onClick={() => onChange({ ...entry, per: entry.per === 'projection' ? 'length' : 'projection' })}>
+              per projection
+            </button>
+          )}
+        </div>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,15 @@
+import { index, route, type RouteConfig } from '@react-router/dev/routes'
+
+export default [
+  index('routes/shelf.tsx'),
+  route('scheme', 'routes/scheme.ts'),
+  route('problems/:problemId', 'routes/problem.tsx', [
+    index('routes/problem-index.ts'),
+    route('given', 'routes/given.tsx'),
+    route('working/:step?', 'routes/working.tsx'),
+    route('results', 'routes/results.tsx'),
+    route('check', 'routes/check.tsx'),
+  ]),
+  route('problems/:problemId/save', 'routes/save.ts'),
+  route('problems/:problemId/file', 'routes/file.ts'),
+] satisfies RouteConfig

@@ -1,0 +1,1 @@
+export { Check as default } from '../check/Check'

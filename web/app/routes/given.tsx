@@ -1,0 +1,1 @@
+export { Given as default } from '../given/Given'

@@ -1,0 +1,4 @@
+import { redirect } from 'react-router'
+import type { Route } from './+types/problem-index'
+
+export const loader = ({ params }: Route.LoaderArgs) => redirect(`/problems/${params.problemId}/given`)

@@ -1,0 +1,1 @@
+export { Results as default } from '../results/Results'

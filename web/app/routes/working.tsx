@@ -1,0 +1,1 @@
+export { Working as default } from '../working/Working'

@@ -1,0 +1,136 @@
+import { useEffect, useState } from 'react'
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { determinacy, type Outcome } from '@viga/core'
+import { Figure } from '../figure/Figure'
+import type { StoredProblem } from '../server/problems.server'
+import { TopLine } from '../widgets/TopLine'
+import { Conflict } from './Conflict'
+import { PARTS, SheetContext, useSheet, useSheetStore } from './context'
+import { keepSaved } from './saving'
+import { createSheet, type Part } from './store'
+import { TitleField } from './TitleField'
+import { UnitsMenu } from './UnitsMenu'
+import './sheet.css'
+
+/** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
+export function ProblemPage({ stored }: { stored: StoredProblem }) {
+  const [store] = useState(() => createSheet(stored))
+  useEffect(() => keepSaved(store), [store])
+  const { pathname } = useLocation()
+  const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given') as Part
+  return (
+    <SheetContext value={store}>
+      <TopLine middle={<Tools />}>
+        <Link to="/" className="top-way link">
+          Shelf
+        </Link>
+        <span className="top-way" style={{ color: 'var(--hair-2)' }}>
+          /
+        </span>
+        <TitleField />
+      </TopLine>
+      <div className="problem">
+        <Figure part={part} />
+        <section className="sheet" aria-label="Sheet">
+          <Conflict />
+          <RunningHead />
+          <Outlet />
+        </section>
+      </div>
+      <Keys />
+    </SheetContext>
+  )
+}
+
+function Tools() {
+  const store = useSheetStore()
+  const undoing = useSheet((s) => s.past[s.past.length - 1]?.name)
+  const redoing = useSheet((s) => s.future[s.future.length - 1]?.name)
+  return (
+    <>
+      <UnitsMenu />
+      <span className="tool-pair">
+        <button type="button" disabled={!undoing} title={undoing ? `Undo: ${undoing}` : 'Nothing to undo'} aria-label="Undo" onClick={() => store.getState().undo()}>
+          <svg width="16" height="14" viewBox="0 0 16 14" fill="none" stroke="currentColor" strokeWidth="1.2" aria-hidden="true">
+            <path d="M2 5h8a3.5 3.5 0 0 1 0 7H6" />
+            <path d="M5 2L2 5l3 3" />
+          </svg>
+        </button>
+        <button type="button" disabled={!redoing} title={redoing ? `Redo: ${redoing}` : 'Nothing to redo'} aria-label="Redo" onClick={() => store.getState().redo()}>
+          <svg width="16" height="14" viewBox="0 0 16 14" fill="none" stroke="currentColor" strokeWidth="1.2" aria-hidden="true">
+            <path d="M14 5H6a3.5 3.5 0 0 0 0 7h4" />
+            <path d="M11 2l3 3-3 3" />
+          </svg>
+        </button>
+      </span>
+      <SaveWord />
+    </>
+  )
+}
+
+function SaveWord() {
+  const save = useSheet((s) => s.save)
+  const [mounted, setMounted] = useState(false)
+  useEffect(() => setMounted(true), [])
+  // the time of day is the reader's own, which the server does not know
+  const time = save.kind === 'saved' && mounted ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''
+  const words = { saved: `saved ${time}`, unsaved: 'saving …', saving: 'saving …', offline: 'kept in this browser', conflict: 'two versions' }[save.kind]
+  return (
+    <span className={save.kind === 'offline' || save.kind === 'conflict' ? 'pencil' : 'quiet'} role="status" title={save.kind === 'offline' ? save.message : undefined}>
+      {words}
+    </span>
+  )
+}
+
+function RunningHead() {
+  const outcome = useSheet((s) => s.outcome)
+  const solving = useSheet((s) => s.solving)
+  return (
+    <nav className="running" aria-label="Parts of the Sheet">
+      {PARTS.map((p, i) => (
+        <NavLink key={p.key} to={p.key} className={({ isActive }) => (isActive ? 'on' : '')} prefetch="intent">
+          {p.label}
+          <kbd>{i + 1}</kbd>
+        </NavLink>
+      ))}
+      <span className="running-note">{solving ? 'solving …' : stateWords(outcome)}</span>
+    </nav>
+  )
+}
+
+const TIMES = ['', 'once', 'twice', 'three times', 'four times', 'five times', 'six times']
+
+function stateWords(outcome: Outcome): string {
+  if (outcome.stage === 'invalid') return 'not readable'
+  if (outcome.structure.members.length === 0) return ''
+  if (outcome.stage === 'unsolved') return outcome.error.kind === 'mechanism' ? 'not stable' : 'not solved'
+  const { degree } = determinacy(outcome.solution.structure, outcome.solution.dofs)
+  return degree <= 0 ? 'stable, determinate' : `stable, ${TIMES[degree] ?? `${degree} times`} indeterminate`
+}
+
+/** Keys of the whole page; the Figure has its own. */
+function Keys() {
+  const store = useSheetStore()
+  const navigate = useNavigate()
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const command = e.ctrlKey || e.metaKey
+      const inField = (e.target as HTMLElement).closest('input, textarea, select')
+      if (command && e.key.toLowerCase() === 'z') {
+        e.preventDefault()
+        if (e.shiftKey) store.getState().redo()
+        else store.getState().undo()
+      } else if (command && e.key.toLowerCase() === 'y') {
+        e.preventDefault()
+        store.getState().redo()
+      } else if ((e.altKey || !inField) && !command && /^[1-4]$/.test(e.key)) {
+        e.preventDefault()
+        const base = window.location.pathname.split('/').slice(0, 3).join('/')
+        void navigate(`${base}/${PARTS[Number(e.key) - 1].key}`)
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [store, navigate])
+  return null
+}

@@ -1,0 +1,37 @@
+import { edit } from '@viga/core'
+import { useState } from 'react'
+import { useSheet, useSheetStore } from './context'
+
+/** The problem's title, edited where it stands. */
+export function TitleField() {
+  const store = useSheetStore()
+  const title = useSheet((s) => s.problem.title)
+  const [text, setText] = useState<string | null>(null)
+  const commit = () => {
+    const next = text?.trim()
+    if (next) store.getState().edit('title', (p) => edit.setText(p, 'title', next))
+    setText(null)
+  }
+  if (text === null)
+    return (
+      <button type="button" className="top-title" title="Rename" onClick={() => setText(title)}>
+        {title}
+      </button>
+    )
+  return (
+    <input
+      className="top-title title-field"
+      value={text}
+      maxLength={300}
+      aria-label="Title"
+      autoFocus
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={commit}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') commit()
+        if (e.key === 'Escape') setText(null)
+      }}
+    />
+  )
+}

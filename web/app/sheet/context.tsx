@@ -1,0 +1,42 @@
+import { createContext, useContext, useMemo } from 'react'
+import { useStore } from 'zustand'
+import type { ActionSolution, Outcome, Solution, Structure } from '@viga/core'
+import { displayOf, type Display } from './display'
+import type { Part, Sheet, SheetStore } from './store'
+
+export const SheetContext = createContext<SheetStore | null>(null)
+
+/** The store of the open problem. */
+export function useSheetStore(): SheetStore {
+  const store = useContext(SheetContext)
+  if (!store) throw new Error('This part of the page stands outside a problem.')
+  return store
+}
+
+export const useSheet = <T,>(pick: (s: Sheet) => T): T => useStore(useSheetStore(), pick)
+
+export function useDisplay(): Display {
+  const problem = useSheet((s) => s.problem)
+  return useMemo(() => displayOf(problem), [problem])
+}
+
+export const structureOf = (outcome: Outcome): Structure | undefined => (outcome.stage === 'invalid' ? undefined : outcome.structure)
+
+/** The solution and the chosen case or combination, when there is one. */
+export function useSolved(): { solution: Solution; action: ActionSolution } | undefined {
+  const outcome = useSheet((s) => s.outcome)
+  const actionId = useSheet((s) => s.actionId)
+  return useMemo(() => {
+    if (outcome.stage !== 'solved') return undefined
+    const all = [...outcome.solution.cases, ...outcome.solution.combinations]
+    const action = all.find((a) => a.id === actionId) ?? all[0]
+    return action && { solution: outcome.solution, action }
+  }, [outcome, actionId])
+}
+
+export const PARTS: readonly { key: Part; label: string }[] = [
+  { key: 'given', label: 'Given' },
+  { key: 'working', label: 'Working' },
+  { key: 'results', label: 'Results' },
+  { key: 'check', label: 'Check' },
+]

@@ -1,0 +1,187 @@
+import { checkProblem, problemErrors, resolve, work, type Outcome, type Problem, type ProblemError, type Resolved } from '@viga/core'
+import { createStore, type StoreApi } from 'zustand/vanilla'
+import type { DiagramKey } from '../figure/diagrams'
+import { solveElsewhere } from './solver'
+
+export type Part = 'given' | 'working' | 'results' | 'check'
+
+/** One step of the undo list: the problem as it was, what was done to it, and what was selected. */
+interface Step {
+  problem: Problem
+  name: string
+  selection: string | null
+  merge?: string
+  at: number
+}
+
+export type SaveState =
+  | { kind: 'saved'; at: string }
+  | { kind: 'unsaved' }
+  | { kind: 'saving' }
+  /** Could not be reached; tried again by itself. Everything stays in this browser meanwhile. */
+  | { kind: 'offline'; message: string }
+  /** Somebody saved a newer revision; both are here until the person chooses. */
+  | { kind: 'conflict'; newer: { problem: Problem; revision: number; changedAt: string } }
+
+export interface Shown {
+  loads: boolean
+  dimensions: boolean
+  supports: boolean
+  unknowns: boolean
+  names: boolean
+  reactions: boolean
+  diagram: DiagramKey | null
+  deflected: boolean
+}
+
+export interface SheetState {
+  id: string
+  problem: Problem
+  /** Revision in the database that the next save starts from. */
+  revision: number
+  outcome: Outcome
+  /** A large structure is being solved in the background; `outcome` still has the results before the edit. */
+  solving: boolean
+  past: Step[]
+  future: Step[]
+  /** What is pointed at and what is selected: `node:A`, `member:AB`, `support:A`, `load:D:0`, `dof:3` … */
+  hover: string | null
+  selection: string | null
+  /** The case or combination whose results are shown. */
+  actionId: string | null
+  shown: Record<Part, Shown>
+  enlarge: number
+  /** Texts that cannot be read yet, by field; they outlive a reload. */
+  drafts: Record<string, string>
+  save: SaveState
+}
+
+export interface SheetActions {
+  /** Applies an edit. A result that breaks the contract is refused: nothing changes and the error comes back. */
+  edit(name: string, change: (p: Problem) => Problem, options?: { merge?: string; select?: string | null }): ProblemError | null
+  undo(): void
+  redo(): void
+  point(target: string | null): void
+  select(target: string | null): void
+  chooseAction(id: string): void
+  show(part: Part, change: Partial<Shown>): void
+  setEnlarge(factor: number): void
+  draft(field: string, text: string | null): void
+}
+
+export type Sheet = SheetState & SheetActions
+export type SheetStore = StoreApi<Sheet>
+
+/** Edits of the same thing within this time are one step of undo, ms. */
+const GROUPING = 500
+/** Beyond this many members the solution is found in a worker, so that typing never waits. */
+export const SOLVED_AT_ONCE = 250
+
+const base: Shown = { loads: false, dimensions: false, supports: true, unknowns: false, names: false, reactions: false, diagram: null, deflected: false }
+
+export function createSheet(initial: { id: string; problem: Problem; revision: number; changedAt: string }): SheetStore {
+  const first = initial.problem.loadCases?.[0]?.id ?? null
+  const diagram: DiagramKey = initial.problem.kind === 'truss' ? 'N' : 'M'
+  return createStore<Sheet>((set, get) => {
+    /** Takes over a problem and whatever follows from it. */
+    const become = (problem: Problem, rest: Partial<SheetState>) => {
+      const large = problem.members.length > SOLVED_AT_ONCE
+      set({ problem, save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' }, ...rest, ...(large ? drawnOnly(problem, get().outcome) : { outcome: work(problem), solving: false }) })
+      if (large) void solveLater(problem)
+      keepActionValid()
+    }
+    const solveLater = async (problem: Problem) => {
+      const outcome = await solveElsewhere(problem)
+      if (get().problem === problem) set({ outcome, solving: false })
+    }
+    const keepActionValid = () => {
+      const { problem, actionId } = get()
+      const ids = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])].map((c) => c.id)
+      if (actionId === null || !ids.includes(actionId)) set({ actionId: ids[0] ?? null })
+    }
+    return {
+      ...initial,
+      outcome: work(initial.problem),
+      solving: false,
+      past: [],
+      future: [],
+      hover: null,
+      selection: null,
+      actionId: first,
+      shown: {
+        given: { ...base, loads: true, dimensions: true },
+        working: { ...base, unknowns: true, names: true },
+        results: { ...base, reactions: true, diagram },
+        check: { ...base, reactions: true, diagram },
+      },
+      enlarge: 0,
+      drafts: {},
+      save: { kind: 'saved', at: initial.changedAt },
+
+      edit(name, change, options = {}) {
+        const { problem, past, selection } = get()
+        const next = change(problem)
+        if (next === problem) {
+          if (options.select !== undefined) set({ selection: options.select })
+          return null
+        }
+        const errors = problemErrors(next)
+        if (errors.length) return errors[0]
+        const last = past[past.length - 1]
+        const now = performance.now()
+        const grouped = options.merge !== undefined && last?.merge === options.merge && now - last.at < GROUPING && get().future.length === 0
+        const step: Step = grouped ? { ...last, at: now } : { problem, name, selection, merge: options.merge, at: now }
+        become(next, { past: [...(grouped ? past.slice(0, -1) : past), step], future: [], selection: options.select === undefined ? stillThere(next, selection) : options.select })
+        return null
+      },
+      undo() {
+        const { past, future, problem, selection } = get()
+        const step = past[past.length - 1]
+        if (!step) return
+        become(step.problem, { past: past.slice(0, -1), future: [...future, { ...step, problem, selection }], selection: step.selection, drafts: {} })
+      },
+      redo() {
+        const { past, future, problem, selection } = get()
+        const step = future[future.length - 1]
+        if (!step) return
+        become(step.problem, { future: future.slice(0, -1), past: [...past, { ...step, problem, selection, merge: undefined }], selection: step.selection, drafts: {} })
+      },
+      point: (target) => get().hover !== target && set({ hover: target }),
+      select: (target) => set({ selection: target }),
+      chooseAction: (id) => set({ actionId: id }),
+      show: (part, change) => set({ shown: { ...get().shown, [part]: { ...get().shown[part], ...change } } }),
+      setEnlarge: (factor) => set({ enlarge: factor }),
+      draft(field, text) {
+        const { [field]: before, ...rest } = get().drafts
+        if (text === null) {
+          if (before !== undefined) set({ drafts: rest })
+        } else set({ drafts: { ...rest, [field]: text } })
+      },
+    }
+  })
+}
+
+/** A large problem between edit and solution: drawn anew at once, its results still those before. */
+function drawnOnly(problem: Problem, before: Outcome): Partial<SheetState> {
+  const resolved = resolve(problem)
+  if (!resolved.ok) return { outcome: { stage: 'invalid', errors: resolved.errors }, solving: false }
+  const drawn: Resolved = resolved
+  const error = { kind: 'missing' as const, message: 'The structure is being solved.' }
+  return { outcome: before.stage === 'solved' ? { ...before, structure: drawn.structure } : { stage: 'unsolved', error, ...drawn }, solving: true }
+}
+
+/** Keeps a selection only while its thing exists. */
+function stillThere(p: Problem, selection: string | null): string | null {
+  if (selection === null) return null
+  const kind = selection.split(':', 1)[0]
+  if (kind === 'node' || kind === 'support') return p.nodes.some((n) => selection === `${kind}:${n.id}`) ? selection : null
+  if (kind === 'member') return p.members.some((m) => selection === `member:${m.id}`) ? selection : null
+  if (kind === 'load') return p.loadCases?.some((c) => c.loads.some((_, i) => selection === `load:${c.id}:${i}`)) ? selection : null
+  return selection
+}
+
+/** A document from outside this page, read once more before it is trusted. */
+export const trusted = (value: unknown): Problem | undefined => {
+  const read = checkProblem(value)
+  return read.ok && problemErrors(read.problem).length === 0 ? read.problem : undefined
+}

@@ -1,0 +1,78 @@
+import Menu from '@mui/material/Menu'
+import MenuItem from '@mui/material/MenuItem'
+import { useEffect, useRef, useState } from 'react'
+import { Link, useFetcher } from 'react-router'
+import { MiniFigure } from '../figure/MiniFigure'
+import type { action } from '../routes/shelf'
+import type { Card } from '../server/cards.server'
+import { VerdictSign } from '../widgets/VerdictSign'
+
+/** One problem: figure, title, question and how it stands; what can be done with it behind three dots. */
+export function ProblemCard({ card }: { card: Card }) {
+  const fetcher = useFetcher<typeof action>()
+  const [menu, setMenu] = useState<HTMLElement | null>(null)
+  const [renaming, setRenaming] = useState(false)
+  const submit = (fields: Record<string, string>) => void fetcher.submit({ id: card.id, ...fields }, { method: 'post' })
+  const leaving = fetcher.formData?.get('intent') === 'delete'
+  const title = (fetcher.formData?.get('title') as string | null) ?? card.title
+  if (leaving) return null
+  return (
+    <li className="card">
+      <Link to={`/problems/${card.id}/given`} className="card-link" aria-label={`Open ${card.title}`}>
+        <MiniFigure groups={card.drawing} width={220} height={152} />
+      </Link>
+      <div className="card-text">
+        {renaming ? <Rename title={title} onDone={(next) => (setRenaming(false), next !== null && next !== card.title && submit({ intent: 'rename', title: next }))} /> : <h2>{title}</h2>}
+        <p>{card.statement}</p>
+      </div>
+      <div className={card.status.bad ? 'card-status pencil' : 'card-status'}>
+        <span className="card-status-text">{card.status.text}</span>
+        <span className="card-signs">
+          {card.status.signs.slice(0, 8).map((s, i) => (
+            <VerdictSign key={i} sign={s} />
+          ))}
+        </span>
+      </div>
+      <button type="button" className="card-more" aria-label={`More for ${card.title}`} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
+        ⋯
+      </button>
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)} onClick={() => setMenu(null)} disableRestoreFocus={renaming}>
+        <MenuItem onClick={() => setRenaming(true)}>Rename</MenuItem>
+        <MenuItem onClick={() => submit({ intent: 'duplicate' })}>Duplicate</MenuItem>
+        <MenuItem component="a" href={`/problems/${card.id}/file`} download>
+          Save as a file
+        </MenuItem>
+        <MenuItem onClick={() => submit({ intent: 'delete' })}>Take off the Shelf</MenuItem>
+      </Menu>
+    </li>
+  )
+}
+
+function Rename({ title, onDone }: { title: string; onDone: (title: string | null) => void }) {
+  const field = useRef<HTMLInputElement>(null)
+  const done = useRef(false)
+  const finish = (value: string | null) => {
+    if (done.current) return
+    done.current = true
+    onDone(value)
+  }
+  useEffect(() => {
+    // the menu gives its focus back as it closes; take it after that
+    const frame = requestAnimationFrame(() => field.current?.select())
+    return () => cancelAnimationFrame(frame)
+  }, [])
+  return (
+    <input
+      ref={field}
+      className="card-rename"
+      defaultValue={title}
+      maxLength={300}
+      aria-label="Title"
+      onBlur={(e) => finish(e.target.value.trim() || null)}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') finish(e.currentTarget.value.trim() || null)
+        if (e.key === 'Escape') finish(null)
+      }}
+    />
+  )
+}

@@ -1,0 +1,118 @@
+import Snackbar from '@mui/material/Snackbar'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { useFetcher } from 'react-router'
+import type { Card } from '../server/cards.server'
+import { TopLine } from '../widgets/TopLine'
+import { ProblemCard } from './ProblemCard'
+import type { action } from '../routes/shelf'
+import './shelf.css'
+
+const KINDS = [
+  ['all', 'All'],
+  ['beam', 'Beams'],
+  ['frame', 'Frames'],
+  ['truss', 'Trusses'],
+] as const
+
+/** The home page: every problem as a sheet standing on a beam, with its little figure. */
+export function Shelf({ cards }: { cards: Card[] }) {
+  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('all')
+  const [find, setFind] = useState('')
+  const [undo, setUndo] = useState<{ id: string; title: string } | null>(null)
+  const fetcher = useFetcher<typeof action>()
+  const opener = useFetcher<typeof action>()
+  const search = useRef<HTMLInputElement>(null)
+  const picker = useRef<HTMLInputElement>(null)
+
+  const shown = useMemo(() => {
+    const words = find.toLowerCase().trim()
+    return cards.filter((c) => (kind === 'all' || c.kind === kind) && (words === '' || `${c.title} ${c.statement}`.toLowerCase().includes(words)))
+  }, [cards, kind, find])
+
+  const result = fetcher.data
+  useEffect(() => {
+    if (result?.ok && result.deleted) setUndo(result.deleted)
+  }, [result])
+
+  const create = () => void fetcher.submit({ intent: 'new' }, { method: 'post' })
+  const openFile = async (file: File | undefined) => {
+    if (file) void opener.submit({ intent: 'open', file: await file.text() }, { method: 'post', encType: 'multipart/form-data' })
+  }
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return
+      if (e.key === 'n') create()
+      else if (e.key === 'o') picker.current?.click()
+      else if (e.key === '/') search.current?.focus()
+      else return
+      e.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+
+  const refused = opener.data && !opener.data.ok ? opener.data : fetcher.data && !fetcher.data.ok ? fetcher.data : undefined
+  return (
+    <>
+      <TopLine />
+      <main className="shelf" onDragOver={(e) => e.preventDefault()} onDrop={(e) => (e.preventDefault(), void openFile(e.dataTransfer.files[0]))}>
+        <aside>
+          <h1>Shelf</h1>
+          <p className="shelf-sub">Quince Hill, {countWords(cards.length)}</p>
+          <nav className="shelf-kinds" aria-label="Kinds of problem">
+            {KINDS.map(([key, label]) => (
+              <button key={key} type="button" aria-pressed={kind === key} onClick={() => setKind(key)}>
+                {label}
+                <em>{key === 'all' ? cards.length : cards.filter((c) => c.kind === key).length}</em>
+              </button>
+            ))}
+          </nav>
+          <label className="shelf-find">
+            <span className="visually-hidden">Find</span>
+            <input ref={search} value={find} placeholder="Find" onChange={(e) => setFind(e.target.value)} onKeyDown={(e) => e.key === 'Escape' && (setFind(''), e.currentTarget.blur())} />
+            <kbd>/</kbd>
+          </label>
+          <button type="button" className="shelf-new" onClick={create}>
+            New problem<kbd>n</kbd>
+          </button>
+          <button type="button" className="shelf-open" onClick={() => picker.current?.click()}>
+            Open a file<kbd>o</kbd>
+          </button>
+          <input ref={picker} type="file" accept=".json,application/json" hidden onChange={(e) => (void openFile(e.target.files?.[0]), (e.target.value = ''))} />
+          {refused && (
+            <p className="shelf-refused pencil" role="alert">
+              {refused.message}
+              {refused.path && refused.path !== '$' && <span className="quiet"> ({refused.path})</span>}
+            </p>
+          )}
+        </aside>
+        <section className="shelf-boards" aria-label="Problems">
+          {shown.length === 0 ? (
+            <p className="shelf-empty">{cards.length === 0 ? 'The Shelf is empty. Press n for a new problem.' : 'No problem on the Shelf is like that.'}</p>
+          ) : (
+            <ul className="shelf-row">
+              {shown.map((card) => (
+                <ProblemCard key={card.id} card={card} />
+              ))}
+            </ul>
+          )}
+        </section>
+      </main>
+      <Snackbar
+        open={undo !== null}
+        autoHideDuration={12_000}
+        onClose={(_, reason) => reason !== 'clickaway' && setUndo(null)}
+        message={undo ? `${undo.title} was taken off the Shelf.` : ''}
+        action={
+          <button type="button" className="shelf-undo" onClick={() => (undo && void fetcher.submit({ intent: 'restore', id: undo.id }, { method: 'post' }), setUndo(null))}>
+            Put it back
+          </button>
+        }
+      />
+    </>
+  )
+}
+
+const WORDS = ['no problems', 'one problem', 'two problems', 'three problems', 'four problems', 'five problems', 'six problems', 'seven problems', 'eight problems', 'nine problems', 'ten problems', 'eleven problems', 'twelve problems']
+const countWords = (n: number) => WORDS[n] ?? `${n} problems`

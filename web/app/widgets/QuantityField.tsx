@@ -1,0 +1,122 @@
+import { ExpressionError, coherentUnitName, edit, formatPlain, makeReader, siPerCoherent, type Dimension, type ProblemError, type Quantity } from '@viga/core'
+import { useId, useMemo, useState } from 'react'
+import { useSheet, useSheetStore } from '../sheet/context'
+import './fields.css'
+
+interface Props {
+  /** What the field is, for assistive technology and for its draft: "x of C". */
+  name: string
+  value: Quantity | undefined
+  dimension: Dimension
+  /** Takes the text as typed; returns why it was refused. */
+  onChange: (value: Quantity, merge: string) => ProblemError | string | null
+  /** Called with nothing typed, where a value may be absent. */
+  onClear?: () => void
+  placeholder?: string
+  /** Percentages are places along a member too. */
+  percent?: boolean
+  autoFocus?: boolean
+  /** Shown when the text says no more than its value: "m". */
+  unit?: boolean
+  className?: string
+}
+
+const PERCENT = /^\s*[-+]?[\d.]+\s*%\s*$/
+
+/**
+ * A number with a dimension: takes arithmetic, units and symbols, keeps what was typed, shows what it understood.
+ * Each readable keystroke takes effect; an unreadable text stays in the field, with a sentence, until it is mended.
+ */
+export function QuantityField({ name, value, dimension, onChange, onClear, placeholder, percent, autoFocus, unit, className }: Props) {
+  const store = useSheetStore()
+  const draft = useSheet((s) => s.drafts[name])
+  const units = useSheet((s) => s.problem.units)
+  const symbols = useSheet((s) => s.problem.symbols)
+  const [focused, setFocused] = useState(false)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const [session, setSession] = useState(0)
+  const messageId = useId()
+  const reader = useMemo(() => makeReader(units, symbols).reader, [units, symbols])
+  const kept = value === undefined ? '' : String(value)
+  const text = draft ?? kept
+
+  const read = (t: string) => (percent && PERCENT.test(t) ? null : reader.read(edit.typed(t), dimension))
+  const understood = useMemo(() => {
+    if (text.trim() === '' || (percent && PERCENT.test(text))) return ''
+    try {
+      const r = reader.read(edit.typed(text), dimension)
+      if (!r.ok) return ''
+      const name = coherentUnitName(units, dimension)
+      const plain = /^\s*-?[\d.]+\s*$/.test(text)
+      if (plain) return unit ? name : ''
+      // "6 kN" says itself; anything else is answered with its value
+      const shown = `${formatPlain(r.si / siPerCoherent(units, dimension), 5)} ${name}`.trim()
+      return shown.replace(/[\s·]/g, '') === text.replace(/[\s*·]/g, '').replace(/\^2/g, '²').replace(/\^4/g, '⁴') ? '' : shown
+    } catch (error) {
+      if (error instanceof ExpressionError) return ''
+      throw error
+    }
+  }, [text, reader, dimension, units, unit, percent])
+
+  const change = (t: string) => {
+    if (t.trim() === '') {
+      setRefusal(null)
+      if (onClear) {
+        store.getState().draft(name, null)
+        onClear()
+      } else store.getState().draft(name, '')
+      return
+    }
+    const r = read(t)
+    const problem = r && !r.ok ? r.message : onChange(edit.typed(t), `${name} ${session}`)
+    const message = problem === null ? null : typeof problem === 'string' ? problem : problem.message
+    setRefusal(message)
+    // what was typed keeps its spaces while it is being typed; on leaving, a readable text is the document's own
+    store.getState().draft(name, message === null && String(edit.typed(t)) === t ? null : t)
+  }
+  const leave = () => {
+    setFocused(false)
+    if (refusal === null && draft !== undefined && draft.trim() !== '') store.getState().draft(name, null)
+    if (draft === '' && kept !== '') {
+      store.getState().draft(name, null)
+      setRefusal(null)
+    }
+  }
+  const wrong = refusal ?? (draft !== undefined && draft.trim() !== '' && !focused ? unreadable(read(draft)) : null)
+  return (
+    <span className={`qf${focused ? ' focused' : ''}${wrong ? ' wrong' : ''}${className ? ` ${className}` : ''}`}>
+      <input
+        value={text}
+        aria-label={name}
+        aria-invalid={wrong !== null}
+        aria-describedby={wrong ? messageId : undefined}
+        placeholder={placeholder}
+        autoFocus={autoFocus}
+        spellCheck={false}
+        autoComplete="off"
+        onChange={(e) => change(e.target.value)}
+        onFocus={(e) => {
+          setFocused(true)
+          setSession((n) => n + 1)
+          e.target.select()
+        }}
+        onBlur={leave}
+        onKeyDown={(e) => {
+          if (e.key === 'Escape' && draft !== undefined) {
+            e.stopPropagation()
+            store.getState().draft(name, null)
+            setRefusal(null)
+          }
+        }}
+      />
+      {understood && <span className="understood">{understood}</span>}
+      {wrong && (
+        <span className="refusal" id={messageId} role={focused ? undefined : 'alert'}>
+          {wrong}
+        </span>
+      )}
+    </span>
+  )
+}
+
+const unreadable = (r: ReturnType<ReturnType<typeof makeReader>['reader']['read']> | null) => (r && !r.ok ? r.message : null)

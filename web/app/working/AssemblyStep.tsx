@@ -1,0 +1,89 @@
+import { formatNumber, working } from '@viga/core'
+import { useMemo, useState } from 'react'
+import { useSheetStore } from '../sheet/context'
+import { Formula, texLabel, texNumber } from '../widgets/Formula'
+import { commonPower, MatrixView, powerWords } from './MatrixView'
+import { PatternView } from './PatternView'
+import { MemberChoice, useMember } from './StiffnessStep'
+import type { StepProps } from './step'
+
+/** Above this many unknowns the matrix is shown as its pattern, with any row on request. */
+const WHOLE = 48
+
+export function AssemblyStep({ solution, units }: StepProps) {
+  const store = useSheetStore()
+  const [at, choose] = useMember(solution)
+  const [hover, setHover] = useState<{ row: number; column: number } | null>(null)
+  const [pinned, setPinned] = useState<{ row: number; column: number } | null>(null)
+  const n = solution.dofs.list.length
+  const w = useMemo(() => working.memberWorking(solution, units, at), [solution, units, at])
+  const K = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
+  const entry = hover ?? pinned
+  const power = K ? commonPower(K.values) : commonPower(w.K.values)
+  const block = useMemo(() => new Set(w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w])
+  const point = (e: { row: number; column: number } | null) => {
+    setHover(e)
+    store.getState().point(e && [`dof:${e.row}`, `dof:${e.column}`, ...working.termsOf(solution, units, e.row, e.column).flatMap((t) => (t.member ? [`member:${t.member}`] : []))].join('+'))
+  }
+  const inMember = (e: { row: number; column: number } | null) => {
+    if (!e) return null
+    const row = w.K.rows.findIndex((r) => r?.index === e.row)
+    const column = w.K.columns.findIndex((c) => c?.index === e.column)
+    return row < 0 || column < 0 ? null : { row, column }
+  }
+  return (
+    <>
+      <h1>Assembly</h1>
+      <p className="prose">
+        Turned to global axes, each member’s matrix is added into <i>K</i> at the rows and columns of its own unknowns. <i>{w.id}</i> joins <i>{w.start}</i> ({numbers(w.K.rows.slice(0, w.K.rows.length / 2))}) to <i>{w.end}</i> ({numbers(w.K.rows.slice(w.K.rows.length / 2))}).
+      </p>
+      <MemberChoice solution={solution} at={at} onChoose={choose} />
+      <MatrixView label={`stiffness of ${w.id}`} name={<i>k</i>} entries={w.K} power={power} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
+      <div className="matrix-head">
+        <span>The whole, free before held</span>
+        <span className="quiet">{powerWords(power, `${units.force}, ${units.length}, rad`)}</span>
+      </div>
+      {K ? (
+        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} free={solution.dofs.free} block={block} at={entry} onPoint={point} onPick={setPinned} />
+      ) : (
+        <PatternView solution={solution} units={units} onPick={setPinned} />
+      )}
+      <EntrySum solution={solution} units={units} at={entry} />
+    </>
+  )
+}
+
+const numbers = (rows: working.Entries['rows']) => rows.map((r) => (r ? r.number : 'none')).join(', ')
+
+/** Where an entry of K comes from: in symbols, in numbers, and in one plain sentence. */
+function EntrySum({ solution, units, at }: Pick<StepProps, 'solution' | 'units'> & { at: { row: number; column: number } | null }) {
+  if (!at) return <p className="prose entry-sum">Point at an entry to see what it is the sum of.</p>
+  const all = working.unknowns(solution)
+  const [r, c] = [all[at.row], all[at.column]]
+  const terms = working.termsOf(solution, units, at.row, at.column)
+  const total = terms.reduce((t, x) => t + x.value, 0)
+  const turns = [r, c].filter((u) => u.component === 'rotation').length
+  const unit = turns === 2 ? `${units.force}·${units.length}` : turns === 1 ? units.force : `${units.force}/${units.length}`
+  const K = `K_{${r.number},${c.number}}`
+  const symbols = terms.map((t) => (t.member ? `k^{${texLabel(t.member)}}_{${t.row}${t.column}}` : 'k_{\\text{spring}}')).join('+')
+  const values = terms.map((t, i) => `${i > 0 && t.value >= 0 ? '+' : ''}${texNumber(formatNumber(t.value, { figures: 5 }))}`).join('')
+  const result = Math.abs(total) <= 1e-12 * Math.max(...terms.map((t) => Math.abs(t.value)), 0) ? 0 : total
+  const verb = (u: working.Unknown) => (u.component === 'rotation' ? `turns ${u.node} by one radian` : `moves ${u.node} by one ${units.length} along ${u.component}`)
+  const force = (u: working.Unknown) => (u.component === 'rotation' ? `moment at ${u.node}` : `force at ${u.node} along ${u.component}`)
+  return (
+    <div className="entry-sum">
+      {terms.length === 0 ? (
+        <p className="prose">
+          No member joins <i>{r.node}</i> and <i>{c.node}</i> here: the entry is 0.
+        </p>
+      ) : (
+        <>
+          <Formula tex={`${K}=${symbols}${terms.length > 1 ? `=${values}` : ''}=${texNumber(formatNumber(result, { figures: 5 }))}\\;\\text{${unit}}`} plain={`K${r.number},${c.number} = ${formatNumber(result, { figures: 5 })} ${unit}`} />
+          <p className="prose">
+            The {force(r)} that goes with what {verb(c)}, while every other unknown is held.
+          </p>
+        </>
+      )}
+    </div>
+  )
+}

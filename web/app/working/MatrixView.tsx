@@ -1,0 +1,78 @@
+import { formatNumber, superscript, type Entries, type Unknown } from '@viga/core'
+import { memo, type ReactNode } from 'react'
+import { NumberMark } from './NumberMark'
+
+/** A common power of ten taken out of a block of numbers, so that columns stay narrow: 0, 3, 6 or −3 … */
+export function commonPower(values: readonly (readonly number[])[]): number {
+  let most = 0
+  for (const row of values) for (const v of row) most = Math.max(most, Math.abs(v))
+  if (most === 0) return 0
+  const e = Math.floor(Math.log10(most))
+  return e >= 5 ? 3 * Math.floor((e - 2) / 3) : e < -2 ? 3 * Math.floor(e / 3) : 0
+}
+
+export const powerWords = (power: number, units: string) => (power === 0 ? units : `10${superscript(power)} × ${units}`)
+
+interface Props {
+  name: ReactNode
+  entries: Entries
+  power: number
+  /** Rows and columns from this one on are held: a dashed line stands before them. */
+  free?: number
+  /** Numbers under which rows and columns are shown when they are no degrees of freedom. */
+  plainNumbers?: boolean
+  /** Rows and columns of a member's block, tinted. */
+  block?: ReadonlySet<number>
+  at?: { row: number; column: number } | null
+  onPoint?: (at: { row: number; column: number } | null) => void
+  onPick?: (at: { row: number; column: number }) => void
+  label: string
+}
+
+/** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
+export const MatrixView = memo(function MatrixView({ name, entries, power, free, plainNumbers, block, at, onPoint, onPick, label }: Props) {
+  const { rows, columns, values } = entries
+  const divide = 10 ** power
+  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? i + 1 : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
+  const biggest = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
+  const cls = (i: number, j: number) => {
+    const c: string[] = []
+    if (free !== undefined && (i >= free || j >= free)) c.push('held')
+    if (block && rows[i] && columns[j] && block.has(rows[i].index) && block.has(columns[j].index)) c.push('in')
+    if (at && (at.row === i || at.column === j)) c.push('line')
+    if (at && at.row === i && at.column === j) c.push('at')
+    if (free === j && j > 0) c.push('cut')
+    return c.join(' ')
+  }
+  return (
+    <div className="matrix-scroll">
+      <table className="matrix" aria-label={label} onMouseLeave={() => onPoint?.(null)}>
+        <thead>
+          <tr>
+            <th className="m-name">{name}</th>
+            {columns.map((u, j) => (
+              <th key={j} className={free === j && j > 0 ? 'cut' : undefined}>
+                {mark(u, j)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {values.map((row, i) => (
+            <tr key={i} className={free === i && i > 0 ? 'cut-row' : undefined}>
+              <th>{mark(rows[i], i)}</th>
+              {row.map((v, j) => {
+                const zero = Math.abs(v) <= 1e-12 * biggest
+                return (
+                  <td key={j} className={`${cls(i, j)}${zero ? ' zero' : ''}`} title={zero ? undefined : String(v)} onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))} onClick={onPick && (() => onPick({ row: i, column: j }))}>
+                    {zero ? '0' : formatNumber(v / divide, { decimals: 3 })}
+                  </td>
+                )
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+})

@@ -1,0 +1,10 @@
+CREATE TABLE problems (
+  id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL PRIMARY KEY,
+  title VARCHAR(300) NOT NULL,
+  document LONGTEXT NOT NULL,
+  revision INT UNSIGNED NOT NULL,
+  created_at TIMESTAMP(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
+  changed_at TIMESTAMP(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3),
+  deleted_at TIMESTAMP(3) NULL DEFAULT NULL,
+  KEY on_the_shelf (deleted_at, created_at)
+)
