@@ -1,8 +1,8 @@
 import { answerDimension, type Answer, type Dimension } from '@viga/core'
 
-const SUB = { x: 'ₓ', y: 'ᵧ', rotation: '' } as const
+const SUB = { x: ' x', y: ' y', rotation: '' } as const
 
-/** What a hand value is called: "Aᵧ", "M of AB at 100%", "largest M". */
+/** What a hand value is called: "A y", "M of AB at 100%", "largest M". */
 export function answerName(a: Answer): string {
   const letter = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
   switch (a.quantity) {
@@ -19,7 +19,7 @@ export function answerName(a: Answer): string {
     case 'minimum':
       return `${a.quantity === 'maximum' ? 'largest' : 'least'} ${letter[a.of!]}${a.member ? ` in ${a.member}` : ''}`
     case 'stiffness': {
-      const at = (p: Answer['row']) => (typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || 'θ'}` : '')
+      const at = (p: Answer['row']) => (typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : '')
       return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}`
     }
     case 'load-factor':

@@ -11,6 +11,13 @@ const LAYERS: { key: keyof Shown; label: string; press: string }[] = [
   { key: 'unknowns', label: 'Unknowns', press: 'u' },
   { key: 'reactions', label: 'Reactions', press: 'r' },
 ]
+/** Layers offered by name in each part; the keys work everywhere. */
+const OFFERED: Record<Part, (keyof Shown)[]> = {
+  given: ['loads', 'dimensions', 'supports', 'names'],
+  working: ['loads', 'supports', 'names', 'unknowns'],
+  results: ['loads', 'dimensions', 'supports', 'names', 'reactions'],
+  check: ['loads', 'supports', 'names', 'reactions'],
+}
 const DIAGRAMS = ['N', 'V', 'M'] as const
 
 interface Props {
@@ -54,7 +61,7 @@ export function LayerBar({ part, drawing, setDrawing, refit, truss, enlarged }: 
           Draw<kbd>a</kbd>
         </button>
       )}
-      {LAYERS.map((l) => (
+      {LAYERS.filter((l) => OFFERED[part].includes(l.key)).map((l) => (
         <button key={l.key} type="button" aria-pressed={shown[l.key] as boolean} onClick={() => show({ [l.key]: !shown[l.key] })}>
           {l.label}
           <kbd>{l.press}</kbd>

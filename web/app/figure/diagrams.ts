@@ -24,9 +24,8 @@ export interface DiagramOptions {
   key: DiagramKey
   /** px for the largest value. */
   tall: number
-  /** Value in shown units of one SI unit. */
+  /** Value in shown units of one SI unit. Moments are written without sign (the side tells), N with T or C. */
   shown: number
-  /** Signs of the words: moments without sign (the side tells), N with T or C. */
 }
 
 /**
@@ -40,6 +39,7 @@ export function drawDiagram(solution: Solution, view: View, fields: readonly Fie
   const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
   if (max === 0) return out
   const side = key === 'M' ? -1 : 1
+  const said = new Set<string>()
   s.members.forEach((m, i) => {
     if (m.bar && key !== 'N') return
     const l = memberLine(s, view, m)
@@ -76,7 +76,14 @@ export function drawDiagram(solution: Solution, view: View, fields: readonly Fie
       marks: [{ t: 'path', d: `${shape}Z`, fill: 'cedar', opacity: 0.07 }, ...strokes, { t: 'path', d: shape, stroke: 'ink', width: 1.35, round: true }],
     })
     for (let k = 1; k < edge.length; k += 1) if (k % 3 === 1 || edge.length < 8) out.obstacles.push({ a: edge[Math.max(0, k - 3)], b: edge[k], half: 1 })
-    values(solution, i, fields[i], l, at, max, options, out, target)
+    // the area under the outline, in a few broad strokes
+    for (let k = 0; k <= 8; k++) {
+      const x = (m.length * k) / 8
+      const seg = fields[i].segments.find((t) => x <= t.x1 * (1 + 1e-12)) ?? fields[i].segments[fields[i].segments.length - 1]
+      const v = value(seg, x)
+      if (Math.abs(v) > 0.08 * max) out.obstacles.push({ a: at(x, 0.1 * v), b: at(x, 0.92 * v), half: k === 0 || k === 8 ? 2 : Math.min(l.px / 20, 14) })
+    }
+    values(solution, i, fields[i], l, at, max, options, out, target, said)
   })
   return out
 }
@@ -88,7 +95,7 @@ function word(text: string, fill: 'ink' | 'ink-2' | 'ink-3' = 'ink') {
 const besideMiddle = (l: ReturnType<typeof memberLine>, gap: number) => [0.5, 0.4, 0.6].flatMap((f) => [1, -1].map((k) => plus(plus(l.a, l.dir, f * l.px), l.up, k * gap)))
 
 /** Words at the ends, at the extremes inside, and once where a value is constant. */
-function values(solution: Solution, i: number, field: Field, l: ReturnType<typeof memberLine>, at: (x: number, v: number) => Vec, max: number, options: DiagramOptions, out: DiagramDrawing, target: string) {
+function values(solution: Solution, i: number, field: Field, l: ReturnType<typeof memberLine>, at: (x: number, v: number) => Vec, max: number, options: DiagramOptions, out: DiagramDrawing, target: string, said: Set<string>) {
   const { key, shown } = options
   const m = solution.structure.members[i]
   const range = extremes(field, m.length)[key]
@@ -115,12 +122,18 @@ function values(solution: Solution, i: number, field: Field, l: ReturnType<typeo
     if (tiny && !p.end) continue
     const top = at(p.x, tiny ? 0 : p.v)
     const text = tiny ? '0' : key === 'M' ? formatNumber(Math.abs(p.v) * shown) : key === 'N' ? `${formatNumber(Math.abs(p.v) * shown)} ${p.v > 0 ? 'T' : 'C'}` : formatNumber(p.v * shown)
+    // where two members pass the same moment round a joint, or nothing ends there, it is said once
+    if (p.end && (key === 'M' || tiny)) {
+      const once = `${p.x === 0 ? m.start : m.end} ${text}`
+      if (said.has(once)) continue
+      said.add(once)
+    }
     const w = textWidth(text, 12.5) / 2
     const s = Math.sign(p.v || 1) * (key === 'M' ? -1 : 1)
     const outward = (k: number, along = 0) => plus(plus(top, l.up, s * (k + Math.abs(l.up.x) * w)), l.dir, along * (Math.abs(l.dir.x) * w + 9))
     const inward = p.x < m.length / 2 ? 1 : -1
     // a zero at an end is said once a joint is free of other words
-    out.wishes.push({ key: `w${i}.${p.x}`, target, mark: tiny ? { ...word(text, 'ink-3') } : word(text, p.end || constant ? 'ink' : 'ink'), candidates: [outward(11), outward(11, 0.9 * inward), outward(11, -0.9 * inward), outward(20, 0.5 * inward), outward(24), outward(-12, inward), outward(-14, -inward), outward(34)], optional: tiny, clear: 2 })
+    out.wishes.push({ key: `w${i}.${p.x}`, target, mark: word(text, tiny ? 'ink-3' : 'ink'), candidates: [outward(11), outward(11, 0.9 * inward), outward(11, -0.9 * inward), outward(20, 0.5 * inward), outward(24), outward(-12, inward), outward(-14, -inward), outward(34)], optional: tiny, clear: 2 })
     if (!p.end && !constant) out.groups.push({ key: `k${i}.${p.x}`, target, marks: [circle(top, 2.8, { stroke: 'ink', width: 1.1, fill: 'paper' })] })
   }
 }

@@ -48,7 +48,7 @@ export function drawLoads(s: Structure, view: View, loads: readonly DrawnLoad[],
     if (load.type === 'distributed') row(s, view, d, load, most, hand, stacked, out)
     else if (load.type === 'nodal') {
       const n = s.nodes[load.node]
-      concentrated(d, onScreen(view, n.x, n.y), vec(load.fx, -load.fy), load.m, hand, out, nodeClearance(s, load.node, hand))
+      concentrated(d, onScreen(view, n.x, n.y), vec(load.fx, -load.fy), load.m, hand, out, nodeClearance(s, load.node, hand), memberStands(s, view, load.node, vec(load.fx, -load.fy)))
     } else if (load.type === 'point') {
       const m = s.members[load.member]
       const l = memberLine(s, view, m)
@@ -61,6 +61,14 @@ export function drawLoads(s: Structure, view: View, loads: readonly DrawnLoad[],
 }
 
 const nodeClearance = (s: Structure, node: number, hand: LoadHand) => (s.members.some((m) => !m.bar && (m.start === node || m.end === node)) ? (hand.small ? 4 : 9) : hand.small ? 3 : 6)
+
+/** Whether a member stands where the arrow would come from, while the far side is free: then the arrow hangs from the joint. */
+function memberStands(s: Structure, view: View, node: number, f: Vec): boolean {
+  const dir = unit(f)
+  const away = s.members.flatMap((m) => (m.start === node ? [memberLine(s, view, m).dir] : m.end === node ? [times(memberLine(s, view, m).dir, -1)] : []))
+  const supported = s.supports.some((p) => p.node === node)
+  return !supported && away.some((v) => dot(v, dir) < -0.9) && !away.some((v) => dot(v, dir) > 0.8)
+}
 
 function label(text: string, more: Partial<TextMark> = {}): Omit<TextMark, 'x' | 'y'> {
   return { t: 'text', text, size: 12.5, weight: 500, fill: 'load', halo: true, ...more }
@@ -162,11 +170,11 @@ function alongMember(l: ReturnType<typeof memberLine>, at: (x: number) => Vec, l
   out.wishes.push({ key: `v${d.target}`, target: d.target, mark: label(d.words.end ? `${d.words.main} to ${d.words.end}` : d.words.main), candidates: [1, 1.6, 2.2].map((k) => plus(mid, l.up, k * 13 + Math.abs(l.up.x) * w)) })
 }
 
-function concentrated(d: DrawnLoad, c: Vec, f: Vec, m: number, hand: LoadHand, out: LoadDrawing, gap: number) {
+function concentrated(d: DrawnLoad, c: Vec, f: Vec, m: number, hand: LoadHand, out: LoadDrawing, gap: number, hangs = false) {
   const marks: Mark[] = []
   if (f.x !== 0 || f.y !== 0) {
     const dir = unit(f)
-    const tip = plus(c, dir, -gap)
+    const tip = hangs ? plus(c, dir, gap + hand.point) : plus(c, dir, -gap)
     const tail = plus(tip, dir, -hand.point)
     marks.push(...(hand.small ? [line(tail, plus(tip, dir, -5), 'load', 1.3), head(tip, dir, 8, 5, 'load')] : arrow(tail, tip, 'load')))
     out.obstacles.push({ a: tail, b: tip, half: 4 })
@@ -178,7 +186,11 @@ function concentrated(d: DrawnLoad, c: Vec, f: Vec, m: number, hand: LoadHand, o
         key: `v${d.target}`,
         target: d.target,
         mark: label(d.words.main),
-        candidates: [plus(plus(tail, dir, -8), vec(0, 0), 0), ...[0.15, 0.5].flatMap((t) => [plus(plus(tail, dir, t * hand.point), side, reach), plus(plus(tail, dir, t * hand.point), side, -reach)]), plus(tail, dir, -(10 + Math.abs(dir.x) * w)), plus(plus(tail, dir, -10), side, reach)].map((p, i) => (i === 0 ? plus(tail, dir, -(9 + Math.abs(dir.x) * (w + 2))) : p)),
+        candidates: [
+          hangs ? plus(tip, dir, 10 + Math.abs(dir.x) * (w + 2)) : plus(tail, dir, -(9 + Math.abs(dir.x) * (w + 2))),
+          ...[0.15, 0.5, 0.85].flatMap((t) => [plus(plus(tail, dir, t * hand.point), side, reach), plus(plus(tail, dir, t * hand.point), side, -reach)]),
+          plus(plus(tail, dir, -10), side, reach),
+        ],
         clear: 2,
       })
     }
@@ -193,7 +205,7 @@ function concentrated(d: DrawnLoad, c: Vec, f: Vec, m: number, hand: LoadHand, o
       out.wishes.push({ key: `c${d.target}`, target: d.target, mark: label(words), candidates: [vec(c.x, c.y - r - 11), vec(c.x + r + w + 5, c.y - 10), vec(c.x - r - w - 5, c.y - 10), vec(c.x + r + w + 5, c.y + 12), vec(c.x - r - w - 5, c.y + 12), vec(c.x, c.y + r + 14)] })
     }
   }
-  if (marks.length) out.groups.push({ key: d.target, target: d.target, marks, hit: { d: polyline([c, plus(c, unit(f), f.x || f.y ? -hand.point - gap : 0)]), width: f.x || f.y ? 16 : 40 } })
+  if (marks.length) out.groups.push({ key: d.target, target: d.target, marks, hit: { d: polyline([c, plus(c, unit(f), f.x || f.y ? (hangs ? 1 : -1) * (hand.point + gap) : 0)]), width: f.x || f.y ? 16 : 40 } })
 }
 
 function couples(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, { type: 'couple' }>, hand: LoadHand, out: LoadDrawing) {

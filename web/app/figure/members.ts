@@ -52,7 +52,8 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
   const corners: { ink: Mark[]; lining: Mark[] } = { ink: [], lining: [] }
 
   s.members.forEach((m, i) => {
-    const { a, b, dir } = memberLine(s, view, m)
+    const l = memberLine(s, view, m)
+    const { a, b, dir } = l
     const target = `member:${m.id}`
     const hit = { d: polyline([a, b]), width: 16 }
     const offsets = [0, 1].map((end) => {
@@ -64,12 +65,14 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
     })
     const from = plus(a, dir, offsets[0])
     const to = plus(b, dir, -offsets[1])
+    // where a corner piece carries the outline round the joint, the member's own lines stop short of it
+    const short = [m.start, m.end].map((node, end) => (style === 'timber' && rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end) && rigidEnds(s, ends[node]).length > 1 ? cornerReach(hand, l.px) - 0.4 : 0))
     if (m.bar) bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)] })
     else if (style === 'axis') bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
     else {
-      bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member)] })
+      bodies.push({ key: `m${i}`, target, hit, marks: [line(plus(from, dir, short[0]), plus(to, dir, -short[1]), 'ink', hand.member)] })
       const close = (node: number, off: number) => (off > 0 || ends[node].length === 1 ? hand.outline : 0)
-      linings.push({ key: `l${i}`, target, marks: [line(plus(from, dir, close(m.start, offsets[0])), plus(to, dir, -close(m.end, offsets[1])), 'sheet', hand.member - 2 * hand.outline, { cls: 'lining' })] })
+      linings.push({ key: `l${i}`, target, marks: [line(plus(from, dir, close(m.start, offsets[0]) + short[0]), plus(to, dir, -close(m.end, offsets[1]) - short[1]), 'sheet', hand.member - 2 * hand.outline, { cls: 'lining' })] })
     }
     ;[0, 1].forEach((end) => {
       const node = end === 0 ? m.start : m.end
@@ -89,22 +92,28 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
   return [...bodies, { key: 'corners', marks: corners.ink }, ...linings, { key: 'corner linings', marks: corners.lining }, ...rings, ...joints]
 }
 
-/** The outline of a rigid corner: two short stubs and a mitre, drawn once as ink and once as lining. */
-function corner(s: Structure, view: View, node: number, ends: { member: number; end: 0 | 1 }[], hand: Hand, out: { ink: Mark[]; lining: Mark[] }) {
-  const rigid = ends.filter((e) => {
+const rigidEnds = (s: Structure, ends: { member: number; end: 0 | 1 }[]) =>
+  ends.filter((e) => {
     const m = s.members[e.member]
     return !m.bar && m.releases.slice(3 * e.end, 3 * e.end + 3).every((r) => r === false)
   })
+
+/** How far a corner piece reaches along a member, px. */
+const cornerReach = (hand: Hand, px: number) => Math.min(1.2 * hand.member, px / 2)
+
+/** The outline of a rigid corner: short stubs and their mitres, one stroke as ink and one as lining, so that no edge is drawn twice. */
+function corner(s: Structure, view: View, node: number, ends: { member: number; end: 0 | 1 }[], hand: Hand, out: { ink: Mark[]; lining: Mark[] }) {
+  const rigid = rigidEnds(s, ends)
+  if (rigid.length < 2) return
   const c = onScreen(view, s.nodes[node].x, s.nodes[node].y)
-  const stub = (e: (typeof rigid)[number], reach: number): Vec => {
+  const stub = (e: (typeof rigid)[number]): Vec => {
     const { dir, px } = memberLine(s, view, s.members[e.member])
-    return plus(c, dir, (e.end === 0 ? 1 : -1) * Math.min(reach, px / 2))
+    return plus(c, dir, (e.end === 0 ? 1 : -1) * cornerReach(hand, px))
   }
-  for (let i = 0; i < rigid.length; i++)
-    for (let j = i + 1; j < rigid.length; j++) {
-      out.ink.push({ t: 'path', d: polyline([stub(rigid[i], hand.member), c, stub(rigid[j], hand.member)]), stroke: 'ink', width: hand.member })
-      out.lining.push({ t: 'path', d: polyline([stub(rigid[i], hand.member + 2), c, stub(rigid[j], hand.member + 2)]), stroke: 'sheet', width: hand.member - 2 * hand.outline })
-    }
+  let d = ''
+  for (let i = 0; i < rigid.length; i++) for (let j = i + 1; j < rigid.length; j++) d += polyline([stub(rigid[i]), c, stub(rigid[j])])
+  out.ink.push({ t: 'path', d, stroke: 'ink', width: hand.member })
+  out.lining.push({ t: 'path', d, stroke: 'sheet', width: hand.member - 2 * hand.outline })
 }
 
 /** What stands at a released end: a circle for a hinge, a coil for a spring, a sleeve or a slide for N and V. */

@@ -84,6 +84,9 @@ function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
   })
 }
 
+/** Labels keep this far from the edge of the picture, px. */
+const EDGE = 10
+
 /**
  * Places labels one after another, the first wishes first: each takes the candidate that collides least with members,
  * load rows, supports and the labels before it; liking decides among free ones. Deterministic.
@@ -99,7 +102,7 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
       for (const b of discs(wish.mark, at)) {
         for (const t of taken) cost += overlap(b, t, clear)
         for (const o of obstacles) cost += cut(b, o, clear)
-        if (frame) cost += 40 * Math.max(0, b.w / 2 - b.x, b.x + b.w / 2 - frame.width, b.h / 2 - b.y, b.y + b.h / 2 - frame.height)
+        if (frame) cost += 40 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
       }
       cost += 0.4 * i // a small preference for the earlier ones
       if (!best || cost < best.cost) best = { cost, at }

@@ -24,7 +24,8 @@ export function poseOf(s: Structure, view: View, p: StructureSupport, hand: Hand
   const crowd = (d: Vec) => Math.max(-1, ...away.map((v) => dot(v, d)))
   const { x, y, rotation } = p.hold
   const turning = s.kind === 'truss' || rotation !== true
-  const pick = (sides: Vec[]) => sides.reduce((best, d) => (crowd(d) + (d === sides[0] ? -0.3 : 0) < crowd(best) + (best === sides[0] ? -0.3 : 0) ? d : best))
+  // the first side is the customary one; another is taken only where a member stands in its way
+  const pick = (sides: Vec[]) => (crowd(sides[0]) < 0.75 ? sides[0] : sides.reduce((best, d) => (crowd(d) < crowd(best) ? d : best)))
   const down = times(ownY, -1)
   let symbol: SupportPose['symbol']
   let ground: Vec

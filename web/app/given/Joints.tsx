@@ -8,6 +8,7 @@ import { useRow } from './rows'
 
 export function Joints() {
   const nodes = useSheet((s) => s.problem.nodes)
+  const length = useSheet((s) => s.problem.units.length)
   return (
     <Block title="Joints">
       <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
@@ -20,8 +21,8 @@ export function Joints() {
         <thead>
           <tr>
             <th>Joint</th>
-            <th>x</th>
-            <th>y</th>
+            <th>x, {length}</th>
+            <th>y, {length}</th>
             <th />
           </tr>
         </thead>
@@ -50,7 +51,7 @@ function JointRow({ id, x, y }: { id: string; x: Quantity; y: Quantity }) {
       </td>
       {(['x', 'y'] as const).map((key) => (
         <td key={key}>
-          <QuantityField name={`${key} of ${id}`} value={key === 'x' ? x : y} dimension={dimension.length} unit onChange={(v, merge) => store.getState().edit(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })} />
+          <QuantityField name={`${key} of ${id}`} value={key === 'x' ? x : y} dimension={dimension.length} onChange={(v, merge) => store.getState().edit(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })} />
         </td>
       ))}
       <td>

@@ -110,7 +110,8 @@ export function TrussBlock({ solution, action }: Solved) {
             <th className="n">L, {display.length.unit}</th>
             <th className="n">N, {display.force.unit}</th>
             <th style={{ width: 150 }}>
-              <span className="compression">compression</span> <span className="tension">tension</span>
+              <span className="compression half">compression</span>
+              <span className="tension half">tension</span>
             </th>
           </tr>
         </thead>

@@ -48,7 +48,7 @@ function statusOf(problem: StoredProblem['problem'], outcome: ReturnType<typeof 
   if (verdicts.length === 0) return { text: 'solved', bad: false, signs: [] }
   const agree = verdicts.filter((v) => v.verdict === 'agrees').length
   return {
-    text: `${agree} of ${verdicts.length} answers agree`,
+    text: `${agree} of ${verdicts.length} agree`,
     bad: false,
     signs: verdicts.map((v) => (v.verdict === 'agrees' ? '=' : v.diagnosis?.kind === 'opposite-sign' ? '±' : '≠')),
   }

@@ -18,7 +18,7 @@ export function Conflict() {
     settle(store, 'newer')
     setKept('Your version stands on the Shelf as a problem of its own; this is the other one.')
   }
-  const when = save.newer.changedAt ? new Date(save.newer.changedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''
+  const when = save.newer.changedAt ? new Date(save.newer.changedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }) : ''
   return (
     <div className="conflict" role="alert">
       <p>

@@ -73,7 +73,7 @@ function SaveWord() {
   const [mounted, setMounted] = useState(false)
   useEffect(() => setMounted(true), [])
   // the time of day is the reader's own, which the server does not know
-  const time = save.kind === 'saved' && mounted ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''
+  const time = save.kind === 'saved' && mounted ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }) : ''
   const words = { saved: `saved ${time}`, unsaved: 'saving …', saving: 'saving …', offline: 'kept in this browser', conflict: 'two versions' }[save.kind]
   return (
     <span className={save.kind === 'offline' || save.kind === 'conflict' ? 'pencil' : 'quiet'} role="status" title={save.kind === 'offline' ? save.message : undefined}>

@@ -1,4 +1,4 @@
-import { formatNumber, superscript, type Entries, type Unknown } from '@viga/core'
+import { formatNumber, formatPlain, superscript, type Entries, type Unknown } from '@viga/core'
 import { memo, type ReactNode } from 'react'
 import { NumberMark } from './NumberMark'
 
@@ -46,7 +46,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
   }
   return (
     <div className="matrix-scroll">
-      <table className="matrix" aria-label={label} onMouseLeave={() => onPoint?.(null)}>
+      <table className={columns.length > 12 ? 'matrix tight' : 'matrix'} aria-label={label} onMouseLeave={() => onPoint?.(null)}>
         <thead>
           <tr>
             <th className="m-name">{name}</th>
@@ -65,7 +65,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
                 const zero = Math.abs(v) <= 1e-12 * biggest
                 return (
                   <td key={j} className={`${cls(i, j)}${zero ? ' zero' : ''}`} title={zero ? undefined : String(v)} onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))} onClick={onPick && (() => onPick({ row: i, column: j }))}>
-                    {zero ? '0' : formatNumber(v / divide, { decimals: 3 })}
+                    {zero ? '0' : power === 0 && Number.isInteger(v) && Math.abs(v) < 1000 ? formatPlain(v) : formatNumber(v / divide, { decimals: 3 })}
                   </td>
                 )
               })}

@@ -38,7 +38,7 @@ export function MemberChoice({ solution, at, onChoose }: { solution: StepProps['
   )
 }
 
-const FRAME = String.raw`k=\begin{bmatrix}\frac{EA}{L}&0&0&-\frac{EA}{L}&0&0\\0&\frac{12EI}{L^3}&\frac{6EI}{L^2}&0&-\frac{12EI}{L^3}&\frac{6EI}{L^2}\\0&\frac{6EI}{L^2}&\frac{4EI}{L}&0&-\frac{6EI}{L^2}&\frac{2EI}{L}\\-\frac{EA}{L}&0&0&\frac{EA}{L}&0&0\\0&-\frac{12EI}{L^3}&-\frac{6EI}{L^2}&0&\frac{12EI}{L^3}&-\frac{6EI}{L^2}\\0&\frac{6EI}{L^2}&\frac{2EI}{L}&0&-\frac{6EI}{L^2}&\frac{4EI}{L}\end{bmatrix}`
+const FRAME = String.raw`\def\arraystretch{1.55}k=\begin{bmatrix}\frac{EA}{L}&0&0&-\frac{EA}{L}&0&0\\0&\frac{12EI}{L^3}&\frac{6EI}{L^2}&0&-\frac{12EI}{L^3}&\frac{6EI}{L^2}\\0&\frac{6EI}{L^2}&\frac{4EI}{L}&0&-\frac{6EI}{L^2}&\frac{2EI}{L}\\-\frac{EA}{L}&0&0&\frac{EA}{L}&0&0\\0&-\frac{12EI}{L^3}&-\frac{6EI}{L^2}&0&\frac{12EI}{L^3}&-\frac{6EI}{L^2}\\0&\frac{6EI}{L^2}&\frac{2EI}{L}&0&-\frac{6EI}{L^2}&\frac{4EI}{L}\end{bmatrix}`
 const BAR = String.raw`k=\frac{EA}{L}\begin{bmatrix}1&0&-1&0\\0&0&0&0\\-1&0&1&0\\0&0&0&0\end{bmatrix}`
 
 export function StiffnessStep({ solution, units }: StepProps) {
