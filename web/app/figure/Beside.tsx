@@ -32,7 +32,7 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
     const n = s.nodes.find((o) => o.id === id)
     if (!n) return null
     return (
-      <Floating at={[onScreen(view, n.x, n.y)]} view={view} title={id} note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`} onClose={onClose}>
+      <Floating rest={pointsOf(s, view)} at={[onScreen(view, n.x, n.y)]} view={view} title={id} note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`} onClose={onClose}>
         <JointEditor id={id} />
       </Floating>
     )
@@ -42,7 +42,7 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
     if (!m) return null
     const ends = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
     return (
-      <Floating at={ends} view={view} title={id} note={`${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ${s.nodes[m.end].id}`} onClose={onClose}>
+      <Floating rest={pointsOf(s, view)} at={ends} view={view} title={id} note={`${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ${s.nodes[m.end].id}`} onClose={onClose}>
         <MemberEditor id={id} />
       </Floating>
     )
@@ -57,7 +57,7 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
         ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)]
         : [s.members[load.member].start, s.members[load.member].end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
     return (
-      <Floating at={at} view={view} title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id} note="load" onClose={onClose}>
+      <Floating rest={pointsOf(s, view)} at={at} view={view} title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id} note="load" onClose={onClose}>
         <LoadEditor caseId={caseId} index={index} />
       </Floating>
     )
@@ -67,13 +67,13 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
 
 const WIDTH = 288
 
-function Floating({ at, view, title, note, onClose, children }: { at: Vec[]; view: View; title: string; note: string; onClose: () => void; children: ReactNode }) {
+function Floating({ at, rest, view, title, note, onClose, children }: { at: Vec[]; rest: Vec[]; view: View; title: string; note: string; onClose: () => void; children: ReactNode }) {
   const box = useRef<HTMLDivElement>(null)
   const [height, setHeight] = useState(220)
   useLayoutEffect(() => {
     if (box.current) setHeight(box.current.offsetHeight)
   }, [children])
-  const place = placeBeside(at, view, WIDTH, height)
+  const place = placeBeside(at, rest, view, WIDTH, height)
   return (
     <div ref={box} className="beside" role="dialog" aria-label={`${title}, ${note}`} style={{ left: place.x, top: place.y, width: WIDTH }}>
       <header>
@@ -88,13 +88,28 @@ function Floating({ at, view, title, note, onClose, children }: { at: Vec[]; vie
   )
 }
 
-/** The place, of many round about, that covers the least of the thing and of the middle of the figure and stays in the frame. */
-export function placeBeside(at: readonly Vec[], view: { width: number; height: number }, w: number, h: number): Vec {
+/** The place that hides least: none of the thing itself, as little as can be of the rest of the structure, and not far away. */
+export function placeBeside(at: readonly Vec[], rest: readonly Vec[], view: { width: number; height: number }, w: number, h: number): Vec {
+  const along = at.length === 1 ? at : Array.from({ length: 9 }, (_, i) => vec(at[0].x + ((at[1].x - at[0].x) * i) / 8, at[0].y + ((at[1].y - at[0].y) * i) / 8))
   const c = vec(at.reduce((t, p) => t + p.x, 0) / at.length, at.reduce((t, p) => t + p.y, 0) / at.length)
-  const clampX = (x: number) => Math.max(8, Math.min(view.width - w - 8, x))
-  const clampY = (y: number) => Math.max(8, Math.min(view.height - h - 8, y))
-  const tries: Vec[] = [vec(c.x + 34, c.y - h / 3), vec(c.x - w - 34, c.y - h / 3), vec(c.x - w / 2, c.y + 58), vec(c.x - w / 2, c.y - h - 58), vec(8, c.y + 30), vec(view.width - w - 8, c.y + 30), vec(8, 8), vec(view.width - w - 8, 8), vec(8, view.height - h - 8), vec(view.width - w - 8, view.height - h - 8)].map((p) => vec(clampX(p.x), clampY(p.y)))
-  const points = at.length === 1 ? at : Array.from({ length: 9 }, (_, i) => vec(at[0].x + ((at[1].x - at[0].x) * i) / 8, at[0].y + ((at[1].y - at[0].y) * i) / 8))
-  const covers = (p: Vec) => points.filter((q) => q.x > p.x - 24 && q.x < p.x + w + 24 && q.y > p.y - 24 && q.y < p.y + h + 24).length
-  return tries.reduce((best, p) => (covers(p) < covers(best) ? p : best))
+  const hidden = (points: readonly Vec[], p: Vec, clear: number) => points.filter((q) => q.x > p.x - clear && q.x < p.x + w + clear && q.y > p.y - clear && q.y < p.y + h + clear).length
+  let best = { cost: Infinity, p: vec(8, 8) }
+  const [right, low] = [Math.max(8, view.width - w - 8), Math.max(8, view.height - h - 8)]
+  for (let i = 0; i <= 12; i++)
+    for (let j = 0; j <= 12; j++) {
+      const p = vec(8 + ((right - 8) * i) / 12, 8 + ((low - 8) * j) / 12)
+      const far = Math.hypot(p.x + w / 2 - c.x, p.y + h / 2 - c.y)
+      const cost = 60 * hidden(along, p, 24) + 4 * hidden(rest, p, 4) + far / 40
+      if (cost < best.cost) best = { cost, p }
+    }
+  return best.p
+}
+
+/** Points along every member, close enough together that a form over one is noticed. */
+function pointsOf(s: Structure, view: View): Vec[] {
+  return s.members.flatMap((m) => {
+    const [a, b] = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
+    const n = Math.max(2, Math.min(12, Math.round(Math.hypot(b.x - a.x, b.y - a.y) / 30)))
+    return Array.from({ length: n + 1 }, (_, k) => vec(a.x + ((b.x - a.x) * k) / n, a.y + ((b.y - a.y) * k) / n))
+  })
 }

@@ -48,7 +48,19 @@ export function Figure({ part }: { part: Part }) {
   const nodes = structure?.nodes
   const fitted = useMemo(() => fit(nodes ?? [], size.width, size.height, FIGURE_INSETS), [nodes, size])
   const hold = drawing && part === 'given'
-  useEffect(() => setHeld(hold ? fitted : null), [hold, size]) // eslint-disable-line react-hooks/exhaustive-deps -- the view of the moment when drawing begins
+  useEffect(() => {
+    setHeld(hold ? fitted : null)
+    if (!hold) setOwn(null)
+  }, [hold, size]) // eslint-disable-line react-hooks/exhaustive-deps -- the view of the moment when drawing begins
+  // … until something stands outside it
+  useEffect(() => {
+    if (!hold || own || !held || !nodes) return
+    const out = nodes.some((n) => {
+      const p = onScreen(held, n.x, n.y)
+      return p.x < 30 || p.y < 30 || p.x > size.width - 30 || p.y > size.height - 30
+    })
+    if (out) setHeld(fitted)
+  }, [nodes, hold, own, held, fitted, size])
   const view = useMemo(() => ({ ...(own ?? held ?? fitted), ...size }), [own, held, fitted, size])
 
   const cases = useMemo(() => {

@@ -107,12 +107,13 @@ function values(solution: Solution, i: number, field: Field, l: ReturnType<typeo
   const constant = Math.abs(range.max.value - range.min.value) <= 1e-6 * max
   if (constant) places.push({ x: m.length / 2, v: start, end: false })
   else {
-    places.push({ x: 0, v: start, end: true }, { x: m.length, v: end, end: true })
     for (const e of [range.max, range.min]) if (e.x > 1e-6 * m.length && e.x < m.length * (1 - 1e-6)) places.push({ x: e.x, v: e.value, end: false })
     if (key === 'M') for (const x of zeros(field, 'V')) {
       const seg = field.segments.find((t) => x >= t.x0 && x <= t.x1)!
       places.push({ x, v: evaluatePolynomial(seg.M, x - seg.x0), end: false })
     }
+    // peaks first: they have the fewest places to stand
+    places.push({ x: 0, v: start, end: true }, { x: m.length, v: end, end: true })
   }
   const seen: number[] = []
   for (const p of places) {

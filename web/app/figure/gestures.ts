@@ -44,7 +44,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
   const [ghost, setGhost] = useState<GhostState>({ point: null, x: 0, y: 0, joint: null, from: null, refusal: null })
   const units = store.getState().problem.units
   const si = siPerCoherent(units, dimension.length)
-  const step = niceBelow((26 / view.scale / si) * 1.0001) // in length units, at least about 10 px
+  const step = niceBelow((40 / view.scale / si) * 1.0001) // in length units, 16 to 40 px
 
   const local = (e: { currentTarget: Element; clientX: number; clientY: number }): Vec => {
     const box = e.currentTarget.getBoundingClientRect()
@@ -109,6 +109,15 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
       e.currentTarget.setPointerCapture(e.pointerId)
       const at = local(e)
       const joint = jointNear(at)
+      if (drawing && !structure?.nodes.length && e.button === 0) {
+        // the first joint is the origin: the paper is laid so that it stands where it was pressed
+        const here = snap(at)
+        const p = onScreen(view, here.x * si, here.y * si)
+        const laid = { ...view, ox: p.x, oy: p.y }
+        setView(laid)
+        press.current = { at, target: null, view: laid, moved: false, from: null, fromPoint: { x: 0, y: 0 } }
+        return
+      }
       press.current = { at, target: joint ? `node:${joint}` : targetOf(e), view, moved: false, from: joint, fromPoint: joint ? null : snap(at) }
       if (document.activeElement instanceof HTMLElement && document.activeElement.closest('input, select, textarea')) document.activeElement.blur()
     },
@@ -144,7 +153,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
         setChain(null)
       } else if (chain && joint !== chain) setChain(connect({ id: chain }, place))
       else if (joint) setChain(chain === joint ? null : joint)
-      else run('joint', (q) => edit.addNode(q, snap(at).x, snap(at).y))
+      else if (p.fromPoint) run('joint', (q) => edit.addNode(q, p.fromPoint!.x, p.fromPoint!.y))
       hoverGhost(at)
     },
     onPointerLeave: () => {

@@ -30,7 +30,9 @@ export function drawReactions(solution: Solution, view: View, action: ActionSolu
       // an arrow stands on the side of the ground, or on the side free of members
       const alongGround = Math.abs(pose.ground.x * axis.x + pose.ground.y * axis.y) > 0.7
       const free = freeSide(s, view, p.node, axis, ends)
-      const start = plus(c, alongGround ? pose.ground : free, (alongGround ? pose.reach : 18) + 6)
+      // beyond the symbol, and beyond the arc of a moment that stands on the same side
+      const beyond = alongGround ? pose.reach : Math.abs(all[i].rotation) > 1e-9 * mostM ? 34 : 18
+      const start = plus(c, alongGround ? pose.ground : free, beyond + 6)
       const outer = plus(start, alongGround ? pose.ground : free, 44)
       const pushes = (alongGround ? pose.ground : free).x * dir.x + (alongGround ? pose.ground : free).y * dir.y < 0
       const [tail, tip] = pushes ? [outer, start] : [start, outer]
@@ -46,7 +48,7 @@ export function drawReactions(solution: Solution, view: View, action: ActionSolu
       const left = freeSide(s, view, p.node, vec(1, 0), ends).x > 0 ? 1 : -1
       marks.push(...turn(c, 26, value > 0, 'reaction', { from: left > 0 ? -50 : 130, sweep: 100 }))
       const w = textWidth(formatNumber(Math.abs(value)), 12.5) / 2
-      say('m', value, [vec(c.x + left * (34 + w), c.y), vec(c.x + left * (34 + w), c.y + 14), vec(c.x - left * (34 + w), c.y)])
+      say('m', value, [vec(c.x + left * (30 + w), c.y - 22), vec(c.x + left * (30 + w), c.y + 26), vec(c.x - left * (34 + w), c.y)])
       out.boxes.push({ x: c.x + left * 22, y: c.y, w: 16, h: 44 })
     }
     if (marks.length) out.groups.push({ key: `r${n.id}`, target, marks })

@@ -4,7 +4,7 @@ import type { Display } from '../sheet/display'
 import { drawAxialForces, drawDeflected, drawDiagram, fieldsOf, largestDisplacement, type DiagramKey } from './diagrams'
 import { dimensionGroups } from './dimensions'
 import { drawLoads, type DrawnLoad } from './loads'
-import { plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
+import { circle, plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND, memberGroups } from './members'
 import { place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
 import { drawReactions, drawUnknowns } from './reactions'
@@ -61,6 +61,8 @@ export function drawScene(input: SceneInput): Scene {
   const wishes: Wish[] = []
   const obstacles: Obstacle[] = memberObstacles(s, view, axis)
   const boxes: Box[] = []
+  /** Where load arrows are: dimension chains stand beyond them. */
+  const loaded: Box[] = []
   const fields: Field[] | undefined = solved && axis ? fieldsOf(solved.solution, solved.action) : undefined
   let enlarged = 0
 
@@ -93,13 +95,14 @@ export function drawScene(input: SceneInput): Scene {
     enlarged = factor / view.scale
     if (most > 0) groups.push(...drawDeflected(solved.solution, view, fields, factor))
   }
-  groups.push(...supports)
+  groups.push(...supports, ...loneJoints(s, view))
   if (layers.loads) {
     const d = drawLoads(s, view, input.loads)
     groups.push(...d.groups)
     wishes.push(...d.wishes)
     obstacles.push(...d.obstacles)
     boxes.push(...d.boxes)
+    loaded.push(...d.obstacles.flatMap((o) => [o.a, o.b]).map((p) => ({ x: p.x, y: p.y, w: 8, h: 8 })))
   }
   if (solved && layers.unknowns) {
     const d = drawUnknowns(solved.solution, view)
@@ -115,8 +118,14 @@ export function drawScene(input: SceneInput): Scene {
   const letters = jointLetters(s, view)
   const names = layers.names ? memberNames(s, view, display) : []
   const labels = place([...letters, ...(input.notes ?? []), ...wishes, ...names], obstacles, boxes, view)
-  if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, boxes, labels)))
+  if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, [...boxes, ...loaded], labels)))
   return { groups, labels, enlarged }
+}
+
+/** Joints that no member reaches yet, so that they can be seen and joined. */
+function loneJoints(s: Structure, view: View): Group[] {
+  const reached = new Set(s.members.flatMap((m) => [m.start, m.end]))
+  return s.nodes.flatMap((n, i) => (reached.has(i) ? [] : [{ key: `lone${n.id}`, target: `node:${n.id}`, marks: [circle(onScreen(view, n.x, n.y), 3.2, { stroke: 'ink', width: 1.3, fill: 'sheet' })] }]))
 }
 
 const faint = (groups: Group[]): Group[] => groups.map((g) => ({ ...g, marks: g.marks.map((m) => (m.t === 'path' ? { ...m, width: m.width && m.width > 2.5 ? 1.2 : m.width, stroke: m.stroke === 'ink' && m.width && m.width > 2.5 ? ('hair-2' as const) : m.stroke } : m)) }))
@@ -167,7 +176,7 @@ function dimensionReach(s: Structure, view: View, boxes: readonly Box[], labels:
   // in a picture that is not zoomed in, never out of sight
   const lowest = Math.max(...points.map((p) => p.y))
   const leftmost = Math.min(...points.map((p) => p.x))
-  return { bottom: lowest < view.height ? Math.min(reach.bottom, Math.max(view.height - 12, lowest + 20)) : reach.bottom, left: leftmost > 0 ? Math.max(reach.left, Math.min(24, leftmost - 20)) : reach.left }
+  return { bottom: lowest < view.height ? Math.min(reach.bottom, Math.max(view.height - 12, lowest + 20)) : reach.bottom, left: leftmost > 0 ? Math.max(reach.left, Math.min(16, leftmost - 20)) : reach.left }
 }
 
 /** The largest of 1, 2, 5 times a power of ten that is not above x. */

@@ -22,7 +22,7 @@ export interface Insets {
 }
 
 /** Room for load rows, letters and dimension chains round the structure. */
-export const FIGURE_INSETS: Insets = { left: 118, right: 100, top: 104, bottom: 112 }
+export const FIGURE_INSETS: Insets = { left: 138, right: 100, top: 104, bottom: 112 }
 
 /** The structure as large as it goes between the insets, in the middle; a point or nothing at a scale of `unitPx` px per m. */
 export function fit(nodes: readonly { x: number; y: number }[], width: number, height: number, insets: Insets, unitPx = 70): View {

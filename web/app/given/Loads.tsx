@@ -35,14 +35,14 @@ export function Loads() {
 function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
   const store = useSheetStore()
   return (
-    <table className="t" onKeyDown={onGridKeys}>
+    <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
       <thead>
         <tr>
-          <th style={{ width: 66 }}>On</th>
-          <th style={{ width: 78 }}>Sort</th>
-          <th style={{ width: 44 }}>Acts</th>
+          <th style={{ width: 54 }}>On</th>
+          <th style={{ width: 70 }}>Sort</th>
+          <th style={{ width: 38 }}>Acts</th>
           <th>Amount</th>
-          <th style={{ width: 92 }}>At</th>
+          <th style={{ width: 84 }}>At</th>
           <th style={{ width: 24 }} />
         </tr>
       </thead>
@@ -133,7 +133,7 @@ export function WayChoice({ name, entry, onMember, onChange }: { name: string; e
       <select className="cell-select over" aria-label={name} value={entry.way} title={WAYS[entry.way].label} onChange={(e) => onChange(e.target.value as Way)}>
         {waysFor(entry.sort, onMember).map((w) => (
           <option key={w} value={w}>
-            {WAYS[w].sign} {WAYS[w].label}
+            {WAYS[w].label} {WAYS[w].sign}
           </option>
         ))}
       </select>
@@ -252,7 +252,7 @@ function NewLoad({ caseId }: { caseId: string }) {
         <select className="cell-select over" aria-label="direction of a new load" value={way} onChange={(e) => setWay(e.target.value as Way)}>
           {(['down', 'up', 'right', 'left', 'ccw', 'cw', '-y', '+y'] as const).map((w) => (
             <option key={w} value={w}>
-              {WAYS[w].sign} {WAYS[w].label}
+              {WAYS[w].label} {WAYS[w].sign}
             </option>
           ))}
         </select>

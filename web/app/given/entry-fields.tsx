@@ -26,6 +26,9 @@ export function stepped(q: Quantity, by: number): Quantity | undefined {
   return m ? (m[2] ? `${Math.max(0, round(Number(m[1]) + by))}${m[2]}` : Math.max(0, round(Number(m[1]) + by))) : undefined
 }
 
+/** Steps grow with the amount: 1 up to 20, 5 up to 100, then 10. */
+const stepSize = (amount: number, sign: number) => (amount + 0.5 * sign >= 100 ? 10 : amount + 0.5 * sign >= 20 ? 5 : 1)
+
 const round = (v: number) => Number(v.toPrecision(12))
 
 const DIMENSION = { force: dimension.force, moment: dimension.moment, uniform: dimension.forcePerLength }
@@ -40,17 +43,18 @@ interface AmountProps {
 
 /** A magnitude typed, or stepped with the mouse. */
 export function Amount({ name, sort, value, onChange, onClear }: AmountProps) {
-  const step = (by: number) => {
-    const next = stepped(value ?? 0, by)
+  const step = (sign: number) => {
+    const size = Math.abs(typeof value === 'number' ? value : parseFloat(value ?? '0')) || 0
+    const next = stepped(value || 0, sign * stepSize(size, sign))
     if (next !== undefined) onChange(next, `${name} step`)
   }
   return (
     <div className="editor-field">
       <QuantityField name={name} value={value} dimension={DIMENSION[sort]} unit placeholder={sort === 'moment' ? 'moment' : sort === 'uniform' ? 'per length' : 'force'} onChange={onChange} onClear={onClear} />
       <span className="stepper">
-        {[-5, -1, 1, 5].map((by) => (
-          <button key={by} type="button" tabIndex={-1} aria-label={`${name} ${by > 0 ? 'plus' : 'minus'} ${Math.abs(by)}`} onClick={() => step(by)}>
-            {by > 0 ? `+${by === 1 ? '' : by}` : `−${by === -1 ? '' : -by}`}
+        {[-1, 1].map((sign) => (
+          <button key={sign} type="button" tabIndex={-1} aria-label={`${name} ${sign > 0 ? 'more' : 'less'}`} onClick={() => step(sign)}>
+            {sign > 0 ? '+' : '−'}
           </button>
         ))}
       </span>

@@ -99,6 +99,7 @@ export function EquilibriumBlock({ solution, action }: Solved) {
     ['of forces in y', e.loads.fy, e.reactions.fy, display.force],
     ['of moments about 0, 0', e.loads.m, e.reactions.m, display.moment],
   ] as const
+  const extent = Math.max(...solution.structure.nodes.flatMap((n) => [Math.abs(n.x), Math.abs(n.y)]))
   const scale = Math.max(...rows.slice(0, 2).flatMap(([, a, b]) => [Math.abs(a), Math.abs(b)]))
   return (
     <Block title="Equilibrium">
@@ -116,7 +117,7 @@ export function EquilibriumBlock({ solution, action }: Solved) {
         <tbody>
           {rows.map(([name, a, b, shown]) => {
             const sum = a + b
-            const size = Math.max(Math.abs(a), Math.abs(b), shown === display.moment ? 0 : scale)
+            const size = Math.max(Math.abs(a), Math.abs(b), shown === display.moment ? scale * extent : scale)
             const zero = Math.abs(sum) <= 1e-9 * size
             return (
               <tr key={name} data-sum={name}>
