@@ -30,11 +30,11 @@ const MAX_LENGTH = 500
 const MAX_DEPTH = 60
 
 const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
-const NAME = /[\p{L}°µ_][\p{L}\p{N}_']*/uy
+const NAME = /[\p{L}°µ_][\p{L}\p{Nd}_']*/uy
 const NUMBER = /(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
 
 /** Greek and Latin letters, digits, `_` and `'`, beginning with a letter. */
-export const isSymbolName = (name: string): boolean => /^\p{L}[\p{L}\p{N}_']*$/u.test(name)
+export const isSymbolName = (name: string): boolean => /^\p{L}[\p{L}\p{Nd}_']*$/u.test(name)
 
 function tokens(text: string): Token[] {
   if (text.length > MAX_LENGTH) throw new ExpressionError(`This is longer than ${MAX_LENGTH} characters.`, MAX_LENGTH, text.length)

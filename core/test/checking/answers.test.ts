@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest'
+import { checkAnswer, type Answer } from '../../src/index.js'
+import { frame } from '../builder.js'
+
+const b = frame().node('A', 0, 0).node('B', 4, 0).node('C', 8, 0).member('A', 'B').member('B', 'C').support('A', 'pin').support('B', 'roller').support('C', 'roller').load({ type: 'distributed', member: 'AB', direction: 'Y', q: -8 })
+const check = (a: Partial<Answer>) => checkAnswer(b.problem, b.solve(), { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0, ...a } as Answer)
+
+// one span of two loaded: M at B is −wL²/16 = −8, A 14, B 20, C −2
+describe('hand answers', () => {
+  it.each([
+    [{ value: -8 }, 'agrees'],
+    [{ value: -8.07 }, 'agrees'],
+    [{ value: -8.2 }, 'differs'],
+    [{ value: -8.2, tolerance: '3%' }, 'agrees'],
+    [{ value: '-8.3 kN*m', tolerance: '0.5 kN*m' }, 'agrees'],
+    [{ quantity: 'reaction', node: 'B', component: 'y', value: 20 }, 'agrees'],
+    [{ quantity: 'maximum', of: 'moment', member: undefined, at: undefined, value: 12.25 }, 'agrees'],
+    [{ quantity: 'maximum', of: 'moment', member: 'AB', at: 1.75, value: 12.25 }, 'agrees'],
+    [{ quantity: 'maximum', of: 'moment', member: 'AB', at: 3, value: 12.25 }, 'differs'],
+    [{ member: 'XY', value: 1 }, 'unknown'],
+    [{ at: '130%', value: 1 }, 'unknown'],
+    [{ quantity: 'load-factor', value: 3 }, 'unknown'],
+    [{ case: 'none', value: 3 }, 'unknown'],
+  ] as [Partial<Answer>, string][])('%j %s', (a, verdict) => expect(check(a).verdict).toBe(verdict))
+
+  it.each([
+    [{ value: 8 }, 'opposite-sign'],
+    [{ value: -96 }, 'unit-factor'],
+    [{ value: -8000 }, 'unit-factor'],
+    [{ quantity: 'reaction', node: 'B', component: 'y', value: 14 }, 'other-place'],
+    [{ value: -16 }, 'factor'],
+    [{ value: -5.123 }, undefined],
+  ] as [Partial<Answer>, string | undefined][])('%j: %s', (a, kind) => expect(check(a).diagnosis?.kind).toBe(kind))
+})

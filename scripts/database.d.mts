@@ -1,0 +1,1 @@
+export function startDatabase(folder: string, options?: { quiet?: boolean }): Promise<{ url: string; stop: () => Promise<void> }>

@@ -1,0 +1,1 @@
+export function migrate(url: string): Promise<void>

@@ -1,0 +1,14 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    testTimeout: 30_000,
+    projects: [
+      { test: { name: 'core', include: ['core/test/**/*.test.ts'] } },
+      { test: { name: 'cli', include: ['cli/test/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'web', include: ['web/test/**/*.test.ts'], exclude: ['web/test/server/**'] } },
+      // one real MariaDB of its own for the tests that need one, on a free port with fresh data
+      { test: { name: 'server', include: ['web/test/server/**/*.test.ts'], globalSetup: ['web/test/server/database.setup.ts'], fileParallelism: false } },
+    ],
+  },
+})
