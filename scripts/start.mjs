@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { startDatabase } from './database.mjs'
-import { ensureBuild, ensureDebian, ensurePackages, fail, home, isFree, MARIADB, root, say } from './tools.mjs'
+import { endProcess, ensureBuild, ensureDebian, ensurePackages, fail, home, isFree, MARIADB, root, say } from './tools.mjs'
 
 const FIRST_PORT = 4780
 
@@ -30,11 +30,7 @@ let stopping = false
 async function stop(status = 0) {
   if (stopping) return
   stopping = true
-  if (server && server.exitCode === null) {
-    const ended = new Promise((resolve) => server.once('exit', resolve))
-    server.kill('SIGTERM')
-    await ended
-  }
+  if (server) await endProcess(server)
   await database?.stop()
   process.exit(status)
 }

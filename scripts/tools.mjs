@@ -105,3 +105,13 @@ export const isAlive = (pid) => {
 
 /** The command line of a process, or '' when there is none. */
 export const commandOf = (pid) => spawnSync('ps', ['-o', 'args=', '-p', String(pid)], { encoding: 'utf8' }).stdout?.trim() ?? ''
+
+/** Asks a child process to end, and ends it when it does not within a few seconds. */
+export async function endProcess(child, patience = 4000) {
+  if (child.exitCode !== null || child.signalCode !== null) return
+  const ended = new Promise((resolve) => child.once('exit', resolve))
+  child.kill('SIGTERM')
+  const timer = setTimeout(() => child.kill('SIGKILL'), patience)
+  await ended
+  clearTimeout(timer)
+}

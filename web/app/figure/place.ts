@@ -84,6 +84,9 @@ function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
   })
 }
 
+/** A label whose best place costs more than this looks farther out. */
+const CROWDED = 30
+
 /** Labels keep this far from the edge of the picture, px. */
 const EDGE = 10
 
@@ -93,23 +96,33 @@ const EDGE = 10
  */
 export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], boxes: readonly Box[] = [], frame?: { width: number; height: number }): Placed[] {
   const taken: Box[] = [...boxes]
+  const words: Box[] = []
   const out: Placed[] = []
   for (const wish of wishes) {
     let best: { cost: number; at: Vec } | undefined
-    wish.candidates.forEach((at, i) => {
-      const clear = wish.clear ?? 3
+    const clear = wish.clear ?? 3
+    const costAt = (at: Vec) => {
       let cost = 0
       for (const b of discs(wish.mark, at)) {
         for (const t of taken) cost += overlap(b, t, clear)
+        // words on words cannot be read at all
+        for (const t of words) cost += 8 * overlap(b, t, clear)
         for (const o of obstacles) cost += cut(b, o, clear)
         if (frame) cost += 40 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
       }
-      cost += 0.4 * i // a small preference for the earlier ones
+      return cost
+    }
+    const look = (at: Vec, liking: number) => {
+      const cost = costAt(at) + liking
       if (!best || cost < best.cost) best = { cost, at }
-    })
+    }
+    wish.candidates.forEach((at, i) => look(at, 0.4 * i))
+    // nothing free: farther out, round the places that were wished for
+    if (best && best.cost > CROWDED && !wish.optional)
+      for (const at of wish.candidates.slice(0, 3)) for (const r of [16, 28, 42, 58]) for (let k = 0; k < 12; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 6), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 6) }, 6 + r / 3)
     if (!best) continue
     if (wish.optional && best.cost > 0.4 * wish.candidates.length) continue
-    taken.push(...discs(wish.mark, best.at))
+    words.push(...discs(wish.mark, best.at))
     out.push({
       key: wish.key,
       target: wish.target,

@@ -1,0 +1,121 @@
+import { block, expect, jointAt, newSheet, test } from './pages'
+
+test('a frame stated from the keyboard alone is solved as it is typed', async ({ page }) => {
+  await newSheet(page)
+  const type = (t: string) => page.keyboard.type(t)
+  const press = (k: string) => page.keyboard.press(k)
+  // tab reaches the joints without the mouse
+  for (let i = 0; i < 40 && (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'x of a new joint'; i++) await press('Tab')
+  for (const [x, y] of [['0', '0'], ['0', '4'], ['4*1.5', '4 + 6*5/12'], ['6 + 2.5', '0.5']]) {
+    await type(x)
+    await press('Tab')
+    await type(y)
+    await press('Enter')
+  }
+  for (let i = 0; i < 10 && (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'joints of new members'; i++) await press('Tab')
+  await type('abcd')
+  await press('Enter')
+  for (let i = 0; i < 10 && (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'joint and kind of a new support'; i++) await press('Tab')
+  await type('a fixed')
+  await press('Enter')
+  await type('d p')
+  await press('Enter')
+  for (let i = 0; i < 10 && (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'joint or member of a new load'; i++) await press('Tab')
+  for (const [on, way, amount] of [['bc', 'down', '2.4 kPa*5 m'], ['ab', 'right', '1.2 kPa*5 m'], ['c', 'left', '4 kN']]) {
+    await type(on)
+    await press('Tab')
+    await type(way)
+    await press('Tab')
+    await type(amount)
+    await press('Enter')
+  }
+  await expect(block(page, 'Joints').getByText('6.5 m')).toBeVisible()
+  await expect(block(page, 'Members').locator('tbody tr')).toHaveCount(4)
+  await expect(page.getByText('stable, twice indeterminate')).toBeVisible()
+  await expect(page.locator('.figure text').filter({ hasText: '12 kN/m' })).toBeVisible()
+  await press('Escape')
+  await page.keyboard.press('Alt+3')
+  // loads: 12 · 6.5 down, 6 · 4 right, 4 left
+  const sums = block(page, 'Equilibrium')
+  await expect(sums.locator('[data-sum="of forces in x"]')).toContainText('20.00')
+  await expect(sums.locator('[data-sum="of forces in y"]')).toContainText('−78.00')
+  await expect(sums.locator('[data-sum="of forces in y"] .strong')).toHaveText('0')
+})
+
+test('a portal drawn with the mouse alone', async ({ page }) => {
+  await newSheet(page)
+  const { mouse } = page
+  const frame = (await page.locator('.figure-frame').boundingBox())!
+  const drag = async (a: [number, number], b: [number, number]) => {
+    await mouse.move(...a)
+    await mouse.down()
+    await mouse.move((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
+    await mouse.move(...b)
+    await mouse.up()
+  }
+  const at = (x: number, y: number): [number, number] => [frame.x + x, frame.y + y]
+  await drag(at(180, 520), at(180, 240))
+  await drag(await jointAt(page, 'B'), at(460, 240))
+  await drag(await jointAt(page, 'C'), at(460, 520))
+  await expect(block(page, 'Members').locator('tbody tr')).toHaveCount(4)
+  await expect(page.getByLabel('x of A')).toHaveValue('0')
+  await expect(page.getByLabel('y of B')).toHaveValue('4')
+  await page.getByRole('button', { name: /^Draw/ }).click()
+  for (const [joint, support] of [['A', 'fixed'], ['D', 'pin']]) {
+    await mouse.click(...(await jointAt(page, joint)))
+    await page.getByRole('dialog').getByRole('button', { name: support, exact: true }).click()
+    await page.getByRole('button', { name: 'Close' }).click()
+  }
+  // a force on B, from the left; then one more kilonewton
+  await mouse.click(...(await jointAt(page, 'B')))
+  const compass = page.getByRole('slider', { name: 'direction of the force on B' })
+  await compass.click({ position: { x: 10, y: 44 } })
+  await page.getByRole('button', { name: 'amount of the force on B more' }).click()
+  await expect(page.locator('.figure text').filter({ hasText: '11 kN' })).toBeVisible()
+  await page.getByRole('button', { name: 'Close' }).click()
+  // a hinge at C of BC, set on the Figure
+  const [B, C] = [await jointAt(page, 'B'), await jointAt(page, 'C')]
+  await mouse.click((B[0] + C[0]) / 2, B[1])
+  await page.getByRole('dialog').getByRole('button', { name: 'BC at C: rigid' }).click()
+  await page.getByRole('link', { name: /Results/ }).click()
+  await expect(block(page, 'Equilibrium').locator('[data-sum="of forces in x"]')).toContainText('11.00')
+  await expect(block(page, 'Members').getByText('BC')).toBeVisible()
+  await expect(page.getByText('stable, once indeterminate')).toBeVisible()
+})
+
+test('an entry that cannot be read keeps its text, says why, and outlives a reload', async ({ page }) => {
+  await newSheet(page)
+  await page.getByLabel('x of a new joint').fill('0')
+  await page.getByLabel('y of a new joint').fill('0')
+  await page.keyboard.press('Enter')
+  const x = page.getByLabel('x of A', { exact: true })
+  await x.fill('12*26 inn')
+  await expect(page.getByText('inn is not a unit; did you mean in?')).toBeVisible()
+  await page.getByLabel('y of A', { exact: true }).focus()
+  await expect(x).toHaveValue('12*26 inn')
+  await page.reload()
+  await expect(x).toHaveValue('12*26 inn')
+  await x.fill('12*26 in')
+  await expect(page.locator('tr').filter({ has: x }).getByText('7.9248 m')).toBeVisible()
+  // what has the wrong dimension names both
+  await page.getByLabel('y of A', { exact: true }).fill('3 kN')
+  await expect(page.getByText('Expected a length, got a force.')).toBeVisible()
+})
+
+test('undo and redo bring back every state', async ({ page }) => {
+  await newSheet(page)
+  for (const [x, y] of [['0', '0'], ['3', '0'], ['3', '4']]) {
+    await page.getByLabel('x of a new joint').fill(x)
+    await page.getByLabel('y of a new joint').fill(y)
+    await page.keyboard.press('Enter')
+  }
+  const rows = block(page, 'Joints').locator('tbody tr')
+  await expect(rows).toHaveCount(4)
+  await page.locator('.figure').click({ position: { x: 20, y: 20 }, trial: true })
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(rows).toHaveCount(2)
+  await page.keyboard.press('Control+Shift+z')
+  await expect(rows).toHaveCount(3)
+})

@@ -1,0 +1,91 @@
+import { address, block, expect, newSheet, openCopy, ready, shelf, test } from './pages'
+
+test('every edit is kept: a reload loses nothing', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'given')
+  await page.getByLabel('value of span').fill('16 m')
+  await page.keyboard.press('Enter')
+  await expect(block(page, 'Joints').getByText('16 m').first()).toBeVisible()
+  await expect(page.getByText(/^saved /)).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('value of span')).toHaveValue('16 m')
+})
+
+test('a tab killed before it could send loses nothing', async ({ page, context }) => {
+  const at = await openCopy(page, /Open Palm house/, 'given')
+  await page.route('**/save', (route) => route.abort())
+  await page.getByLabel('value of span').fill('18 m')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('kept in this browser')).toBeVisible()
+  await page.close({ runBeforeUnload: false })
+  const next = await context.newPage()
+  await next.goto(`${address()}${at}/given`)
+  await expect(next.getByLabel('value of span')).toHaveValue('18 m')
+  await expect(next.getByText(/^saved /)).toBeVisible()
+})
+
+test('two tabs: the stale save is refused, both versions stay until one is chosen', async ({ page, context }) => {
+  const at = await openCopy(page, /Open Palm house/, 'given')
+  const other = await context.newPage()
+  await other.goto(`${address()}${at}/given`)
+  await ready(other)
+  await other.getByLabel('value of rise').fill('3 m')
+  await other.keyboard.press('Enter')
+  await expect(other.getByText(/^saved /)).toBeVisible()
+  await page.getByLabel('value of rise').fill('4 m')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('changed elsewhere')
+  await expect(page.getByLabel('value of rise')).toHaveValue('4 m')
+  await page.getByRole('button', { name: 'Take the other' }).click()
+  await expect(page.getByLabel('value of rise')).toHaveValue('3 m')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('value of rise')).toHaveValue('4 m')
+  await expect(page.getByText(/^saved /)).toBeVisible()
+})
+
+test('shelf: open a file, rename, duplicate, take off, put back', async ({ page }) => {
+  await newSheet(page)
+  const name = `Rose arch ${Date.now()}`
+  await page.getByRole('button', { name: 'Untitled problem' }).click()
+  await page.getByLabel('Title').fill(name)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/^saved /)).toBeVisible()
+  await shelf(page)
+  const card = page.locator('.card').filter({ has: page.getByRole('heading', { name, exact: true }) })
+  const menu = async (item: string) => {
+    await card.hover()
+    await card.getByRole('button', { name: /^More for/ }).click()
+    await page.getByRole('menuitem', { name: item }).click()
+  }
+  await menu('Duplicate')
+  await expect(page.getByRole('heading', { name: `${name}, copy 1` })).toBeVisible()
+  await menu('Take off the Shelf')
+  await expect(card).toHaveCount(0)
+  await page.getByRole('button', { name: 'Put it back' }).click()
+  await expect(card).toHaveCount(1)
+  await menu('Rename')
+  await page.getByLabel('Title').fill(`${name} II`)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: `${name} II`, exact: true })).toBeVisible()
+})
+
+test('a file that is no problem is refused with a sentence and its place', async ({ page }) => {
+  await shelf(page)
+  const file = (text: string) => ({ name: 'x.viga.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await page.locator('input[type=file]').setInputFiles(file('{"format":"viga-problem","version":1,"title":"t","units":{"length":"m","force":"kN"},"kind":"frame","nodes":[{"id":"A","x":"3 kN","y":0}],"members":[]}'))
+  await expect(page.getByRole('alert')).toContainText('Expected a length, got a force. (nodes[0].x)')
+  await page.locator('input[type=file]').setInputFiles(file('nonsense'))
+  await expect(page.getByRole('alert')).toContainText('not valid JSON')
+})
+
+test('an address of nothing says so', async ({ page }) => {
+  await page.goto(`${address()}/problems/3f2504e0-4f89-41d3-9a0c-0305e82c3301/given`)
+  await expect(page.getByText('no such problem on the Shelf')).toBeVisible()
+})
+
+test('dark is remembered', async ({ page }) => {
+  await shelf(page)
+  await page.getByRole('button', { name: 'Dark' }).click()
+  await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark')
+  await page.reload()
+  await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark')
+})

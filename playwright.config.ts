@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test'
+
+/** Browser tests against a built Viga with a database of its own, started by e2e/setup.ts. */
+export default defineConfig({
+  testDir: 'e2e',
+  globalSetup: './e2e/setup.ts',
+  workers: 2,
+  fullyParallel: true,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--font-render-hinting=none'],
+    },
+    trace: 'retain-on-failure',
+  },
+})

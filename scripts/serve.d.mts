@@ -1,0 +1,1 @@
+export function serve(): Promise<{ address: string; stop: () => Promise<void> }>
