@@ -58,8 +58,8 @@ test('a portal drawn with the mouse alone', async ({ page }) => {
   await drag(await jointAt(page, 'B'), at(460, 240))
   await drag(await jointAt(page, 'C'), at(460, 520))
   await expect(block(page, 'Members').locator('tbody tr')).toHaveCount(4)
-  await expect(page.getByLabel('x of A')).toHaveValue('0')
-  await expect(page.getByLabel('y of B')).toHaveValue('4')
+  await expect(page.getByLabel('x of A', { exact: true })).toHaveValue('0')
+  await expect(page.getByLabel('y of B', { exact: true })).toHaveValue('4')
   await page.getByRole('button', { name: /^Draw/ }).click()
   for (const [joint, support] of [['A', 'fixed'], ['D', 'pin']]) {
     await mouse.click(...(await jointAt(page, joint)))

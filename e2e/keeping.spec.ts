@@ -46,7 +46,7 @@ test('shelf: open a file, rename, duplicate, take off, put back', async ({ page 
   await newSheet(page)
   const name = `Rose arch ${Date.now()}`
   await page.getByRole('button', { name: 'Untitled problem' }).click()
-  await page.getByLabel('Title').fill(name)
+  await page.getByLabel('Title', { exact: true }).fill(name)
   await page.keyboard.press('Enter')
   await expect(page.getByText(/^saved /)).toBeVisible()
   await shelf(page)
@@ -63,7 +63,7 @@ test('shelf: open a file, rename, duplicate, take off, put back', async ({ page 
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(card).toHaveCount(1)
   await menu('Rename')
-  await page.getByLabel('Title').fill(`${name} II`)
+  await page.getByLabel('Title', { exact: true }).fill(`${name} II`)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: `${name} II`, exact: true })).toBeVisible()
 })

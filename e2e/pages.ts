@@ -32,10 +32,10 @@ export async function newSheet(page: Page) {
   await expect(page.getByRole('region', { name: 'Joints' })).toBeVisible()
 }
 
-/** A demo problem duplicated for this test, opened at a part. */
+/** A demo problem duplicated for this test, opened at a part. The originals stand last on the Shelf. */
 export async function openCopy(page: Page, title: RegExp, part: string) {
   await shelf(page)
-  const problem = (await (await page.request.get(`${address()}${(await page.getByRole('link', { name: title }).first().getAttribute('href'))!.replace('/given', '/file')}`)).json()) as object
+  const problem = (await (await page.request.get(`${address()}${(await page.getByRole('link', { name: title }).last().getAttribute('href'))!.replace('/given', '/file')}`)).json()) as object
   const response = await page.request.post(`${address()}/?index`, { multipart: { intent: 'open', file: JSON.stringify(problem) }, maxRedirects: 0 })
   const at = response.headers().location.replace('/given', '')
   await page.goto(`${address()}${at}/${part}`)

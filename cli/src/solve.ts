@@ -54,7 +54,7 @@ export async function solveFile(file: string, options: SolveOptions): Promise<nu
 
 function print(answer: Answer): number {
   process.stdout.write(`${JSON.stringify(answer.document)}\n`)
-  if (answer.status !== 0) process.stderr.write(`${(answer.document as ErrorDocument).message}\n`)
+  if (answer.status !== 0) process.stderr.write(`${(answer.document).message}\n`)
   return answer.status
 }
 

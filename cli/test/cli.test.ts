@@ -10,7 +10,7 @@ const text = (name: string) => readFileSync(file(name), 'utf8')
 
 function viga(args: string[], input?: string) {
   const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], { input, encoding: 'utf8', maxBuffer: 1e8 })
-  return { status, stderr, documents: stdout.trim() === '' ? [] : stdout.trim().split('\n').map((l) => JSON.parse(l) as Record<string, unknown> & { results: Record<string, { members: Record<string, { stations: unknown[] }> }> }) }
+  return { status, stderr, documents: stdout.trim() === '' ? [] : stdout.trim().split('\n').map((l) => JSON.parse(l) as Record<string, unknown> & { format: string; kind?: string; results: Record<string, { members: Record<string, { stations: unknown[] }> }> }) }
 }
 
 describe('viga solve', () => {
@@ -31,7 +31,7 @@ describe('viga solve', () => {
     const line = (name: string) => JSON.stringify(JSON.parse(text(name)))
     const { status, documents } = viga(['solve', '--lines'], [line('palm-house'), '{broken', line('trellis-mast'), '', line('fern-walk')].join('\n'))
     expect(status).toBe(0)
-    expect(documents.map((d) => d.format + (d.kind ? `:${String(d.kind)}` : ''))).toEqual(['viga-results', 'viga-error:invalid', 'viga-error:unsupported', 'viga-results'])
+    expect(documents.map((d) => [d.format, d.kind].filter(Boolean).join(':'))).toEqual(['viga-results', 'viga-error:invalid', 'viga-error:unsupported', 'viga-results'])
   })
   it.each([
     [['solve', 'nowhere.viga.json'], undefined, 2, 'invalid', /no file/],

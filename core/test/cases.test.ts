@@ -24,7 +24,7 @@ function kindOf(path: string[]): string {
 
 function walk(expected: Tree, path: string[], visit: (value: number, path: string[]) => void) {
   if (typeof expected === 'number') visit(expected, path)
-  else if (expected !== null && typeof expected === 'object') for (const [k, v] of Object.entries(expected)) walk(v as Tree, [...path, k], visit)
+  else if (expected !== null && typeof expected === 'object') for (const [k, v] of Object.entries(expected)) walk(v, [...path, k], visit)
 }
 
 const at = (tree: Tree, path: string[]): Tree => path.reduce<Tree>((t, k) => (t as Record<string, Tree>)[k], tree)

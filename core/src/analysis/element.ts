@@ -69,7 +69,7 @@ export function element(m: StructureMember): Element | SolveError {
   if (released.length === 0) return { own, k: own, released, loose }
   const n = released.length
   const A = new Float64Array(n * n)
-  const spring = (i: number) => (typeof m.releases[i] === 'number' ? (m.releases[i] as number) : 0)
+  const spring = (i: number) => (typeof m.releases[i] === 'number' ? (m.releases[i]) : 0)
   for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) A[a * n + b] = own[6 * released[a] + released[b]] + (a === b ? spring(released[a]) : 0)
   const G = invert(A, n)
   if (!G)

@@ -3,7 +3,7 @@ import type { Dimension } from '../quantity/dimension.js'
 import { wholeStiffness } from '../analysis/assemble.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import type { Answer, Component, StiffnessPlace } from '../problem/types.js'
+import type { Answer, StiffnessPlace } from '../problem/types.js'
 import { makeReader } from '../quantity/reader.js'
 import { collect } from '../problem/shape.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
@@ -129,7 +129,7 @@ function structureEntry(solution: Solution, a: Answer): Computed {
   const find = (p: StiffnessPlace | number | undefined): number => {
     if (p === undefined || typeof p === 'number') return -1
     const node = solution.structure.nodes.findIndex((n) => n.id === p.node)
-    return node < 0 ? -1 : solution.dofs.of[3 * node + COMPONENTS.indexOf(p.component as Component)]
+    return node < 0 ? -1 : solution.dofs.of[3 * node + COMPONENTS.indexOf(p.component)]
   }
   const [i, j] = [find(a.row), find(a.column)]
   if (i < 0 || j < 0) return no('This row or column is not among the degrees of freedom.')

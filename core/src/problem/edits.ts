@@ -217,7 +217,7 @@ export const addMaterial = (p: Problem): Problem =>
 export const addSection = (p: Problem): Problem =>
   produce(p, (d) => {
     d.sections ??= []
-    const { id: _, ...like } = d.sections[d.sections.length - 1] ?? { id: '', A: '0.01 m^2', I: '1e-4 m^4' }
+    const like: Section = d.sections[d.sections.length - 1] ?? { id: '', A: '0.01 m^2', I: '1e-4 m^4' }
     d.sections.push({ ...like, id: freeId(d.sections.map((m) => m.id), 'section ') })
   })
 

@@ -86,5 +86,6 @@ export function describe(raw: unknown): string {
   if (raw === undefined) return 'nothing'
   if (Array.isArray(raw)) return 'a list'
   if (typeof raw === 'object') return 'an object'
-  return typeof raw === 'string' ? `"${raw.slice(0, 30)}"` : `${typeof raw === 'boolean' ? '' : 'a '}${String(raw)}`
+  if (typeof raw === 'string') return `"${raw.slice(0, 30)}"`
+  return typeof raw === 'number' ? `the number ${raw}` : typeof raw === 'boolean' ? String(raw) : `a ${typeof raw}`
 }

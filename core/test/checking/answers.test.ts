@@ -3,7 +3,7 @@ import { checkAnswer, type Answer } from '../../src/index.js'
 import { frame } from '../builder.js'
 
 const b = frame().node('A', 0, 0).node('B', 4, 0).node('C', 8, 0).member('A', 'B').member('B', 'C').support('A', 'pin').support('B', 'roller').support('C', 'roller').load({ type: 'distributed', member: 'AB', direction: 'Y', q: -8 })
-const check = (a: Partial<Answer>) => checkAnswer(b.problem, b.solve(), { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0, ...a } as Answer)
+const check = (a: Partial<Answer>) => checkAnswer(b.problem, b.solve(), { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0, ...a })
 
 // one span of two loaded: M at B is −wL²/16 = −8, A 14, B 20, C −2
 describe('hand answers', () => {

@@ -7,11 +7,11 @@ import { frame, solved } from '../builder.js'
 const arbitrary = fc
   .record({
     steps: fc.array(fc.record({ dx: fc.double({ min: 0.8, max: 4, noNaN: true }), dy: fc.double({ min: -2, max: 2, noNaN: true }) }), { minLength: 1, maxLength: 4 }),
-    last: fc.constantFrom('fixed', 'pin', 'roller') as fc.Arbitrary<'fixed' | 'pin' | 'roller'>,
+    last: fc.constantFrom<'fixed' | 'pin' | 'roller'>('fixed', 'pin', 'roller'),
     turn: fc.integer({ min: -40, max: 40 }),
     hinge: fc.boolean(),
     loads: fc.array(
-      fc.record({ member: fc.nat(3), kind: fc.nat(5), q: fc.double({ min: -9, max: 9, noNaN: true }), r: fc.double({ min: -9, max: 9, noNaN: true }), at: fc.double({ min: 0.05, max: 0.9, noNaN: true }), dir: fc.constantFrom('X', 'Y', 'x', 'y') as fc.Arbitrary<'X'> }),
+      fc.record({ member: fc.nat(3), kind: fc.nat(5), q: fc.double({ min: -9, max: 9, noNaN: true }), r: fc.double({ min: -9, max: 9, noNaN: true }), at: fc.double({ min: 0.05, max: 0.9, noNaN: true }), dir: fc.constantFrom<'X' | 'Y' | 'x' | 'y'>('X', 'Y', 'x', 'y') }),
       { minLength: 1, maxLength: 4 },
     ),
   })
@@ -29,7 +29,7 @@ const arbitrary = fc
     return b.load(...loads.map((l): Load => loadOf(l, members[l.member % members.length], ids[1]))).problem
   })
 
-function loadOf(l: { kind: number; q: number; r: number; at: number; dir: 'X' }, member: string, node: string): Load {
+function loadOf(l: { kind: number; q: number; r: number; at: number; dir: 'X' | 'Y' | 'x' | 'y' }, member: string, node: string): Load {
   const percent = `${(l.at * 100).toFixed(6)}%`
   switch (l.kind) {
     case 0:

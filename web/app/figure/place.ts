@@ -126,7 +126,7 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
     out.push({
       key: wish.key,
       target: wish.target,
-      mark: { ...wish.mark, anchor: 'middle', x: best.at.x, y: best.at.y } as TextMark,
+      mark: { ...wish.mark, anchor: 'middle', x: best.at.x, y: best.at.y },
       box: boxOf(wish.mark, best.at),
     })
   }

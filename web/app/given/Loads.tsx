@@ -180,7 +180,7 @@ interface RichField {
 function fieldsOf(load: Load): RichField[] {
   const plain = (key: string, label: string, d: typeof dimension.force, percent = false): RichField[] => {
     const v = (load as unknown as Record<string, Quantity | undefined>)[key]
-    return v === undefined ? [] : [{ name: key, label, value: v, dimension: d, percent, set: (l, q) => ({ ...l, [key]: q }) as Load }]
+    return v === undefined ? [] : [{ name: key, label, value: v, dimension: d, percent, set: (l, q) => ({ ...l, [key]: q }) }]
   }
   switch (load.type) {
     case 'nodal':

@@ -7,7 +7,7 @@ import { TopLine } from '../widgets/TopLine'
 import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from './context'
 import { keepSaved } from './saving'
-import { createSheet, type Part } from './store'
+import { createSheet } from './store'
 import { TitleField } from './TitleField'
 import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
@@ -17,7 +17,7 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
   const [store] = useState(() => createSheet(stored))
   useEffect(() => keepSaved(store), [store])
   const { pathname } = useLocation()
-  const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given') as Part
+  const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given')
   return (
     <SheetContext value={store}>
       <TopLine middle={<Tools />}>

@@ -8,5 +8,5 @@ let worker: Remote<SolverWorker> | undefined
 export async function solveElsewhere(problem: Problem): Promise<Outcome> {
   if (typeof Worker === 'undefined') return work(problem)
   worker ??= wrap<SolverWorker>(new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' }))
-  return (await worker.work(problem)) as Outcome
+  return (await worker.work(problem))
 }

@@ -8,14 +8,12 @@ import type { Card } from '../server/cards.server'
 import { VerdictSign } from '../widgets/VerdictSign'
 
 /** One problem: figure, title, question and how it stands; what can be done with it behind three dots. */
-export function ProblemCard({ card }: { card: Card }) {
+export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => void }) {
   const fetcher = useFetcher<typeof action>()
   const [menu, setMenu] = useState<HTMLElement | null>(null)
   const [renaming, setRenaming] = useState(false)
   const submit = (fields: Record<string, string>) => void fetcher.submit({ id: card.id, ...fields }, { method: 'post' })
-  const leaving = fetcher.formData?.get('intent') === 'delete'
   const title = (fetcher.formData?.get('title') as string | null) ?? card.title
-  if (leaving) return null
   return (
     <li className="card">
       <Link to={`/problems/${card.id}/given`} className="card-link" aria-label={`Open ${card.title}`}>
@@ -42,7 +40,7 @@ export function ProblemCard({ card }: { card: Card }) {
         <MenuItem component="a" href={`/problems/${card.id}/file`} download>
           Save as a file
         </MenuItem>
-        <MenuItem onClick={() => submit({ intent: 'delete' })}>Take off the Shelf</MenuItem>
+        <MenuItem onClick={onDelete}>Take off the Shelf</MenuItem>
       </Menu>
     </li>
   )

@@ -24,10 +24,12 @@ export function Shelf({ cards }: { cards: Card[] }) {
   const search = useRef<HTMLInputElement>(null)
   const picker = useRef<HTMLInputElement>(null)
 
+  // gone from sight while the server is told
+  const leaving = fetcher.formData?.get('intent') === 'delete' ? fetcher.formData.get('id') : null
   const shown = useMemo(() => {
     const words = find.toLowerCase().trim()
-    return cards.filter((c) => (kind === 'all' || c.kind === kind) && (words === '' || `${c.title} ${c.statement}`.toLowerCase().includes(words)))
-  }, [cards, kind, find])
+    return cards.filter((c) => c.id !== leaving && (kind === 'all' || c.kind === kind) && (words === '' || `${c.title} ${c.statement}`.toLowerCase().includes(words)))
+  }, [cards, kind, find, leaving])
 
   const result = fetcher.data
   useEffect(() => {
@@ -93,7 +95,7 @@ export function Shelf({ cards }: { cards: Card[] }) {
           ) : (
             <ul className="shelf-row">
               {shown.map((card) => (
-                <ProblemCard key={card.id} card={card} />
+                <ProblemCard key={card.id} card={card} onDelete={() => void fetcher.submit({ intent: 'delete', id: card.id }, { method: 'post' })} />
               ))}
             </ul>
           )}

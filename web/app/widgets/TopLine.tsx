@@ -21,7 +21,7 @@ export function TopLine({ children, middle }: { children?: React.ReactNode; midd
 
 function SchemeSwitch() {
   const fetcher = useFetcher()
-  const root = useRouteLoaderData('root') as { scheme: 'light' | 'dark' } | undefined
+  const root = useRouteLoaderData<{ scheme: 'light' | 'dark' }>('root')
   const now = (fetcher.formData?.get('scheme') as string | null) ?? root?.scheme ?? 'light'
   const other = now === 'dark' ? 'light' : 'dark'
   return (
