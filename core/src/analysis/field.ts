@@ -56,12 +56,12 @@ export function integrate(m: StructureMember, actions: MemberActions | undefined
     if (i === snap.length - 1) break
     const x1 = snap[i + 1]
     const { p, q, c } = intensity(x0, x1, L, actions)
-    const N = antiderivative(p.map((a) => -a), at.N)
+    const N = antiderivative([-p[0], -p[1]], at.N)
     const V = antiderivative(q, at.V)
-    const M = antiderivative(V.map((a, k) => a - (c[k] ?? 0)), at.M)
-    const slope = antiderivative(M.map((a, k) => a * perEI + (k === 0 ? curvature : 0)), at.slope)
-    const v = antiderivative(slope.map((a, k) => a - (V[k] ?? 0) * perGAs), at.v)
-    const u = antiderivative(N.map((a, k) => a * perEA + (k === 0 ? strain : 0)), at.u)
+    const M = antiderivative([V[0] - c[0], V[1] - c[1], V[2]], at.M)
+    const slope = antiderivative([M[0] * perEI + curvature, M[1] * perEI, M[2] * perEI, M[3] * perEI], at.slope)
+    const v = antiderivative(perGAs === 0 ? slope : [slope[0] - V[0] * perGAs, slope[1] - V[1] * perGAs, slope[2] - V[2] * perGAs, slope[3], slope[4]], at.v)
+    const u = antiderivative([N[0] * perEA + strain, N[1] * perEA, N[2] * perEA], at.u)
     const segment = { x0, x1, N, V, M, slope, v, u }
     segments.push(segment)
     at = stateIn(segment, x1)

@@ -9,7 +9,9 @@ export function evaluatePolynomial(p: Polynomial, t: number): number {
 
 /** The antiderivative whose value at 0 is `at0`. */
 export function antiderivative(p: Polynomial, at0: number): Polynomial {
-  return [at0, ...p.map((a, i) => a / (i + 1))]
+  const out: Polynomial = [at0]
+  for (let i = 0; i < p.length; i++) out.push(p[i] / (i + 1))
+  return out
 }
 
 export const derivative = (p: Polynomial): Polynomial => p.slice(1).map((a, i) => a * (i + 1))

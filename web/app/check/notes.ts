@@ -2,7 +2,7 @@ import { checkAnswers, formatNumber, type Answer, type AnswerVerdict } from '@vi
 import { useMemo } from 'react'
 import { memberLine, onScreen, type View } from '../figure/view'
 import { plus, textWidth, vec } from '../figure/marks'
-import { ring, type Wish } from '../figure/place'
+import { again, ring, type Wish } from '../figure/place'
 import { useSheet } from '../sheet/context'
 
 /** Every hand answer with its verdict; recomputed with the solution. */
@@ -37,7 +37,7 @@ export function useCheckNotes(view: View | null): Wish[] | undefined {
         const w = textWidth(text, 13)
         const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(a, member) : null
         if (!at) return []
-        return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: ring(at, vec(0.7, 0.7), [24, 38, 54, 70], w, 11), clear: 3 }]
+        return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], w, 11)), about: { c: at, r: 80 }, clear: 3 }]
       })
 
     function placeOn(a: Answer, m: (typeof s.members)[number]) {

@@ -75,7 +75,7 @@ export function drawDiagram(solution: Solution, view: View, fields: readonly Fie
       target,
       marks: [{ t: 'path', d: `${shape}Z`, fill: 'cedar', opacity: 0.07 }, ...strokes, { t: 'path', d: shape, stroke: 'ink', width: 1.35, round: true }],
     })
-    for (let k = 1; k < edge.length; k += 1) if (k % 3 === 1 || edge.length < 8) out.obstacles.push({ a: edge[Math.max(0, k - 3)], b: edge[k], half: 1 })
+    for (let k = 1; k < edge.length; k += 1) if (k % 4 === 0 || k === edge.length - 1 || edge.length < 8) out.obstacles.push({ a: edge[edge.length < 8 ? k - 1 : Math.max(0, k - 4)], b: edge[k], half: 1 })
     // the area under the outline, in a few broad strokes
     for (let k = 0; k <= 8; k++) {
       const x = (m.length * k) / 8

@@ -13,7 +13,9 @@ export interface Wish {
   key: string
   target?: string
   mark: Omit<TextMark, 'x' | 'y'>
-  candidates: Vec[]
+  candidates: Iterable<Vec>
+  /** The middle and radius of all candidates, where they are made one by one. */
+  about?: { c: Vec; r: number }
   /** Left out rather than drawn over something: labels that repeat what stands elsewhere. */
   optional?: boolean
   /** Margin kept from other things, px. */
@@ -86,6 +88,8 @@ function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
 
 /** A label whose best place costs more than this looks farther out. */
 const CROWDED = 30
+/** How far out it looks, px. */
+const FARTHEST = 64
 
 /** Labels keep this far from the edge of the picture, px. */
 const EDGE = 10
@@ -95,33 +99,45 @@ const EDGE = 10
  * load rows, supports and the labels before it; liking decides among free ones. Deterministic.
  */
 export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], boxes: readonly Box[] = [], frame?: { width: number; height: number }): Placed[] {
-  const taken: Box[] = [...boxes]
   const words: Box[] = []
   const out: Placed[] = []
   for (const wish of wishes) {
     let best: { cost: number; at: Vec } | undefined
     const clear = wish.clear ?? 3
+    // only what lies within reach of its candidates can be in its way
+    const near = reachOf(wish)
+    const inWay = obstacles.filter((o) => Math.min(o.a.x, o.b.x) - o.half < near.x1 && Math.max(o.a.x, o.b.x) + o.half > near.x0 && Math.min(o.a.y, o.b.y) - o.half < near.y1 && Math.max(o.a.y, o.b.y) + o.half > near.y0)
+    const within = (b: Box) => b.x - b.w / 2 < near.x1 && b.x + b.w / 2 > near.x0 && b.y - b.h / 2 < near.y1 && b.y + b.h / 2 > near.y0
+    const takenHere = boxes.filter(within)
+    const wordsHere = words.filter(within)
     const costAt = (at: Vec) => {
       let cost = 0
       for (const b of discs(wish.mark, at)) {
-        for (const t of taken) cost += overlap(b, t, clear)
+        for (const t of takenHere) cost += overlap(b, t, clear)
         // words on words cannot be read at all
-        for (const t of words) cost += 8 * overlap(b, t, clear)
-        for (const o of obstacles) cost += cut(b, o, clear)
+        for (const t of wordsHere) cost += 8 * overlap(b, t, clear)
+        for (const o of inWay) cost += cut(b, o, clear)
         if (frame) cost += 40 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
       }
       return cost
     }
     const look = (at: Vec, liking: number) => {
+      if (best && best.cost <= liking) return
       const cost = costAt(at) + liking
       if (!best || cost < best.cost) best = { cost, at }
     }
-    wish.candidates.forEach((at, i) => look(at, 0.4 * i))
+    let liking = 0
+    for (const at of wish.candidates) {
+      // what is liked less can no longer be better
+      if (best && best.cost <= liking) break
+      look(at, liking)
+      liking += 0.4
+    }
     // nothing free: farther out, round the places that were wished for
     if (best && best.cost > CROWDED && !wish.optional)
-      for (const at of wish.candidates.slice(0, 3)) for (const r of [16, 28, 42, 58]) for (let k = 0; k < 12; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 6), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 6) }, 6 + r / 3)
+      for (const at of firstOf(wish.candidates, 3)) for (const r of [16, 28, 42, 58]) for (let k = 0; k < 12; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 6), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 6) }, 6 + r / 3)
     if (!best) continue
-    if (wish.optional && best.cost > 0.4 * wish.candidates.length) continue
+    if (wish.optional && best.cost > Math.max(1, liking)) continue
     words.push(...discs(wish.mark, best.at))
     out.push({
       key: wish.key,
@@ -133,16 +149,42 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
   return out
 }
 
-/** Candidates on rings about a point, beginning with the direction liked most and going round from it. */
-export function ring(c: Vec, prefer: Vec, radii: readonly number[], w: number, h: number, steps = 16): Vec[] {
-  const start = Math.atan2(prefer.y, prefer.x)
+/** The rectangle that a wish's candidates, and the places round them, can cover. */
+function reachOf(wish: Wish) {
+  const w = textWidth(wish.mark.text, wish.mark.size) / 2 + (wish.mark.aside ? 60 : 0) + FARTHEST
+  const out = { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity }
+  if (wish.about) {
+    const r = wish.about.r + w
+    return { x0: wish.about.c.x - r, x1: wish.about.c.x + r, y0: wish.about.c.y - r, y1: wish.about.c.y + r }
+  }
+  for (const c of wish.candidates) {
+    out.x0 = Math.min(out.x0, c.x - w)
+    out.x1 = Math.max(out.x1, c.x + w)
+    out.y0 = Math.min(out.y0, c.y - w)
+    out.y1 = Math.max(out.y1, c.y + w)
+  }
+  return out
+}
+
+/** Candidates that are made anew each time they are gone through, and only as far as they are needed. */
+export const again = (make: () => Iterator<Vec>): Iterable<Vec> => ({ [Symbol.iterator]: make })
+
+function firstOf(candidates: Iterable<Vec>, n: number): Vec[] {
   const out: Vec[] = []
+  for (const c of candidates) {
+    if (out.push(c) === n) break
+  }
+  return out
+}
+
+/** Candidates on rings about a point, beginning with the direction liked most and going round from it. */
+export function* ring(c: Vec, prefer: Vec, radii: readonly number[], w: number, h: number, steps = 16): Generator<Vec> {
+  const start = Math.atan2(prefer.y, prefer.x)
   for (const r of radii)
     for (let i = 0; i < steps; i++) {
       const a = start + ((i % 2 ? 1 : -1) * Math.ceil(i / 2) * 2 * Math.PI) / steps
       const d = { x: Math.cos(a), y: Math.sin(a) }
       // the box, not its middle, keeps the distance
-      out.push({ x: c.x + d.x * (r + (w / 2) * Math.abs(d.x)), y: c.y + d.y * (r + (h / 2) * Math.abs(d.y)) })
+      yield { x: c.x + d.x * (r + (w / 2) * Math.abs(d.x)), y: c.y + d.y * (r + (h / 2) * Math.abs(d.y)) }
     }
-  return out
 }

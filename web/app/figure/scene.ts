@@ -6,7 +6,7 @@ import { dimensionGroups } from './dimensions'
 import { drawLoads, type DrawnLoad } from './loads'
 import { circle, plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND, memberGroups } from './members'
-import { place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
+import { again, place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
 import { drawReactions, drawUnknowns } from './reactions'
 import { poseOf, supportGroups } from './supports'
 import { memberLine, onScreen, type View } from './view'
@@ -150,7 +150,7 @@ function jointLetters(s: Structure, view: View): Wish[] {
     let prefer = Math.hypot(sum.x, sum.y) > 0.3 ? unit(sum) : vec(-0.5, -0.85)
     if (ground && prefer.x * ground.x + prefer.y * ground.y > 0.5) prefer = unit(plus(times(ground, -0.35), vec(-ground.y, ground.x)))
     const mark: Omit<TextMark, 'x' | 'y'> = { t: 'text', text: n.id, size: dense ? 13 : 17, weight: 500, italic: true, serif: true, fill: 'ink', halo: true }
-    return { key: `j${n.id}`, target: `node:${n.id}`, mark, candidates: ring(c, prefer, [11, 15, 21, 28, 38], textWidth(n.id, mark.size), mark.size * 0.7), clear: 3 }
+    return { key: `j${n.id}`, target: `node:${n.id}`, mark, candidates: again(() => ring(c, prefer, [11, 15, 21, 28, 38], textWidth(n.id, mark.size), mark.size * 0.7)), about: { c, r: 46 }, clear: 3 }
   })
 }
 

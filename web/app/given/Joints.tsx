@@ -1,5 +1,5 @@
 import { dimension, edit, nextNodeLabel, type Quantity } from '@viga/core'
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
@@ -37,7 +37,7 @@ export function Joints() {
   )
 }
 
-function JointRow({ id, x, y }: { id: string; x: Quantity; y: Quantity }) {
+const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity; y: Quantity }) {
   const store = useSheetStore()
   const row = useRow(`node:${id}`)
   const rename = (to: string) => {
@@ -59,7 +59,7 @@ function JointRow({ id, x, y }: { id: string; x: Quantity; y: Quantity }) {
       </td>
     </tr>
   )
-}
+})
 
 /** The empty row: x, tab, y, enter makes a joint under the next free letter. */
 function NewJoint() {

@@ -1,5 +1,5 @@
 import { edit, formatPlain, readChain, type Member } from '@viga/core'
-import { useMemo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { TextField } from '../widgets/TextField'
@@ -14,6 +14,8 @@ export function Members() {
   const materials = useSheet((s) => s.problem.materials)
   const display = useDisplay()
   const lengths = useMemo(() => new Map(structureOf(outcome)?.members.map((m) => [m.id, m.length])), [outcome])
+  const sectionIds = useMemo(() => sections?.map((s) => s.id) ?? [], [sections])
+  const materialIds = useMemo(() => materials?.map((s) => s.id) ?? [], [materials])
   return (
     <Block title="Members">
       <table className="t" onKeyDown={onGridKeys}>
@@ -29,7 +31,7 @@ export function Members() {
         </thead>
         <tbody>
           {members.map((m) => (
-            <MemberRow key={m.id} m={m} length={lengths.has(m.id) ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}` : ''} truss={truss} sections={sections?.map((s) => s.id) ?? []} materials={materials?.map((s) => s.id) ?? []} />
+            <MemberRow key={m.id} m={m} length={lengths.has(m.id) ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}` : ''} truss={truss} sections={sectionIds} materials={materialIds} />
           ))}
           <NewMembers />
         </tbody>
@@ -38,7 +40,7 @@ export function Members() {
   )
 }
 
-function MemberRow({ m, length, truss, sections, materials }: { m: Member; length: string; truss: boolean; sections: string[]; materials: string[] }) {
+const MemberRow = memo(function MemberRow({ m, length, truss, sections, materials }: { m: Member; length: string; truss: boolean; sections: string[]; materials: string[] }) {
   const store = useSheetStore()
   const row = useRow(`member:${m.id}`)
   const rename = (to: string) => {
@@ -70,7 +72,7 @@ function MemberRow({ m, length, truss, sections, materials }: { m: Member; lengt
       </td>
     </tr>
   )
-}
+})
 
 function Choice({ name, value, options, onChange }: { name: string; value: string | undefined; options: string[]; onChange: (v: string) => void }) {
   return (

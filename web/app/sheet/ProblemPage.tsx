@@ -83,8 +83,6 @@ function SaveWord() {
 }
 
 function RunningHead() {
-  const outcome = useSheet((s) => s.outcome)
-  const solving = useSheet((s) => s.solving)
   return (
     <nav className="running" aria-label="Parts of the Sheet">
       {PARTS.map((p, i) => (
@@ -93,9 +91,14 @@ function RunningHead() {
           <kbd>{i + 1}</kbd>
         </NavLink>
       ))}
-      <span className="running-note">{solving ? 'solving …' : stateWords(outcome)}</span>
+      <StateNote />
     </nav>
   )
+}
+
+function StateNote() {
+  const words = useSheet((s) => (s.solving ? 'solving …' : stateWords(s.outcome)))
+  return <span className="running-note">{words}</span>
 }
 
 const TIMES = ['', 'once', 'twice', 'three times', 'four times', 'five times', 'six times']

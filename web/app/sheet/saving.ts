@@ -25,7 +25,12 @@ export function keepSaved(store: SheetStore): () => void {
   let sending = false
   let kept = store.getState().problem
 
+  // written as soon as the edit is on the screen, so that writing never delays it
+  let writing: ReturnType<typeof setTimeout> | undefined
+  const rememberSoon = () => (writing ??= setTimeout(remember))
   const remember = () => {
+    clearTimeout(writing)
+    writing = undefined
     const { problem, revision, drafts } = store.getState()
     const pending = problem !== kept || Object.keys(drafts).length > 0
     try {
@@ -69,11 +74,12 @@ export function keepSaved(store: SheetStore): () => void {
 
   restore(store, (problem) => (kept = problem))
   const unwatch = store.subscribe((now, before) => {
-    if (now.problem !== before.problem || now.drafts !== before.drafts || now.revision !== before.revision) remember()
+    if (now.problem !== before.problem || now.drafts !== before.drafts || now.revision !== before.revision) rememberSoon()
     if (now.problem !== before.problem || (before.save.kind === 'conflict' && now.save.kind === 'unsaved')) plan(PAUSE)
   })
   if (store.getState().problem !== kept) plan(0)
   const leave = () => {
+    remember()
     const { problem, revision, save } = store.getState()
     // the last edit of a page that goes away; what does not arrive is in this browser's store
     if (problem !== kept && !sending && save.kind !== 'conflict') void fetch(`/problems/${id}/save`, { method: 'POST', keepalive: true, body: JSON.stringify({ revision, document: problem }) }).catch(() => {})

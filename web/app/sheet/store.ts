@@ -83,12 +83,17 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
   const first = initial.problem.loadCases?.[0]?.id ?? null
   const diagram: DiagramKey = initial.problem.kind === 'truss' ? 'N' : 'M'
   return createStore<Sheet>((set, get) => {
-    /** Takes over a problem and whatever follows from it. */
-    const become = (problem: Problem, rest: Partial<SheetState>) => {
+    /** Takes over a problem and whatever follows from it; one that breaks the contract is refused and changes nothing. */
+    const become = (problem: Problem, rest: () => Partial<SheetState>): ProblemError | null => {
+      const form = checkProblem(problem)
+      if (!form.ok) return form.errors[0]
       const large = problem.members.length > SOLVED_AT_ONCE
-      set({ problem, save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' }, ...rest, ...(large ? drawnOnly(problem, get().outcome) : { outcome: work(problem), solving: false }) })
+      const next = large ? drawnOnly(problem, get().outcome) : { outcome: work(problem), solving: false }
+      if (next.outcome.stage === 'invalid') return next.outcome.errors[0]
+      set({ problem, save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' }, ...rest(), ...next })
       if (large) void solveLater(problem)
       keepActionValid()
+      return null
     }
     const solveLater = async (problem: Problem) => {
       const outcome = await solveElsewhere(problem)
@@ -125,26 +130,25 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
           if (options.select !== undefined) set({ selection: options.select })
           return null
         }
-        const errors = problemErrors(next)
-        if (errors.length) return errors[0]
-        const last = past[past.length - 1]
-        const now = performance.now()
-        const grouped = options.merge !== undefined && last?.merge === options.merge && now - last.at < GROUPING && get().future.length === 0
-        const step: Step = grouped ? { ...last, at: now } : { problem, name, selection, merge: options.merge, at: now }
-        become(next, { past: [...(grouped ? past.slice(0, -1) : past), step], future: [], selection: options.select === undefined ? stillThere(next, selection) : options.select })
-        return null
+        return become(next, () => {
+          const last = past[past.length - 1]
+          const now = performance.now()
+          const grouped = options.merge !== undefined && last?.merge === options.merge && now - last.at < GROUPING && get().future.length === 0
+          const step: Step = grouped ? { ...last, at: now } : { problem, name, selection, merge: options.merge, at: now }
+          return { past: [...(grouped ? past.slice(0, -1) : past), step], future: [], selection: options.select === undefined ? stillThere(next, selection) : options.select }
+        })
       },
       undo() {
         const { past, future, problem, selection } = get()
         const step = past[past.length - 1]
         if (!step) return
-        become(step.problem, { past: past.slice(0, -1), future: [...future, { ...step, problem, selection }], selection: step.selection, drafts: {} })
+        become(step.problem, () => ({ past: past.slice(0, -1), future: [...future, { ...step, problem, selection }], selection: step.selection, drafts: {} }))
       },
       redo() {
         const { past, future, problem, selection } = get()
         const step = future[future.length - 1]
         if (!step) return
-        become(step.problem, { future: future.slice(0, -1), past: [...past, { ...step, problem, selection, merge: undefined }], selection: step.selection, drafts: {} })
+        become(step.problem, () => ({ future: future.slice(0, -1), past: [...past, { ...step, problem, selection, merge: undefined }], selection: step.selection, drafts: {} }))
       },
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),
@@ -162,7 +166,7 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
 }
 
 /** A large problem between edit and solution: drawn anew at once, its results still those before. */
-function drawnOnly(problem: Problem, before: Outcome): Partial<SheetState> {
+function drawnOnly(problem: Problem, before: Outcome): Pick<SheetState, 'outcome' | 'solving'> {
   const resolved = resolve(problem)
   if (!resolved.ok) return { outcome: { stage: 'invalid', errors: resolved.errors }, solving: false }
   const drawn: Resolved = resolved

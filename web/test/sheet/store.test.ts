@@ -78,6 +78,7 @@ describe('keeping what was typed', () => {
     const store = open(newProblem(), 7)
     keepSaved(store)
     store.getState().edit('title', rename('one'))
+    await vi.advanceTimersByTimeAsync(1)
     expect(kept.size).toBe(1)
     await vi.advanceTimersByTimeAsync(1000)
     expect(sent).toMatchObject([{ revision: 7, document: { title: 'one' } }])

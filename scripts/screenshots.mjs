@@ -1,0 +1,53 @@
+// npm run screenshots: remakes the pictures in docs/screenshots from the demo problems.
+import { join } from 'node:path'
+import { serve } from './serve.mjs'
+import { CHROMIUM, ensureBuild, ensureDebian, ensurePackages, MARIADB, root, say } from './tools.mjs'
+
+await ensurePackages()
+await ensureDebian({ ...MARIADB, ...CHROMIUM })
+await ensureBuild()
+const { chromium } = await import('@playwright/test')
+
+const K = 'table[aria-label="stiffness of the whole structure"]'
+/** File name, demo problem, part, and what to do there first. */
+const pictures = [
+  ['1-shelf', null, ''],
+  ['2-given', /Open Alpine house/, 'given'],
+  ['3-editing', /Open Alpine house/, 'given', async (page) => {
+    await page.locator('circle[data-target="node:G"], circle[data-target="node:D"], circle[data-target="node:C"]').first().click()
+  }],
+  ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],
+  ['5-working-assembly', /Open Orchid balcony/, 'working/assembly', (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover()],
+  ['6-results', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: '1.35 G + 1.5 S' }).click()],
+  ['7-deflected', /Open Palm house/, 'results', async (page) => {
+    await page.getByRole('button', { name: 'Wind from the left' }).click()
+    await page.keyboard.press('y')
+  }],
+  ['8-truss', /Open Fern-walk/, 'results'],
+  ['9-check', /Open Lily-pond/, 'check'],
+  ['10-dark', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: 'Dark' }).click()],
+]
+
+const { address, stop } = await serve()
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--font-render-hinting=none'],
+})
+try {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  for (const [name, title, part, first] of pictures) {
+    await page.goto(address, { waitUntil: 'networkidle' })
+    if (title) {
+      const given = await page.getByRole('link', { name: title }).last().getAttribute('href')
+      await page.goto(address + given.replace('given', part), { waitUntil: 'networkidle' })
+    }
+    await first?.(page)
+    await page.waitForLoadState('networkidle')
+    await page.evaluate(() => Promise.all(document.getAnimations().map((a) => a.finished)).then(() => document.fonts.ready))
+    await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) })
+    say(name)
+  }
+} finally {
+  await browser.close()
+  await stop()
+}
