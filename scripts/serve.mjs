@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startDatabase } from './database.mjs'
 import { migrate } from './migrate.mjs'
-import { endProcess, freePort, root } from './tools.mjs'
+import { endProcess, freePort, QUIET, root } from './tools.mjs'
 
 /** Starts both on free ports with the demo problems. @returns the address, and a `stop` that leaves nothing behind */
 export async function serve() {
@@ -13,7 +13,7 @@ export async function serve() {
   const database = await startDatabase(folder, { quiet: true })
   await migrate(database.url)
   const port = await freePort()
-  const env = { ...process.env, DATABASE_URL: database.url, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' }
+  const env = { ...process.env, DATABASE_URL: database.url, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production', ...QUIET }
   const server = spawn(join(root, 'node_modules/.bin/react-router-serve'), ['build/server/index.js'], { cwd: join(root, 'web'), env, stdio: ['ignore', 'pipe', 'inherit'] })
   await new Promise((resolve, reject) => {
     server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))

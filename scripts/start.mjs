@@ -1,9 +1,10 @@
 // npm start: installs what is missing, starts a private database, builds, serves. npm run dev: the same with hot reload.
 import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { startDatabase } from './database.mjs'
-import { endProcess, ensureBuild, ensureDebian, ensurePackages, fail, home, isFree, MARIADB, root, say } from './tools.mjs'
+import { commandOf, endProcess, ensureBuild, ensureDebian, ensurePackages, fail, home, isAlive, isFree, MARIADB, QUIET, root, say } from './tools.mjs'
 
 const FIRST_PORT = 4780
 
@@ -21,6 +22,17 @@ async function choosePort() {
   }
   for (let port = FIRST_PORT; port < FIRST_PORT + 100; port++) if (await isFree(port, host)) return port
   return fail(`no free port from ${FIRST_PORT} to ${FIRST_PORT + 99}`)
+}
+
+const SERVER = join(home, 'server.json')
+
+/** Ends the server of a start that was killed outright and could not do it itself. */
+function endOrphan() {
+  if (!existsSync(SERVER)) return
+  const { pid, starter } = JSON.parse(readFileSync(SERVER, 'utf8') || '{}')
+  if (!pid || isAlive(starter)) return
+  if (isAlive(pid) && commandOf(pid).includes('react-router')) process.kill(pid, 'SIGKILL')
+  rmSync(SERVER, { force: true })
 }
 
 let database
@@ -43,6 +55,7 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
 
 try {
   await ensurePackages()
+  endOrphan()
   const url = process.env.DATABASE_URL
   if (!url) {
     await ensureDebian(MARIADB)
@@ -54,11 +67,13 @@ try {
   await migrate(address)
   if (!values.dev) await ensureBuild()
   const port = await choosePort()
-  const env = { ...process.env, DATABASE_URL: address, HOST: host, PORT: String(port), NODE_ENV: values.dev ? 'development' : 'production' }
+  const env = { ...process.env, DATABASE_URL: address, HOST: host, PORT: String(port), NODE_ENV: values.dev ? 'development' : 'production', ...(values.dev ? {} : QUIET) }
   const bin = (name) => join(root, 'node_modules/.bin', name)
   server = values.dev
     ? spawn(bin('react-router'), ['dev', '--host', host, '--port', String(port), '--strictPort'], { cwd: join(root, 'web'), env, stdio: 'inherit', detached: true })
     : spawn(bin('react-router-serve'), ['build/server/index.js'], { cwd: join(root, 'web'), env, stdio: ['ignore', 'pipe', 'inherit'], detached: true })
+  mkdirSync(home, { recursive: true })
+  writeFileSync(SERVER, JSON.stringify({ pid: server.pid, starter: process.pid }))
   server.on('exit', (code) => {
     if (!stopping) {
       console.error(`viga: the server ended (${code})`)

@@ -115,3 +115,6 @@ export async function endProcess(child, patience = 4000) {
   await ended
   clearTimeout(timer)
 }
+
+/** The compression of the web server warns of its own harmless listeners at every streamed page. */
+export const QUIET = { NODE_NO_WARNINGS: '1' }

@@ -63,15 +63,18 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
       const off = m.bar ? (pins.has(node) ? 0 : hand.hinge + HINGE_OFFSET + 3) : r.some((x) => x !== false) && !pins.has(node) && !alone ? 2 * hand.hinge : 0
       return off
     })
-    const from = plus(a, dir, offsets[0])
-    const to = plus(b, dir, -offsets[1])
+    // a member that others are hinged to reaches past the joint by half its thickness, to meet them
+    const past = [m.start, m.end].map((node, end) => (style === 'timber' && !m.bar && offsets[end] === 0 && ends[node].length > 1 && !pins.has(node) && rigidEnds(s, ends[node]).length === 1 ? hand.member / 2 : 0))
+    const from = plus(a, dir, offsets[0] - past[0])
+    const to = plus(b, dir, past[1] - offsets[1])
     // where a corner piece carries the outline round the joint, the member's own lines stop short of it
     const short = [m.start, m.end].map((node, end) => (style === 'timber' && rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end) && rigidEnds(s, ends[node]).length > 1 ? cornerReach(hand, l.px) - 0.4 : 0))
     if (m.bar) bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)] })
     else if (style === 'axis') bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
     else {
       bodies.push({ key: `m${i}`, target, hit, marks: [line(plus(from, dir, short[0]), plus(to, dir, -short[1]), 'ink', hand.member)] })
-      const close = (node: number, off: number) => (off > 0 || ends[node].length === 1 ? hand.outline : 0)
+      // closed where nothing rigid joins it: at a hinge, at a free end, and where the others are hinged to it
+      const close = (node: number, off: number) => (off > 0 || rigidEnds(s, ends[node]).length < 2 ? hand.outline : 0)
       linings.push({ key: `l${i}`, target, marks: [line(plus(from, dir, close(m.start, offsets[0]) + short[0]), plus(to, dir, -close(m.end, offsets[1]) - short[1]), 'sheet', hand.member - 2 * hand.outline, { cls: 'lining' })] })
     }
     ;[0, 1].forEach((end) => {

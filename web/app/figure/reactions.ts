@@ -21,9 +21,11 @@ export function drawReactions(solution: Solution, view: View, action: ActionSolu
     const target = `support:${n.id}`
     const say = (key: string, value: number, at: Vec[]) =>
       out.wishes.push({ key: `r${n.id}${key}`, target, mark: { t: 'text', text: formatNumber(Math.abs(value)), size: 12.5, weight: 600, fill: 'reaction', halo: true }, candidates: at })
+    // a turned support pushes along its own axes, and is shown so
+    const turned = all[i].angle !== 0
     for (const [key, value, axis] of [
-      ['x', all[i].x, vec(1, 0)],
-      ['y', all[i].y, vec(0, -1)],
+      ['x', turned ? all[i].own.x : all[i].x, vec(Math.cos(all[i].angle), -Math.sin(all[i].angle))],
+      ['y', turned ? all[i].own.y : all[i].y, vec(-Math.sin(all[i].angle), -Math.cos(all[i].angle))],
     ] as const) {
       if (Math.abs(value) <= 1e-9 * most) continue
       const dir = times(axis, Math.sign(value))

@@ -1,5 +1,5 @@
 import type { Structure, StructureSupport } from '@viga/core'
-import { across, circle, dot, line, plus, polyline, times, turn, unit, vec, type Group, type Mark, type Vec } from './marks'
+import { across, circle, dot, line, plus, polyline, times, unit, vec, type Group, type Mark, type Vec } from './marks'
 import { endsAtNodes, pinJoints, FULL_HAND, type Hand } from './members'
 import { memberLine, onScreen, type View } from './view'
 
@@ -108,7 +108,7 @@ function springMarks(p: StructureSupport, c: Vec, k: number): Mark[] {
   }
   if (typeof p.hold.y === 'number') zigzag(unit(down))
   if (typeof p.hold.x === 'number') zigzag(times(ownX, -1))
-  if (typeof p.hold.rotation === 'number') marks.push(...turn(c, 13 * k, true, 'ink', { from: 150, sweep: 250, width: 1.2, small: true }).slice(0, 1), { t: 'path', d: spiral(c, 12 * k), stroke: 'ink', width: 1.2 })
+  if (typeof p.hold.rotation === 'number') marks.push({ t: 'path', d: spiral(c, 12 * k), stroke: 'ink', width: Math.max(0.7, 1.2 * k) })
   return marks
 }
 

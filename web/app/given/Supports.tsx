@@ -17,7 +17,7 @@ export function Supports() {
             <th style={{ width: 62 }}>Joint</th>
             <th style={{ width: 38 }} />
             <th style={{ width: 96 }}>Support</th>
-            <th>Turned by</th>
+            <th style={{ width: 92 }}>Turned by</th>
             <th>Holds</th>
             <th style={{ width: 24 }} />
           </tr>
@@ -64,7 +64,7 @@ function SupportRow({ s }: { s: Support }) {
       <td>
         <QuantityField name={`turn of the support at ${s.node}`} value={s.angle} dimension={dimension.angle} placeholder="0" onClear={() => set({ angle: undefined }, `turn of ${s.node}`)} onChange={(v, merge) => set({ angle: v }, `turn of ${s.node}`, merge)} />
       </td>
-      <td className="ro">{holdsWords(s)}</td>
+      <td className="ro holds">{holdsWords(s)}</td>
       <td>
         <RemoveButton what={`the support of ${s.node}`} onClick={() => store.getState().edit(`support of ${s.node}`, (p) => edit.setSupport(p, s.node, undefined))} />
       </td>

@@ -21,6 +21,11 @@ interface Props {
   className?: string
 }
 
+/** One number with its unit: 160 mm, 4.1 in^2, 12 kip*ft, 6.5e-6/degF. */
+const SAYS_ITSELF = /^\s*[-−]?[\d.]+(e[-+]?\d+)?\s*[/a-zA-Zµ°][a-zA-Z0-9^*/·²³⁴µ°-]*\s*$/
+
+const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined) => (text.match(/\p{L}[\p{L}\p{Nd}_']*/gu) ?? []).some((w) => symbols !== undefined && Object.hasOwn(symbols, w))
+
 const PERCENT = /^\s*[-+]?[\d.]+\s*%\s*$/
 
 /**
@@ -50,13 +55,14 @@ export function QuantityField({ name, value, dimension, onChange, onClear, place
       const plain = /^\s*-?[\d.]+\s*$/.test(text)
       if (plain) return unit ? name : ''
       // "6 kN" says itself; anything else is answered with its value
-      const shown = `${formatPlain(r.si / siPerCoherent(units, dimension), 5)} ${name}`.trim()
-      return shown.replace(/[\s·]/g, '') === text.replace(/[\s*·]/g, '').replace(/\^2/g, '²').replace(/\^4/g, '⁴') ? '' : shown
+      if (SAYS_ITSELF.test(text) && !usesSymbol(text, symbols)) return ''
+      if (name === 'rad') return `${formatPlain((r.si * 180) / Math.PI, 4)}°`
+      return `${formatPlain(r.si / siPerCoherent(units, dimension), 5)} ${name}`.trim()
     } catch (error) {
       if (error instanceof ExpressionError) return ''
       throw error
     }
-  }, [text, reader, dimension, units, unit, percent])
+  }, [text, reader, dimension, units, symbols, unit, percent])
 
   const change = (t: string) => {
     if (t.trim() === '') {
