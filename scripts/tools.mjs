@@ -71,7 +71,8 @@ export async function ensureBuild() {
   const sources = ['core/src', 'web/app', 'web/vite.config.ts', 'web/react-router.config.ts', 'web/package.json', 'package-lock.json'].map((p) => join(root, p))
   if (existsSync(built) && statSync(built).mtimeMs >= newest(...sources)) return
   say('building the web application')
-  await run('npm', ['run', 'build', '-w', 'web', '--silent'], { stdio: ['ignore', process.env.CI ? 'inherit' : 'ignore', 'inherit'] })
+  const made = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], { cwd: root, encoding: 'utf8' })
+  if (made.status !== 0) throw new Error(`the build failed:\n${made.stdout}${made.stderr}`)
 }
 
 export function isFree(port, host = '127.0.0.1') {

@@ -26,6 +26,8 @@ export interface DiagramOptions {
   tall: number
   /** Value in shown units of one SI unit. Moments are written without sign (the side tells), N with T or C. */
   shown: number
+  /** Many members: say the largest value of each and no more. */
+  spare?: boolean
 }
 
 /**
@@ -114,6 +116,10 @@ function values(solution: Solution, i: number, field: Field, l: ReturnType<typeo
     }
     // peaks first: they have the fewest places to stand
     places.push({ x: 0, v: start, end: true }, { x: m.length, v: end, end: true })
+  }
+  if (options.spare) {
+    const peak = places.reduce((a, b) => (Math.abs(b.v) > Math.abs(a.v) ? b : a))
+    places.splice(0, places.length, peak)
   }
   const seen: number[] = []
   for (const p of places) {

@@ -41,11 +41,12 @@ export interface LoadDrawing {
 export function drawLoads(s: Structure, view: View, loads: readonly DrawnLoad[], hand: LoadHand = LOAD_HAND): LoadDrawing {
   const out: LoadDrawing = { groups: [], wishes: [], obstacles: [], boxes: [] }
   const most = Math.max(0, ...loads.flatMap(({ load: l }) => (l.type === 'distributed' ? l.points.map((p) => Math.abs(p.q)) : [])))
+  const silent = repeated(s, loads)
   // rows on the same side of the same member stand one above the other
   const stacked = new Map<string, number>()
   for (const d of loads) {
     const { load } = d
-    if (load.type === 'distributed') row(s, view, d, load, most, hand, stacked, out)
+    if (load.type === 'distributed') row(s, view, d, load, most, hand, stacked, out, silent.has(d.target))
     else if (load.type === 'nodal') {
       const n = s.nodes[load.node]
       concentrated(d, onScreen(view, n.x, n.y), vec(load.fx, -load.fy), load.m, hand, out, nodeClearance(s, load.node, hand), memberStands(s, view, load.node, vec(load.fx, -load.fy)))
@@ -58,6 +59,28 @@ export function drawLoads(s: Structure, view: View, loads: readonly DrawnLoad[],
     else tag(s, view, d, load.member, load.type === 'misfit' && (load.slip !== 0 || load.kink !== 0) ? load.at : undefined, hand, out)
   }
   return out
+}
+
+/** Uniform rows that go on unchanged over a straight run of members are said once, in the middle of the run. */
+function repeated(s: Structure, loads: readonly DrawnLoad[]): Set<string> {
+  const runs = new Map<string, { target: string; along: number }[]>()
+  for (const d of loads) {
+    if (d.load.type !== 'distributed' || d.words.end !== undefined) continue
+    const m = s.members[d.load.member]
+    const from = s.nodes[m.start]
+    const round = (v: number) => Math.round(v * 1e6) / 1e6
+    const line = `${round(m.cos)} ${round(m.sin)} ${round(from.x * m.sin - from.y * m.cos)}`
+    const key = `${line} ${d.load.direction} ${d.load.per} ${d.load.points[0].q}`
+    const run = runs.get(key) ?? []
+    run.push({ target: d.target, along: from.x * m.cos + from.y * m.sin })
+    runs.set(key, run)
+  }
+  const silent = new Set<string>()
+  for (const run of runs.values()) {
+    run.sort((a, b) => a.along - b.along)
+    run.forEach((r, i) => i !== (run.length - 1) >> 1 && silent.add(r.target))
+  }
+  return silent
 }
 
 const nodeClearance = (s: Structure, node: number, hand: LoadHand) => (s.members.some((m) => !m.bar && (m.start === node || m.end === node)) ? (hand.small ? 4 : 9) : hand.small ? 3 : 6)
@@ -74,7 +97,7 @@ function label(text: string, more: Partial<TextMark> = {}): Omit<TextMark, 'x' |
   return { t: 'text', text, size: 12.5, weight: 500, fill: 'load', halo: true, ...more }
 }
 
-function row(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, { type: 'distributed' }>, most: number, hand: LoadHand, stacked: Map<string, number>, out: LoadDrawing) {
+function row(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, { type: 'distributed' }>, most: number, hand: LoadHand, stacked: Map<string, number>, out: LoadDrawing, silent: boolean) {
   const m = s.members[load.member]
   const l = memberLine(s, view, m)
   const positive = { X: vec(1, 0), Y: vec(0, -1), x: l.dir, y: l.up }[load.direction]
@@ -130,7 +153,7 @@ function row(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, {
     const [p, q] = [out.obstacles[out.obstacles.length - 1].a, out.obstacles[out.obstacles.length - 1].b]
     out.obstacles[out.obstacles.length - 1] = { a: times(p, 0.5), b: times(q, 0.5), half: Math.max(2, tallest / 2 - 3) }
   }
-  if (hand.small) return
+  if (hand.small || silent) return
   const w = textWidth(d.words.main, 12.5)
   const outward = (p: Vec, more = 0) => plus(p, back, 11 + Math.abs(back.x) * (w / 2) + more)
   const mid = plus(times(tails[0], 0.5), tails[tails.length - 1], 0.5)

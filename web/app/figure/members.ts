@@ -68,7 +68,7 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
     const from = plus(a, dir, offsets[0] - past[0])
     const to = plus(b, dir, past[1] - offsets[1])
     // where a corner piece carries the outline round the joint, the member's own lines stop short of it
-    const short = [m.start, m.end].map((node, end) => (style === 'timber' && rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end) && rigidEnds(s, ends[node]).length > 1 ? cornerReach(hand, l.px) - 0.4 : 0))
+    const short = [m.start, m.end].map((node, end) => (style === 'timber' && hasCorner(s, ends[node]) && rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end) ? cornerReach(hand, l.px) - 0.4 : 0))
     if (m.bar) bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)] })
     else if (style === 'axis') bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
     else {
@@ -101,13 +101,21 @@ const rigidEnds = (s: Structure, ends: { member: number; end: 0 | 1 }[]) =>
     return !m.bar && m.releases.slice(3 * e.end, 3 * e.end + 3).every((r) => r === false)
   })
 
+/** Whether an outline goes round the joint: not where two members go straight on, whose lines meet by themselves. */
+function hasCorner(s: Structure, ends: { member: number; end: 0 | 1 }[]): boolean {
+  const rigid = rigidEnds(s, ends)
+  if (rigid.length !== 2) return rigid.length > 2
+  const [a, b] = rigid.map((e) => s.members[e.member])
+  return Math.abs(a.cos * b.sin - a.sin * b.cos) > 1e-9
+}
+
 /** How far a corner piece reaches along a member, px. */
 const cornerReach = (hand: Hand, px: number) => Math.min(1.2 * hand.member, px / 2)
 
 /** The outline of a rigid corner: short stubs and their mitres, one stroke as ink and one as lining, so that no edge is drawn twice. */
 function corner(s: Structure, view: View, node: number, ends: { member: number; end: 0 | 1 }[], hand: Hand, out: { ink: Mark[]; lining: Mark[] }) {
   const rigid = rigidEnds(s, ends)
-  if (rigid.length < 2) return
+  if (!hasCorner(s, ends)) return
   const c = onScreen(view, s.nodes[node].x, s.nodes[node].y)
   const stub = (e: (typeof rigid)[number]): Vec => {
     const { dir, px } = memberLine(s, view, s.members[e.member])

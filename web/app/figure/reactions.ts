@@ -1,6 +1,6 @@
 import { formatNumber, reactionAt, type ActionSolution, type Solution, type Structure } from '@viga/core'
 import { arrow, circle, line, plus, polyline, textWidth, times, turn, vec, type Group, type Ink, type Mark, type Vec } from './marks'
-import type { Box, Wish } from './place'
+import type { Box, Obstacle, Wish } from './place'
 import { endsAtNodes, FULL_HAND } from './members'
 import { poseOf } from './supports'
 import { memberLine, onScreen, type View } from './view'
@@ -79,11 +79,13 @@ export interface UnknownMark {
 }
 
 /** Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched). */
-export function drawUnknowns(solution: Solution, view: View): { groups: Group[]; boxes: Box[] } {
+export function drawUnknowns(solution: Solution, view: View): { groups: Group[]; boxes: Box[]; obstacles: Obstacle[] } {
   const { structure: s, dofs } = solution
   const groups: Group[] = []
   const boxes: Box[] = []
+  const obstacles: Obstacle[] = []
   const ends = endsAtNodes(s)
+  const away = (node: number) => ends[node].map(({ member, end }) => times(memberLine(s, view, s.members[member]).dir, end === 0 ? 1 : -1))
   dofs.list.forEach((d, i) => {
     const n = s.nodes[d.node]
     const c = onScreen(view, n.x, n.y)
@@ -99,9 +101,16 @@ export function drawUnknowns(solution: Solution, view: View): { groups: Group[];
     } else {
       const axis = d.component === 'x' ? vec(Math.cos(turnBy), -Math.sin(turnBy)) : vec(-Math.sin(turnBy), -Math.cos(turnBy))
       // arrows point in the positive sense; held ones come from outside so that they stay clear of the frame
-      const [from, to] = d.free ? [12, 46] : [-58, -26]
-      const tail = plus(c, axis, from)
-      const tip = plus(c, axis, to)
+      const support = dofs.supportAt.get(d.node)
+      const pose = support && poseOf(s, view, support, FULL_HAND, ends)
+      const clear = pose && axis.x * pose.ground.x + axis.y * pose.ground.y < -0.7 ? pose.reach + 4 : 24
+      const [from, to] = d.free ? [12, 46] : [-clear - 32, -clear]
+      // where a member leaves in the arrow's own direction, the arrow stands beside it
+      const along = away(d.node).some((v) => (d.free ? 1 : -1) * (v.x * axis.x + v.y * axis.y) > 0.9)
+      const aside = along ? times(vec(-axis.y, axis.x), 15) : vec(0, 0)
+      const tail = plus(plus(c, axis, from), aside)
+      const tip = plus(plus(c, axis, to), aside)
+      obstacles.push({ a: tail, b: tip, half: 3 })
       marks.push(...arrow(tail, tip, ink, { small: true, width: 1.4 }))
       mark = d.free ? plus(tip, axis, 13) : plus(tail, axis, -12)
     }
@@ -109,7 +118,7 @@ export function drawUnknowns(solution: Solution, view: View): { groups: Group[];
     groups.push({ key: `u${i}`, target, marks, hit: { d: polyline([mark, plus(mark, vec(0.1, 0))]), width: 24 } })
     boxes.push({ x: mark.x, y: mark.y, w: 20, h: 20 })
   })
-  return { groups, boxes }
+  return { groups, boxes, obstacles }
 }
 
 export function numberMark(c: Vec, number: number, free: boolean): Mark[] {

@@ -3,13 +3,13 @@ import { formatPlain } from '@viga/core'
 import type { Display } from '../sheet/display'
 import { drawAxialForces, drawDeflected, drawDiagram, fieldsOf, largestDisplacement, type DiagramKey } from './diagrams'
 import { dimensionGroups } from './dimensions'
-import { drawLoads, type DrawnLoad } from './loads'
+import { drawLoads, LOAD_HAND, type DrawnLoad } from './loads'
 import { circle, plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND, memberGroups } from './members'
 import { again, place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
 import { drawReactions, drawUnknowns } from './reactions'
 import { poseOf, supportGroups } from './supports'
-import { memberLine, onScreen, type View } from './view'
+import { MANY, memberLine, onScreen, roominess, type View } from './view'
 
 export interface Layers {
   loads: boolean
@@ -34,8 +34,6 @@ export interface SceneInput {
   enlarge: number
   /** Values of Check drawn at their places. */
   notes?: readonly Wish[]
-  /** px for the largest ordinate of a diagram. */
-  tall?: number
 }
 
 export interface Scene {
@@ -55,6 +53,7 @@ const DEFLECTION_PX = 42
 export function drawScene(input: SceneInput): Scene {
   const { structure: s, view, layers, display, solved } = input
   const truss = s.kind === 'truss'
+  const room = roominess(s, view)
   const axis = layers.diagram !== null || layers.deflected
   const forces = truss && layers.diagram === 'N' && solved !== undefined
   const groups: Group[] = []
@@ -76,7 +75,7 @@ export function drawScene(input: SceneInput): Scene {
 
   if (solved && fields && layers.diagram && !forces) {
     const key = layers.diagram
-    const d = drawDiagram(solved.solution, view, fields, { key, tall: input.tall ?? 64, shown: key === 'M' ? display.moment.perSI : display.force.perSI })
+    const d = drawDiagram(solved.solution, view, fields, { key, tall: Math.max(20, 64 * room), spare: s.members.length > MANY, shown: key === 'M' ? display.moment.perSI : display.force.perSI })
     groups.push(...d.groups)
     wishes.push(...d.wishes)
     obstacles.push(...d.obstacles)
@@ -97,7 +96,7 @@ export function drawScene(input: SceneInput): Scene {
   }
   groups.push(...supports, ...loneJoints(s, view))
   if (layers.loads) {
-    const d = drawLoads(s, view, input.loads)
+    const d = drawLoads(s, view, input.loads, room === 1 ? LOAD_HAND : { ...LOAD_HAND, tall: Math.max(12, LOAD_HAND.tall * room), gap: Math.max(7, LOAD_HAND.gap * room), apart: LOAD_HAND.apart * Math.max(0.6, room), point: Math.max(24, LOAD_HAND.point * room) })
     groups.push(...d.groups)
     wishes.push(...d.wishes)
     obstacles.push(...d.obstacles)
@@ -107,6 +106,7 @@ export function drawScene(input: SceneInput): Scene {
   if (solved && layers.unknowns) {
     const d = drawUnknowns(solved.solution, view)
     groups.push(...d.groups)
+    obstacles.push(...d.obstacles)
     boxes.push(...d.boxes)
   }
   if (solved && layers.reactions) {
@@ -117,7 +117,9 @@ export function drawScene(input: SceneInput): Scene {
   }
   const letters = jointLetters(s, view)
   const names = layers.names ? memberNames(s, view, display) : []
-  const labels = place([...letters, ...(input.notes ?? []), ...wishes, ...names], obstacles, boxes, view)
+  // in a crowd, values along members are said where they have room; the table has them all
+  const said = s.members.length > MANY ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w)) : wishes
+  const labels = place([...letters, ...(input.notes ?? []), ...said, ...names], obstacles, boxes, view)
   if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, [...boxes, ...loaded], labels)))
   return { groups, labels, enlarged }
 }
@@ -140,7 +142,7 @@ function memberObstacles(s: Structure, view: View, axis: boolean): Obstacle[] {
 /** Joint letters stand outside the angle of their members. */
 function jointLetters(s: Structure, view: View): Wish[] {
   const ends = endsAtNodes(s)
-  const dense = s.nodes.length > 40
+  const dense = s.members.length > MANY
   return s.nodes.map((n, i) => {
     const c = onScreen(view, n.x, n.y)
     const away = ends[i].map(({ member, end }) => times(memberLine(s, view, s.members[member]).dir, end === 0 ? -1 : 1))

@@ -71,3 +71,13 @@ export function memberLine(s: Structure, view: View, m: StructureMember): Line {
     px: m.length * view.scale,
   }
 }
+
+/** Structures with more members than this say only what has room. */
+export const MANY = 16
+
+/** How much room there is between neighbours: 1 for a textbook figure, towards 0.3 where members are short on the screen. */
+export function roominess(s: Structure, view: View): number {
+  if (s.members.length <= MANY) return 1
+  const px = s.members.map((m) => m.length * view.scale).sort((a, b) => a - b)
+  return Math.max(0.3, Math.min(1, px[Math.floor(px.length / 4)] / 130))
+}

@@ -9,7 +9,10 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
   switch (load.type) {
     case 'nodal':
     case 'point':
-      return { main: withUnit(Math.hypot(load.fx, load.fy), display.force), couple: withUnit(abs(load.m), display.moment) }
+      return {
+        main: load.fx === 0 && load.fy === 0 ? '' : withUnit(Math.hypot(load.fx, load.fy), display.force),
+        couple: load.m === 0 ? undefined : withUnit(abs(load.m), display.moment),
+      }
     case 'distributed':
     case 'couple': {
       const shown = load.type === 'couple' ? { unit: `${display.moment.unit}/${display.length.unit}`, perSI: display.force.perSI } : display.distributed

@@ -44,8 +44,8 @@ export function Properties() {
       <table className="t sections" onKeyDown={onGridKeys}>
         <thead>
           <tr>
-            <th style={{ width: 88 }}>Section</th>
-            <th style={{ width: 84 }}>By</th>
+            <th style={{ width: 72 }}>Section</th>
+            <th style={{ width: 70 }}>By</th>
             <th>Values</th>
             <th className="n">EI</th>
             <th style={{ width: 24 }} />
@@ -134,7 +134,7 @@ function SectionRow({ s }: { s: Section }) {
         <span className="rich">
           {by === 'AI' &&
             (['A', 'I'] as const).map((k) => (
-              <span key={k} className="rich-field wide">
+              <span key={k} className="rich-field">
                 <span className="quiet italic">{k}</span>
                 <QuantityField name={`${k} of ${s.id}`} value={s[k]} dimension={k === 'A' ? dimension.area : dimension.secondMoment} placeholder="none" onClear={() => put({ [k]: undefined })} onChange={(v, merge) => put({ [k]: v }, merge)} />
               </span>

@@ -14,10 +14,10 @@ export function Supports() {
       <table className="t" onKeyDown={onGridKeys}>
         <thead>
           <tr>
-            <th style={{ width: 62 }}>Joint</th>
+            <th style={{ width: 46 }}>Joint</th>
             <th style={{ width: 38 }} />
-            <th style={{ width: 96 }}>Support</th>
-            <th style={{ width: 92 }}>Turned by</th>
+            <th style={{ width: 66 }}>Support</th>
+            <th style={{ width: 96 }}>Turned by</th>
             <th>Holds</th>
             <th style={{ width: 24 }} />
           </tr>

@@ -66,7 +66,7 @@ export function Amount({ name, sort, value, onChange, onClear }: AmountProps) {
 export function ForceFields({ entry, name, onChange, onClear }: { entry: Entry; name: string; onChange: (e: Entry, merge?: string) => ProblemError | string | null; onClear?: () => void }) {
   return (
     <div className="editor-load">
-      {entry.sort !== 'moment' && <Compass name={`direction of ${name}`} degrees={degreesOf(entry)} onChange={(d) => onChange(turned(entry, d))} />}
+      {entry.sort !== 'moment' && <Compass name={`direction of ${name}`} degrees={entry.amount === '' ? null : degreesOf(entry)} onChange={(d) => onChange(turned(entry, d))} />}
       <div className="fields">
         <Amount name={`amount of ${name}`} sort={entry.sort} value={entry.amount} onChange={(v, merge) => onChange({ ...entry, amount: v }, merge)} onClear={onClear} />
         {entry.way === 'angle' && (

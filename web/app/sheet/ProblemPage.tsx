@@ -20,7 +20,14 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
   const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given')
   return (
     <SheetContext value={store}>
-      <TopLine middle={<Tools />}>
+      <TopLine
+        middle={<Tools />}
+        right={
+          <a href={`/problems/${stored.id}/file`} download className="link">
+            Save as a file
+          </a>
+        }
+      >
         <Link to="/" className="top-way link">
           Shelf
         </Link>

@@ -2,7 +2,7 @@ import { Link, useFetcher, useRouteLoaderData } from 'react-router'
 import './top-line.css'
 
 /** The line over every page: whose page it is, and what concerns the whole of Viga. */
-export function TopLine({ children, middle }: { children?: React.ReactNode; middle?: React.ReactNode }) {
+export function TopLine({ children, middle, right }: { children?: React.ReactNode; middle?: React.ReactNode; right?: React.ReactNode }) {
   return (
     <header className="top-line">
       <div className="top-name">
@@ -13,6 +13,7 @@ export function TopLine({ children, middle }: { children?: React.ReactNode; midd
       </div>
       <div className="top-middle">{middle}</div>
       <div className="top-right">
+        {right}
         <SchemeSwitch />
       </div>
     </header>
