@@ -25,7 +25,10 @@ const pictures = [
   }],
   ['8-truss', /Open Fern-walk/, 'results'],
   ['9-check', /Open Lily-pond/, 'check'],
-  ['10-dark', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: 'Dark' }).click()],
+  ['10-dark', /Open Palm house/, 'results', async (page) => {
+    await page.getByRole('button', { name: 'Dark' }).click()
+    await page.locator('html[data-scheme=dark]').waitFor()
+  }],
 ]
 
 const { address, stop } = await serve()

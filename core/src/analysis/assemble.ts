@@ -4,9 +4,10 @@ import { profile, type Profile } from './factor.js'
 import { narrowOrder } from './ordering.js'
 
 /** The six degrees of freedom of a member, start then end; −1 where there is none. */
-export function memberDofs(s: Structure, dofs: Dofs, member: number): number[] {
-  const { start, end } = s.members[member]
-  return [start, end].flatMap((node) => [dofs.of[3 * node], dofs.of[3 * node + 1], dofs.of[3 * node + 2]])
+export function memberDofs(s: Structure, { of }: Dofs, member: number): number[] {
+  const a = 3 * s.members[member].start
+  const b = 3 * s.members[member].end
+  return [of[a], of[a + 1], of[a + 2], of[b], of[b + 1], of[b + 2]]
 }
 
 /**
@@ -29,9 +30,12 @@ export function transformation(s: Structure, dofs: Dofs, member: number): Float6
   return T
 }
 
+/** Room for k·T, which is gone when the product is made: ten thousand members would otherwise each ask for it. */
+const scratch = new Float64Array(36)
+
 /** Tᵀ·k·T, exactly symmetric: a member's stiffness in the axes of its nodes. */
 export function globalStiffness(k: Float64Array, T: Float64Array): Float64Array {
-  const kT = new Float64Array(36)
+  const kT = scratch
   const out = new Float64Array(36)
   for (let i = 0; i < 6; i++)
     for (let j = 0; j < 6; j++) {

@@ -50,13 +50,36 @@ export function factor(a: Profile): Factorisation {
   for (let i = 0; i < n; i++) {
     const fi = first[i]
     const bi = base[i]
-    // g = L·D of this row, column by column
-    for (let j = fi + 1; j < i; j++) {
-      const bj = base[j]
-      let sum = 0
-      for (let k = Math.max(fi, first[j]); k < j; k++) sum += values[bi + k] * values[bj + k]
-      values[bi + j] -= sum
+    // g = L·D of this row, column by column; four columns share each entry of the row that is fetched
+    let j = fi + 1
+    for (; j + 3 < i; j += 4) {
+      const [b0, b1, b2, b3] = [base[j], base[j + 1], base[j + 2], base[j + 3]]
+      const from = Math.max(fi, first[j], first[j + 1], first[j + 2], first[j + 3])
+      // what reaches farther left than all four have in common
+      let s0 = head(values, bi, b0, Math.max(fi, first[j]), Math.min(from, j))
+      let s1 = head(values, bi, b1, Math.max(fi, first[j + 1]), Math.min(from, j))
+      let s2 = head(values, bi, b2, Math.max(fi, first[j + 2]), Math.min(from, j))
+      let s3 = head(values, bi, b3, Math.max(fi, first[j + 3]), Math.min(from, j))
+      for (let k = from; k < j; k++) {
+        const g = values[bi + k]
+        s0 += g * values[b0 + k]
+        s1 += g * values[b1 + k]
+        s2 += g * values[b2 + k]
+        s3 += g * values[b3 + k]
+      }
+      // the little triangle between the four
+      const g0 = (values[bi + j] -= s0)
+      if (first[j + 1] <= j) s1 += g0 * values[b1 + j]
+      const g1 = (values[bi + j + 1] -= s1)
+      if (first[j + 2] <= j) s2 += g0 * values[b2 + j]
+      if (first[j + 2] <= j + 1) s2 += g1 * values[b2 + j + 1]
+      const g2 = (values[bi + j + 2] -= s2)
+      if (first[j + 3] <= j) s3 += g0 * values[b3 + j]
+      if (first[j + 3] <= j + 1) s3 += g1 * values[b3 + j + 1]
+      if (first[j + 3] <= j + 2) s3 += g2 * values[b3 + j + 2]
+      values[bi + j + 3] -= s3
     }
+    for (; j < i; j++) values[bi + j] -= head(values, bi, base[j], Math.max(fi, first[j]), j)
     const diagonal = values[bi + i]
     let d = diagonal
     for (let k = fi; k < i; k++) {
@@ -106,4 +129,11 @@ export function factor(a: Profile): Factorisation {
       return back(x)
     },
   }
+}
+
+/** Σ values[a + k]·values[b + k] for k from `from` up to `till`. */
+function head(values: Float64Array, a: number, b: number, from: number, till: number): number {
+  let sum = 0
+  for (let k = from; k < till; k++) sum += values[a + k] * values[b + k]
+  return sum
 }

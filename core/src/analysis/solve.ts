@@ -77,7 +77,9 @@ export function solve(s: Structure): SolveResult {
       const x = new Float64Array(dofs.free)
       for (let d = 0; d < dofs.free; d++) x[row[d]] = b[d]
       factorisation.solve(x)
-      return Float64Array.from(row, (r) => x[r])
+      const back = new Float64Array(dofs.free)
+      for (let d = 0; d < dofs.free; d++) back[d] = x[row[d]]
+      return back
     })
     cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start) })
   }
@@ -98,7 +100,9 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
   const fixed = new Map<number, Float64Array>()
   const load = new Float64Array(dofs.list.length)
   for (let node = 0; node < s.nodes.length; node++) {
-    const [fx, fy, m] = actions.nodal.subarray(3 * node, 3 * node + 3)
+    const fx = actions.nodal[3 * node]
+    const fy = actions.nodal[3 * node + 1]
+    const m = actions.nodal[3 * node + 2]
     if (fx === 0 && fy === 0 && m === 0) continue
     const turn = dofs.angle[node]
     const own = turn === 0 ? [fx, fy, m] : [Math.cos(turn) * fx + Math.sin(turn) * fy, -Math.sin(turn) * fx + Math.cos(turn) * fy, m]
@@ -135,18 +139,19 @@ function displace(dofs: Dofs, elements: SolvedElement[], start: Prepared, solveF
   const held = springs(dofs)
   for (let step = 0; step < 2; step++) {
     const residual = start.load.slice()
-    for (const e of elements) {
-      for (let i = 0; i < 6; i++) {
-        const di = e.dofs[i]
-        if (di < 0 || di >= dofs.free) continue
-        let sum = 0
-        for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) sum += e.global[6 * i + j] * start.D[e.dofs[j]]
-        residual[di] -= sum
-      }
-    }
-    for (const { dof, k } of held) residual[dof] -= k * start.D[dof]
+    const { D } = start
+    // nothing has moved yet in the first step unless a support settles
+    if (D.some((v) => v !== 0))
+      for (const { global, dofs: at } of elements)
+        for (let i = 0; i < 6; i++) {
+          if (at[i] < 0 || at[i] >= dofs.free) continue
+          let sum = 0
+          for (let j = 0; j < 6; j++) if (at[j] >= 0) sum += global[6 * i + j] * D[at[j]]
+          residual[at[i]] -= sum
+        }
+    for (const { dof, k } of held) residual[dof] -= k * D[dof]
     const change = solveFree(residual)
-    for (let d = 0; d < dofs.free; d++) start.D[d] += change[d]
+    for (let d = 0; d < dofs.free; d++) D[d] += change[d]
   }
 }
 
@@ -155,9 +160,11 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
   const ends = new Float64Array(6 * s.members.length)
   const forces = new Float64Array(6 * s.members.length)
   const sums = new Float64Array(dofs.list.length)
+  const at = new Float64Array(6)
   elements.forEach((e, i) => {
     const m = s.members[i]
-    const d = apply(e.T, e.dofs.map((j) => (j < 0 ? 0 : D[j])))
+    for (let j = 0; j < 6; j++) at[j] = e.dofs[j] < 0 ? 0 : D[e.dofs[j]]
+    const d = apply(e.T, at)
     const f = fixed.get(i)
     const q = new Float64Array(6)
     for (let r = 0; r < 6; r++) {

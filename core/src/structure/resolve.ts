@@ -134,6 +134,7 @@ function lacksHeat(load: Extract<StatedLoad, { type: 'temperature' }>, m: Struct
 }
 
 function releasesOf(ctx: Reading, m: Member, path: string): EndRelease[] {
+  if (m.releases === undefined) return [false, false, false, false, false, false]
   return (['start', 'end'] as const).flatMap((end) =>
     (['N', 'V', 'M'] as const).map((key): EndRelease => {
       const raw = m.releases?.[end]?.[key] as unknown

@@ -1,3 +1,4 @@
+import { useEffect } from 'react'
 import { Link, useFetcher, useRouteLoaderData } from 'react-router'
 import './top-line.css'
 
@@ -25,6 +26,10 @@ function SchemeSwitch() {
   const root = useRouteLoaderData<{ scheme: 'light' | 'dark' }>('root')
   const now = (fetcher.formData?.get('scheme') as string | null) ?? root?.scheme ?? 'light'
   const other = now === 'dark' ? 'light' : 'dark'
+  // at once, before the server has kept it
+  useEffect(() => {
+    document.documentElement.dataset.scheme = now
+  }, [now])
   return (
     <button type="button" onClick={() => void fetcher.submit({ scheme: other }, { method: 'post', action: '/scheme' })}>
       {other === 'dark' ? 'Dark' : 'Light'}

@@ -68,7 +68,7 @@ function EntrySum({ solution, units, at }: Pick<StepProps, 'solution' | 'units'>
   const symbols = terms.map((t) => (t.member ? `k^{${texLabel(t.member)}}_{${t.row}${t.column}}` : 'k_{\\text{spring}}')).join('+')
   const values = terms.map((t, i) => `${i > 0 && t.value >= 0 ? '+' : ''}${texNumber(formatNumber(t.value, { figures: 5 }))}`).join('')
   const result = Math.abs(total) <= 1e-12 * Math.max(...terms.map((t) => Math.abs(t.value)), 0) ? 0 : total
-  const verb = (u: working.Unknown) => (u.component === 'rotation' ? `turns ${u.node} by one radian` : `moves ${u.node} by one ${units.length} along ${u.component}`)
+  const verb = (u: working.Unknown) => (u.component === 'rotation' ? `${u.node} turns by one radian` : `${u.node} moves by one ${units.length} along ${u.component}`)
   const force = (u: working.Unknown) => (u.component === 'rotation' ? `moment at ${u.node}` : `force at ${u.node} along ${u.component}`)
   return (
     <div className="entry-sum">
@@ -80,7 +80,7 @@ function EntrySum({ solution, units, at }: Pick<StepProps, 'solution' | 'units'>
         <>
           <Formula tex={`${K}=${symbols}${terms.length > 1 ? `=${values}` : ''}=${texNumber(formatNumber(result, { figures: 5 }))}\\;\\text{${unit}}`} plain={`K${r.number},${c.number} = ${formatNumber(result, { figures: 5 })} ${unit}`} />
           <p className="prose">
-            The {force(r)} that goes with what {verb(c)}, while every other unknown is held.
+            The {force(r)} when {verb(c)} while every other unknown is held.
           </p>
         </>
       )}

@@ -66,7 +66,7 @@ export function StiffnessStep({ solution, units }: StepProps) {
         <div>
           <dt>cos α, sin α</dt>
           <dd>
-            {formatNumber(w.cos)}, {formatNumber(w.sin)}
+            {formatPlain(w.cos, 4)}, {formatPlain(w.sin, 4)}
           </dd>
         </div>
         <div>
