@@ -78,7 +78,7 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
       }}
     >
       <td title={a.note}>
-        {answerName(a)} {many && a.case !== undefined && <span className="quiet">{a.case}</span>}
+        <AnswerName a={a} /> {many && a.case !== undefined && <span className="quiet">{a.case}</span>}
       </td>
       <td className={`hand${v.verdict === 'differs' && sign !== '±' ? ' pencil' : ''}`}>
         <QuantityField name={`your value of ${answerName(a)} (${a.id})`} value={a.value} dimension={v.dimension} onChange={(value, merge) => put({ value }, merge)} />
@@ -100,6 +100,18 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
   )
 }
 
+/** The name of a hand value; a reaction as the book writes it, the joint with its direction below. */
+function AnswerName({ a }: { a: Answer }) {
+  if (a.quantity !== 'reaction' || a.component === 'rotation') return <>{answerName(a)}</>
+  return (
+    <>
+      <i>{a.node}</i>
+      <sub>{a.component}</sub>
+      {a.axes === 'own' && ' along its own axes'}
+    </>
+  )
+}
+
 function WaitingRow({ a }: { a: Answer }) {
   return (
     <tr>
@@ -116,12 +128,12 @@ function WaitingRow({ a }: { a: Answer }) {
 function Told({ a, v }: { a: Answer; v: AnswerVerdict }) {
   const units = useSheet((s) => s.problem.units)
   const unit = coherentUnitName(units, dimensionOf(a))
-  const apart = v.apart === null ? '' : v.apart < 10 ? ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.` : ''
+  const apart = v.apart === null || v.diagnosis?.kind === 'opposite-sign' ? '' : v.apart < 10 ? ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.` : ''
   const agrees = v.verdict === 'agrees'
   return (
     <section className={`told${agrees ? ' fine' : ''}`} aria-live="polite">
       <h2>
-        {answerName(a)}: {agrees ? 'your value agrees' : v.verdict === 'unknown' ? 'there is nothing to compare with' : v.diagnosis ? 'a reason can be seen' : 'your value differs'}
+        <AnswerName a={a} />: {agrees ? 'your value agrees' : v.verdict === 'unknown' ? 'there is nothing to compare with' : v.diagnosis ? 'a reason can be seen' : 'your value differs'}
       </h2>
       <p className="prose">
         {v.reason ?? v.diagnosis?.sentence ?? (agrees ? '' : 'No single slip of sign, unit or place explains it.')}

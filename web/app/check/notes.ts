@@ -33,11 +33,11 @@ export function useCheckNotes(view: View | null): Wish[] | undefined {
         const node = s.nodes.find((n) => n.id === a.node)
         const member = s.members.find((m) => m.id === a.member)
         const opposite = v.diagnosis?.kind === 'opposite-sign'
-        const text = `${SIGNS[v.verdict]} ${v.given === null ? String(a.value) : formatNumber(v.given)}${opposite ? ' (±)' : ''}`
+        const text = `${opposite ? '±' : SIGNS[v.verdict]} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
         const w = textWidth(text, 13)
         const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(a, member) : null
         if (!at) return []
-        return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], w, 11)), about: { c: at, r: 80 }, clear: 3 }]
+        return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: opposite ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], w, 11)), about: { c: at, r: 80 }, clear: 3 }]
       })
 
     function placeOn(a: Answer, m: (typeof s.members)[number]) {

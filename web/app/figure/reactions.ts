@@ -98,6 +98,7 @@ export function drawUnknowns(solution: Solution, view: View): { groups: Group[];
       const away = freeSide(s, view, d.node, vec(1, 0), ends).x > 0 ? 1 : -1
       marks.push(...turn(c, 28, true, ink, { from: away > 0 ? 25 : 105, sweep: 62, width: 1.5, small: true }))
       mark = plus(c, vec(away * 38, -26))
+      boxes.push({ x: c.x + away * 21, y: c.y - 19, w: 20, h: 26 })
     } else {
       const axis = d.component === 'x' ? vec(Math.cos(turnBy), -Math.sin(turnBy)) : vec(-Math.sin(turnBy), -Math.cos(turnBy))
       // arrows point in the positive sense; held ones come from outside so that they stay clear of the frame

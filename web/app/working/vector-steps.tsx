@@ -126,7 +126,17 @@ export function SolutionStep({ solution, action, units }: StepProps) {
     <>
       <h1>Solution</h1>
       <p className="prose">
-        The free rows of <i>K·D = P</i> are {free.length} equations for {free.length} unknowns{settles ? ', with the prescribed settlements on the known side: K_ff·D_f = P_f − K_fr·D_r' : ': K_ff·D_f = P_f'}. Solved by LDLᵀ.
+        The free rows of <i>K·D = P</i> are {free.length} equations for {free.length} unknowns{settles ? ', with the prescribed settlements on the known side' : ''}:{' '}
+        <i>
+          K<sub>ff</sub>·D<sub>f</sub> = P<sub>f</sub>
+          {settles && (
+            <>
+              {' '}
+              − K<sub>fr</sub>·D<sub>r</sub>
+            </>
+          )}
+        </i>
+        . Solved by LDLᵀ.
       </p>
       <table className="t">
         <thead>
@@ -220,7 +230,9 @@ export function ReactionsStep({ solution, action, units }: StepProps) {
     <>
       <h1>Reactions</h1>
       <p className="prose">
-        The held rows of <i>K·D = P + R</i> give what the supports must add: <i>R = K_rf·D_f + K_rr·D_r − P_r</i>. Positive to the right, upward and counter-clockwise{solution.structure.supports.some((p) => p.angle !== 0) ? '; at a turned support, along its own axes' : ''}.
+        The held rows of <i>K·D = P + R</i> give what the supports must add: <i>
+          R = K<sub>rf</sub>·D<sub>f</sub> + K<sub>rr</sub>·D<sub>r</sub> − P<sub>r</sub>
+        </i>. Positive to the right, upward and counter-clockwise{solution.structure.supports.some((p) => p.angle !== 0) ? '; at a turned support, along its own axes' : ''}.
       </p>
       <table className="t">
         <thead>
