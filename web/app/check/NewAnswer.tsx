@@ -49,7 +49,7 @@ export function NewAnswer() {
         : { ...base, member: member || members[0], ...(alone ? {} : { at: edit.typed(at) }), ...(alone && sense ? { sense: sense as 'tension' } : {}) }
     const read = makeReader(problem.units, problem.symbols).reader.read(answer.value, dimensionOf({ id: '', ...answer }))
     if (!read.ok) return setRefusal(read.message)
-    const error = store.getState().edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer))
+    const error = store.getState().edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer), { shown: true })
     if (error) return setRefusal(error.message)
     setRefusal(null)
     setValue('')

@@ -80,7 +80,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
   }
 
   const run = (name: string, change: (p: Problem) => Problem, select?: string) => {
-    const error = store.getState().edit(name, change, { select: select ?? null })
+    const error = store.getState().edit(name, change, { select: select ?? null, shown: true })
     setGhost((g) => ({ ...g, refusal: error?.message ?? null }))
     return !error
   }

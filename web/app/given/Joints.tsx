@@ -42,7 +42,7 @@ const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity;
   const row = useRow(`node:${id}`)
   const rename = (to: string) => {
     if (store.getState().problem.nodes.some((n) => n.id === to)) return `There is a joint ${to} already.`
-    return store.getState().edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: `node:${to}` })?.message ?? null
+    return store.getState().edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: `node:${to}`, shown: true })?.message ?? null
   }
   return (
     <tr {...row}>
@@ -70,7 +70,7 @@ function NewJoint() {
   const row = useRef<HTMLTableRowElement>(null)
   const add = () => {
     if (fields.x.trim() === '' || fields.y.trim() === '') return false
-    const error = store.getState().edit('joint', (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label))
+    const error = store.getState().edit('joint', (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label), { shown: true })
     setRefusal(error?.message ?? null)
     if (error) return false
     setFields({ id: '', x: '', y: '' })

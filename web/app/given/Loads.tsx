@@ -54,7 +54,7 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
         <tr>
           <td colSpan={6} className="ro">
             <span className="case-line">
-              case <TextField name="title of this case" value={c.title ?? c.id} onCommit={(t) => (t === '' ? 'A case needs a name.' : (store.getState().edit('title of the case', (p) => edit.setCase(p, c.id, { title: t }))?.message ?? null))} />
+              case <TextField name="title of this case" value={c.title ?? c.id} onCommit={(t) => (t === '' ? 'A case needs a name.' : (store.getState().edit('title of the case', (p) => edit.setCase(p, c.id, { title: t }), { shown: true })?.message ?? null))} />
               <label>
                 <input type="checkbox" checked={(c.selfWeight ?? 0) !== 0} onChange={(e) => store.getState().edit('own weight', (p) => edit.setCase(p, c.id, { selfWeight: e.target.checked ? 1 : 0 }))} /> with own weight
               </label>
@@ -213,7 +213,7 @@ function NewLoad({ caseId }: { caseId: string }) {
     if (fields.on.trim() === '' || fields.amount.trim() === '') return
     const made = newLoad(store.getState().problem, fields.on, fields.amount, way, fields.at)
     if (!made.ok) return setRefusal(made)
-    const error = store.getState().edit(`load on ${fields.on}`, (p) => edit.addLoad(p, caseId, made.load))
+    const error = store.getState().edit(`load on ${fields.on}`, (p) => edit.addLoad(p, caseId, made.load), { shown: true })
     if (error) return setRefusal({ at: 'amount', message: error.message })
     setFields({ on: '', amount: '', at: '' })
     setRefusal(null)

@@ -45,7 +45,7 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
   const row = useRow(`member:${m.id}`)
   const rename = (to: string) => {
     if (store.getState().problem.members.some((o) => o.id === to)) return `There is a member ${to} already.`
-    return store.getState().edit(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to))?.message ?? null
+    return store.getState().edit(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to), { shown: true })?.message ?? null
   }
   const choose = (key: 'section' | 'material', value: string) => store.getState().edit(`${key} of ${m.id}`, (p) => edit.setMember(p, m.id, { [key]: value || undefined }))
   return (
@@ -99,7 +99,7 @@ function NewMembers() {
     if (!Array.isArray(chain)) return setRefusal(`There is no joint ${chain.unknown}.`)
     if (chain.length < 2) return setRefusal('A member joins two joints: type both, such as AB.')
     const before = problem.members.length
-    const error = store.getState().edit('members', (p) => edit.addMembers(p, chain))
+    const error = store.getState().edit('members', (p) => edit.addMembers(p, chain), { shown: true })
     if (error) return setRefusal(error.message)
     if (store.getState().problem.members.length === before) return setRefusal('These joints are connected already.')
     setText('')

@@ -86,7 +86,7 @@ function NewSupport() {
     if (supports?.some((s) => s.node === node.id)) return setRefusal(`${node.id} has a support already.`)
     const type = TYPES.find((t) => t.startsWith(word.toLowerCase()))
     if (!type) return setRefusal(`${word} is not a support; it is one of ${TYPES.join(', ')}.`)
-    const error = store.getState().edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }))
+    const error = store.getState().edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })
     if (error) return setRefusal(error.message)
     setText('')
     setRefusal(null)

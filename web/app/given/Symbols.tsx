@@ -25,7 +25,7 @@ export function Symbols() {
 function SymbolRow({ name, value }: { name: string; value: Quantity }) {
   const store = useSheetStore()
   const [refusal, setRefusal] = useState<string | null>(null)
-  const set = (text: string) => (text === '' ? 'A symbol needs a value.' : (store.getState().edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)))?.message ?? null))
+  const set = (text: string) => (text === '' ? 'A symbol needs a value.' : (store.getState().edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { shown: true })?.message ?? null))
   return (
     <tr>
       <td style={{ width: 62 }}>
@@ -43,7 +43,7 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
         <RemoveButton
           what={`symbol ${name}`}
           onClick={() => {
-            const error = store.getState().edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined))
+            const error = store.getState().edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
             setRefusal(error ? `${name} is still used at ${error.path}.` : null)
           }}
         />
@@ -62,7 +62,7 @@ function NewSymbol() {
     const value = rest.join('=').trim()
     if (value === '') return setRefusal('Write it as w = 12 kN/m.')
     if (Object.hasOwn(store.getState().problem.symbols ?? {}, name.trim())) return setRefusal(`${name.trim()} is there already.`)
-    const error = store.getState().edit('symbol', (p) => edit.setSymbol(p, name.trim(), edit.typed(value)))
+    const error = store.getState().edit('symbol', (p) => edit.setSymbol(p, name.trim(), edit.typed(value)), { shown: true })
     if (error) return setRefusal(error.message)
     setText('')
     setRefusal(null)

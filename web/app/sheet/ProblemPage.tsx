@@ -1,3 +1,4 @@
+import Snackbar from '@mui/material/Snackbar'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
@@ -45,6 +46,7 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
         </section>
       </div>
       <Keys />
+      <Refused />
     </SheetContext>
   )
 }
@@ -116,6 +118,13 @@ function stateWords(outcome: Outcome): string {
   if (outcome.stage === 'unsolved') return outcome.error.kind === 'mechanism' ? 'not stable' : 'not solved'
   const { degree } = determinacy(outcome.solution.structure, outcome.solution.dofs)
   return degree <= 0 ? 'stable, determinate' : `stable, ${TIMES[degree] ?? `${degree} times`} indeterminate`
+}
+
+/** Why a press changed nothing, for a while or until the next edit. */
+function Refused() {
+  const store = useSheetStore()
+  const refused = useSheet((s) => s.refused)
+  return <Snackbar open={refused !== null} message={refused} autoHideDuration={10_000} onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null })} />
 }
 
 /** Keys of the whole page; the Figure has its own. */

@@ -51,14 +51,24 @@ export interface SheetState {
   actionId: string | null
   shown: Record<Part, Shown>
   enlarge: number
+  /** Why the last press of a button or choice changed nothing; fields say theirs at their own place. */
+  refused: string | null
   /** Texts that cannot be read yet, by field; they outlive a reload. */
   drafts: Record<string, string>
   save: SaveState
 }
 
+export interface EditOptions {
+  /** Edits of one field in one go are one step of undo. */
+  merge?: string
+  select?: string | null
+  /** The caller shows a refusal itself, at the place where it is. */
+  shown?: boolean
+}
+
 export interface SheetActions {
   /** Applies an edit. A result that breaks the contract is refused: nothing changes and the error comes back. */
-  edit(name: string, change: (p: Problem) => Problem, options?: { merge?: string; select?: string | null }): ProblemError | null
+  edit(name: string, change: (p: Problem) => Problem, options?: EditOptions): ProblemError | null
   undo(): void
   redo(): void
   point(target: string | null): void
@@ -120,6 +130,7 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
         check: { ...base, reactions: true, diagram },
       },
       enlarge: 0,
+      refused: null,
       drafts: {},
       save: { kind: 'saved', at: initial.changedAt },
 
@@ -130,13 +141,15 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
           if (options.select !== undefined) set({ selection: options.select })
           return null
         }
-        return become(next, () => {
+        const refusal = become(next, () => {
           const last = past[past.length - 1]
           const now = performance.now()
           const grouped = options.merge !== undefined && last?.merge === options.merge && now - last.at < GROUPING && get().future.length === 0
           const step: Step = grouped ? { ...last, at: now } : { problem, name, selection, merge: options.merge, at: now }
-          return { past: [...(grouped ? past.slice(0, -1) : past), step], future: [], selection: options.select === undefined ? stillThere(next, selection) : options.select }
+          return { past: [...(grouped ? past.slice(0, -1) : past), step], future: [], refused: null, selection: options.select === undefined ? stillThere(next, selection) : options.select }
         })
+        if (refusal && options.merge === undefined && !options.shown) set({ refused: refusal.message })
+        return refusal
       },
       undo() {
         const { past, future, problem, selection } = get()
