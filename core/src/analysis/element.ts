@@ -36,7 +36,8 @@ export function memberStiffness(m: StructureMember): Float64Array {
   const k = new Float64Array(36)
   const set = (i: number, j: number, v: number) => (k[6 * i + j] = k[6 * j + i] = v)
   const L = m.length
-  const axial = (m.E * m.A) / L
+  // a rigid member is held together by a constraint, not by a stiffness
+  const axial = m.axiallyRigid ? 0 : (m.E * m.A) / L
   set(0, 0, axial)
   set(0, 3, -axial)
   set(3, 3, axial)
@@ -65,7 +66,7 @@ export function memberStiffness(m: StructureMember): Float64Array {
 export function element(m: StructureMember): Element | SolveError {
   const own = memberStiffness(m)
   const loose = m.releases[0] === true && m.releases[3] === true
-  const released = m.releases.flatMap((r, i) => (r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) ? [] : [i]))
+  const released = m.releases.flatMap((r, i) => (r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) || (m.axiallyRigid && i % 3 === 0) ? [] : [i]))
   if (released.length === 0) return { own, k: own, released, loose }
   const n = released.length
   const A = new Float64Array(n * n)
@@ -156,6 +157,11 @@ export function fixedEndForces(m: StructureMember, own: Float64Array, actions: M
   f[3] += end.N
   f[4] -= end.V
   f[5] += end.M
+  // the whole load along a rigid member goes to the end that holds it
+  if (m.axiallyRigid && m.releases[3] === true) {
+    f[0] += f[3]
+    f[3] = 0
+  }
   return f
 }
 

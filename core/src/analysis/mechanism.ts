@@ -10,13 +10,13 @@ const VISIBLE = 1e-7
 const MOST = 200
 
 /** A mechanism as an error: which joints move, and how. */
-export function mechanismError(s: Structure, dofs: Dofs, f: Factorisation, row: Int32Array): SolveError & { motions: Float64Array[] } {
+export function mechanismError(s: Structure, dofs: Dofs, f: Factorisation, expand: (rows: Float64Array) => Float64Array): SolveError & { motions: Float64Array[] } {
   const motions = f.singular.slice(0, MOST).map((pivot) => {
-    const x = f.motion(pivot)
+    const x = expand(f.motion(pivot))
     const global = new Float64Array(3 * s.nodes.length)
     for (let d = 0; d < dofs.free; d++) {
       const { node, component } = dofs.list[d]
-      global[3 * node + (component === 'x' ? 0 : component === 'y' ? 1 : 2)] = x[row[d]]
+      global[3 * node + (component === 'x' ? 0 : component === 'y' ? 1 : 2)] = x[d]
     }
     dofs.angle.forEach((turn, node) => {
       if (turn === 0) return

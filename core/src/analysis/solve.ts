@@ -3,8 +3,9 @@ import { caseActions, combineActions, type Actions } from './actions.js'
 import { apply, assembleFree, globalStiffness, memberDofs, springs, transformation } from './assemble.js'
 import { COMPONENTS, numberDofs, type Dofs } from './dofs.js'
 import { condensedFixedEnd, element, fixedEndForces, releasedByLoad, type Element } from './element.js'
-import { factor } from './factor.js'
+import { factor, type Factorisation } from './factor.js'
 import { mechanismError } from './mechanism.js'
+import { rigidSystem, type RigidSystem } from './rigid.js'
 
 /** A member's element with everything the Working shows of it. */
 export interface SolvedElement extends Element {
@@ -43,6 +44,8 @@ export interface Solution {
   cases: ActionSolution[]
   combinations: ActionSolution[]
   digitsLost: number
+  /** Axially rigid members whose force equilibrium leaves undetermined; it is NaN in every case. */
+  open: number[]
 }
 
 export type SolveResult = { ok: true; solution: Solution } | { ok: false; error: SolveError }
@@ -64,27 +67,53 @@ export function solve(s: Structure): SolveResult {
   }
   const unheld = unheldMoment(s, dofs, actions)
   if (unheld) return { ok: false, error: unheld }
-  const { matrix, row } = assembleFree(s, dofs, elements)
-  const factorisation = factor(matrix)
-  if (factorisation.singular.length) return { ok: false, error: mechanismError(s, dofs, factorisation, row) }
+  const rigid = rigidSystem(s, dofs, elements, actions)
+  if (rigid && 'kind' in rigid) return { ok: false, error: rigid }
+  const { factorisation, solveFree, expand } = rigid ? constrained(rigid) : plain(s, dofs, elements)
+  if (factorisation.singular.length) return { ok: false, error: mechanismError(s, dofs, factorisation, expand) }
 
   const cases: ActionSolution[] = []
   for (let i = 0; i < s.cases.length; i++) {
     const { id, title } = s.cases[i]
     const start = prepare(s, dofs, elements, actions[i])
     if ('kind' in start) return { ok: false, error: start }
-    displace(dofs, elements, start, (b) => {
-      const x = new Float64Array(dofs.free)
-      for (let d = 0; d < dofs.free; d++) x[row[d]] = b[d]
-      factorisation.solve(x)
-      const back = new Float64Array(dofs.free)
-      for (let d = 0; d < dofs.free; d++) back[d] = x[row[d]]
-      return back
-    })
-    cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start) })
+    rigid?.impose(start.D, i)
+    displace(dofs, elements, start, solveFree)
+    cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start, rigid) })
   }
   const combinations = s.combinations.map((c) => superpose(s, cases, c))
-  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, digitsLost: factorisation.digitsLost } }
+  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, digitsLost: factorisation.digitsLost, open: rigid?.open ?? [] } }
+}
+
+/** A factorisation with the roads from degrees of freedom to its rows and back. */
+interface Equations {
+  factorisation: Factorisation
+  solveFree: (residual: Float64Array) => Float64Array
+  expand: (rows: Float64Array) => Float64Array
+}
+
+function plain(s: Structure, dofs: Dofs, elements: SolvedElement[]): Equations {
+  const { matrix, row } = assembleFree(s, dofs, elements)
+  const factorisation = factor(matrix)
+  const expand = (x: Float64Array) => {
+    const out = new Float64Array(dofs.free)
+    for (let d = 0; d < dofs.free; d++) out[d] = x[row[d]]
+    return out
+  }
+  return {
+    factorisation,
+    expand,
+    solveFree(b) {
+      const x = new Float64Array(dofs.free)
+      for (let d = 0; d < dofs.free; d++) x[row[d]] = b[d]
+      return expand(factorisation.solve(x))
+    },
+  }
+}
+
+function constrained(rigid: RigidSystem): Equations {
+  const factorisation = factor(rigid.matrix)
+  return { factorisation, expand: (x) => rigid.expand(x), solveFree: (b) => rigid.reduced(b, (x) => factorisation.solve(x)) }
 }
 
 interface Prepared {
@@ -156,7 +185,7 @@ function displace(dofs: Dofs, elements: SolvedElement[], start: Prepared, solveF
 }
 
 /** End displacements and end forces of every member, then reactions from the equilibrium of the held joints. */
-function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: Actions, { fixed, fixedOwn, D }: Prepared) {
+function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: Actions, { fixed, fixedOwn, D }: Prepared, rigid?: RigidSystem) {
   const ends = new Float64Array(6 * s.members.length)
   const forces = new Float64Array(6 * s.members.length)
   const sums = new Float64Array(dofs.list.length)
@@ -176,6 +205,7 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     const free = fixedOwn.get(i)
     if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
     if (e.loose) own[0] = d[0]
+    if (m.axiallyRigid) carryAlong(m, own, actions.members.get(i)?.axialStrain ?? 0)
     if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
     ends.set(own, 6 * i)
     forces.set(q, 6 * i)
@@ -183,6 +213,7 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
       if (e.dofs[j] >= 0) sums[e.dofs[j]] += v
     })
   })
+  if (rigid) addTensions(dofs, actions, D, rigid, sums, forces)
   const reactions = new Float64Array(dofs.list.length)
   for (const p of s.supports) {
     const c = Math.cos(p.angle)
@@ -198,6 +229,31 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     })
   }
   return { ends, forces, reactions }
+}
+
+/** A rigid member that slides at one end takes that end along with the other. */
+function carryAlong(m: Structure['members'][number], own: Float64Array, strain: number) {
+  if (m.releases[3] === true) own[3] = own[0] + strain * m.length
+  else if (m.releases[0] === true) own[0] = own[3] - strain * m.length
+}
+
+/** Axial forces of rigid members from what their joints lack for equilibrium. */
+function addTensions(dofs: Dofs, actions: Actions, D: Float64Array, rigid: RigidSystem, sums: Float64Array, forces: Float64Array) {
+  const lacking = new Float64Array(dofs.list.length)
+  dofs.list.forEach(({ node, component }, d) => {
+    const turn = dofs.angle[node]
+    const fx = actions.nodal[3 * node]
+    const fy = actions.nodal[3 * node + 1]
+    const load = component === 'x' ? Math.cos(turn) * fx + Math.sin(turn) * fy : component === 'y' ? Math.cos(turn) * fy - Math.sin(turn) * fx : actions.nodal[3 * node + 2]
+    lacking[d] = load - sums[d]
+  })
+  for (const { dof, k } of springs(dofs)) lacking[dof] -= k * D[dof]
+  const tensions = rigid.tensions(lacking)
+  for (const { member, N } of tensions) {
+    forces[6 * member] -= N
+    forces[6 * member + 3] += N
+  }
+  rigid.pull(tensions, sums)
 }
 
 function product(P: Float64Array, d: Float64Array): Float64Array {

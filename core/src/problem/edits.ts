@@ -26,6 +26,13 @@ export function typed(text: string): Quantity {
   return t !== '' && String(Number(t)) === t ? Number(t) : t
 }
 
+/** Every member keeps its length, or none does but those that say so. */
+export const setNeglectAxial = (p: Problem, neglect: boolean): Problem =>
+  produce(p, (d) => {
+    if (neglect) d.analysis = { ...d.analysis, neglectAxial: true }
+    else if (d.analysis) delete d.analysis.neglectAxial
+  })
+
 // joints
 
 export const addNode = (p: Problem, x: Quantity, y: Quantity, id = nextNodeLabel(p)): Problem =>

@@ -5,6 +5,7 @@ import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { checkAnswers, type AnswerVerdict } from '../checking/answers.js'
 import type { Problem } from '../problem/types.js'
 import { determinacy } from '../statics/determinacy.js'
+import { openNotice } from '../analysis/rigid.js'
 import { displacementAt, equilibrium, reactionAt } from './equilibrium.js'
 import { extremes, type Range } from './extremes.js'
 import { memberField, stations } from './fields.js'
@@ -28,10 +29,10 @@ export function resultsDocument(problem: Problem, solution: Solution, notices: r
     version: 1,
     units: { length: problem.units.length, force: problem.units.force },
     determinacy: { degree: count.degree, stable: true },
-    ...(options.matrices ? { stiffness: stiffness(solution, scale) } : {}),
+    ...(options.matrices && !solution.structure.members.some((m) => m.axiallyRigid) ? { stiffness: stiffness(solution, scale) } : {}),
     results: Object.fromEntries([...solution.cases, ...solution.combinations].map((a) => [a.id, actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS)])),
     answers: checkAnswers(problem, solution).map((v) => answerDocument(v)),
-    notices: [...notices],
+    notices: [...notices, ...[openNotice(solution.structure, solution.open)].filter((n) => n !== undefined)],
   }
 }
 

@@ -121,7 +121,8 @@ function lacking(m: Member, bar: boolean, rigid: boolean, material: MaterialValu
     if (m.shearDeformation && !bar && Number.isNaN(section.shearArea)) missing('section', `${m.id} deforms in shear, so its section needs a shear area.`)
   }
   if (m.shearDeformation && !bar && material && Number.isNaN(material.G)) missing('material', `${m.id} deforms in shear, so its material needs G or Poisson's ratio.`)
-  if (rigid) out.push({ kind: 'unsupported', path: `${path}.axiallyRigid`, message: `${m.id} is axially rigid, which this version of Viga does not solve yet.`, members: [m.id] })
+  const sprung = [m.releases?.start?.N, m.releases?.end?.N].some((r) => r !== undefined && r !== true && (r as unknown) !== false)
+  if (rigid && sprung) out.push({ kind: 'unsupported', path: `${path}.releases`, message: `${m.id} is axially rigid with a spring along it, which this version of Viga does not solve yet.`, members: [m.id] })
   return out
 }
 

@@ -248,10 +248,13 @@ export function reactionLines(solution: Solution, units: ProblemUnits, action: A
   for (const e of solution.elements)
     for (let r = 0; r < 6; r++) if (e.dofs[r] >= 0) for (let c = 0; c < 6; c++) if (e.dofs[c] >= 0) KD[e.dofs[r]] += e.global[6 * r + c] * action.D[e.dofs[c]]
   for (const { dof, k } of springs(solution.dofs)) KD[dof] += k * action.D[dof]
+  // rigid members pull by their multipliers, which no product of K and D holds
+  const rigid = solution.structure.members.some((m) => m.axiallyRigid)
   return unknowns(solution)
     .filter((u) => !u.free)
     .map((unknown) => {
       const s = scale(unknown.component === 'rotation')
+      if (rigid) KD[unknown.index] = action.reactions[unknown.index] + action.load[unknown.index]
       return { unknown, KD: KD[unknown.index] * s, load: action.load[unknown.index] * s, value: action.reactions[unknown.index] * s }
     })
 }

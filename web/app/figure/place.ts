@@ -117,7 +117,7 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
         // words on words cannot be read at all
         for (const t of wordsHere) cost += 8 * overlap(b, t, clear)
         for (const o of inWay) cost += cut(b, o, clear)
-        if (frame) cost += 40 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
+        if (frame) cost += 120 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
       }
       return cost
     }

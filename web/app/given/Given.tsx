@@ -53,6 +53,7 @@ function Statement() {
 function Kind() {
   const store = useSheetStore()
   const kind = useSheet((s) => s.problem.kind)
+  const neglect = useSheet((s) => s.problem.analysis?.neglectAxial === true)
   return (
     <div className="kind" role="radiogroup" aria-label="Kind of structure">
       {(
@@ -66,6 +67,12 @@ function Kind() {
           {label}
         </label>
       ))}
+      {kind === 'frame' && (
+        <label className={neglect ? 'on' : ''}>
+          <input type="checkbox" checked={neglect} onChange={(e) => store.getState().edit('axial deformation', (p) => edit.setNeglectAxial(p, e.target.checked))} />
+          Members keep their length (axial deformation neglected)
+        </label>
+      )}
     </div>
   )
 }

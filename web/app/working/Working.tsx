@@ -36,6 +36,7 @@ export function Working() {
         ))}
       </nav>
       <div className="sheet-body working" key={step}>
+        {solved && solved.solution.structure.members.some((m) => m.axiallyRigid) && <RigidNote all={solved.solution.structure.members.every((m) => m.axiallyRigid)} />}
         {solved ? <Step solution={solved.solution} action={solved.action} units={units} /> : <Unsolved />}
       </div>
       <footer className="sheet-foot">
@@ -51,5 +52,14 @@ export function Working() {
         )}
       </footer>
     </>
+  )
+}
+
+/** What axially rigid members change in every step. */
+function RigidNote({ all }: { all: boolean }) {
+  return (
+    <p className="prose rigid-note">
+      {all ? 'The members keep their length' : 'Axially rigid members keep their length'}: no EA/L enters their stiffness. The unknowns at their two ends follow from one another, and their axial force is what the equilibrium of the joints asks for.
+    </p>
   )
 }

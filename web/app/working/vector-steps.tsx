@@ -217,7 +217,7 @@ export function EndForcesStep({ solution, action, units }: StepProps) {
         </tbody>
       </table>
       <p className="quiet small">
-        d in {units.length} and rad; N = −q₁ = {f(-e.q[0])} {units.force} at {name(0)}: {Math.abs(e.q[0]) <= 1e-9 * Math.max(...e.q.map(Math.abs)) ? 'no axial force' : e.q[0] < 0 ? 'tension' : 'compression'}
+        d in {units.length} and rad{m.axiallyRigid ? '; rows 1 and 4 from the equilibrium of the joints' : ''}; N = −q₁ = {f(-e.q[0])} {units.force} at {name(0)}: {Math.abs(e.q[0]) <= 1e-9 * Math.max(...e.q.map(Math.abs)) ? 'no axial force' : e.q[0] < 0 ? 'tension' : 'compression'}
       </p>
     </>
   )

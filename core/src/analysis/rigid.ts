@@ -1,0 +1,286 @@
+import { listed } from '../structure/resolve.js'
+import type { SolveError, Structure } from '../structure/types.js'
+import type { Actions } from './actions.js'
+import { springs } from './assemble.js'
+import type { Dofs } from './dofs.js'
+import { profile, type Profile } from './factor.js'
+import { narrowOrder } from './ordering.js'
+
+/**
+ * Axially rigid members as exact constraints: end less start along the member is what it is made too long by.
+ * Degrees of freedom that follow from others are eliminated before the solve (D = T·y + d₀, Kₘ = TᵀKT); the axial forces
+ * are the multipliers of the constraints, found from the equilibrium of the joints afterwards.
+ * Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6 (constraints); Przemieniecki §6.
+ */
+export interface RigidSystem {
+  matrix: Profile
+  /** Displacements of all free degrees of freedom from a right-hand side over them, by way of `solve` on the reduced system. */
+  reduced(residual: Float64Array, solve: (b: Float64Array) => Float64Array): Float64Array
+  /** A motion of the reduced unknowns over all free degrees of freedom. */
+  expand(y: Float64Array): Float64Array
+  /** Sets the degrees of freedom that follow from others to what imposed elongations and settlements make them. */
+  impose(D: Float64Array, caseIndex: number): void
+  /** Tension in each rigid member from what the joints lack; NaN where equilibrium leaves it open. */
+  tensions(lacking: Float64Array): { member: number; N: number }[]
+  /** Adds the pull of the tensions to sums over degrees of freedom; NaN reaches the reactions that stay open. */
+  pull(tensions: readonly { member: number; N: number }[], sums: Float64Array): void
+  /** Members whose axial force equilibrium leaves undetermined. */
+  open: number[]
+}
+
+interface ElementView {
+  global: Float64Array
+  dofs: number[]
+  T: Float64Array
+}
+
+type Row = Map<number, number>
+
+interface Expression {
+  terms: Row
+  constants: Float64Array
+}
+
+/** Coefficients below this share of the largest of their row are cancellation. */
+const CANCELLED = 1e-9
+
+const addTo = (row: Row, key: number, v: number) => row.set(key, (row.get(key) ?? 0) + v)
+
+/** The constraint system of a structure with axially rigid members, or why its loads cannot be carried; undefined without such members. */
+export function rigidSystem(s: Structure, dofs: Dofs, elements: readonly ElementView[], actions: readonly Actions[]): RigidSystem | SolveError | undefined {
+  const members = s.members.flatMap((m, i) => (m.axiallyRigid && m.releases[0] === false && m.releases[3] === false ? [i] : []))
+  if (members.length === 0) return undefined
+  const all = members.map((i) => {
+    const e = elements[i]
+    const row: Row = new Map()
+    for (let j = 0; j < 6; j++) {
+      const c = e.T[18 + j] - e.T[j]
+      if (e.dofs[j] >= 0 && Math.abs(c) > 1e-14) addTo(row, e.dofs[j], c)
+    }
+    return row
+  })
+  const { expressions, redundant, pivots, error } = eliminate(s, dofs, members, all, actions)
+  if (error) return error
+
+  const independent = Array.from({ length: dofs.free }, (_, d) => d).filter((d) => !expressions.has(d))
+  const index = new Map(independent.map((d, i) => [d, i]))
+  const share: [number, number][][] = Array.from({ length: dofs.free }, (_, d) => {
+    const e = expressions.get(d)
+    return e ? [...e.terms].map(([k, v]): [number, number] => [index.get(k)!, v]) : [[index.get(d)!, 1]]
+  })
+  const { matrix, row } = assemble(dofs, elements, share, independent.length)
+  const multipliers = multiplierSolver(all, pivots)
+  const { openMembers, openDofs } = leftOpen(all, members, redundant, multipliers, dofs)
+
+  const expand = (y: Float64Array) => {
+    const out = new Float64Array(dofs.free)
+    share.forEach((terms, d) => terms.forEach(([i, k]) => (out[d] += k * y[row[i]])))
+    return out
+  }
+
+  return {
+    matrix,
+    expand,
+    open: openMembers,
+    reduced(residual, solve) {
+      const b = new Float64Array(independent.length)
+      share.forEach((terms, d) => terms.forEach(([i, k]) => (b[row[i]] += k * residual[d])))
+      return expand(solve(b))
+    },
+    impose(D, caseIndex) {
+      for (const [d, e] of expressions) D[d] = e.constants[caseIndex]
+    },
+    tensions(lacking) {
+      const N = multipliers(lacking)
+      return members.map((member, i) => ({ member, N: openMembers.includes(member) ? NaN : (N.get(i) ?? 0) }))
+    },
+    pull(tensions, sums) {
+      const open = new Set(openMembers)
+      tensions.forEach(({ member, N }, i) => {
+        if (!open.has(member)) for (const [d, c] of all[i]) sums[d] += c * N
+      })
+      for (const d of openDofs) sums[d] = NaN
+    },
+  }
+}
+
+/** Gauss–Jordan on the constraints: each takes its largest coefficient as the one that follows from the rest. */
+function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], actions: readonly Actions[]) {
+  const expressions = new Map<number, Expression>()
+  const usedBy = new Map<number, Set<number>>()
+  const redundant: number[] = []
+  const pivots = new Map<number, number>()
+  let error: SolveError | undefined
+  all.forEach((full, r) => {
+    const m = s.members[members[r]]
+    const constants = Float64Array.from(actions, (a) => (a.members.get(members[r])?.axialStrain ?? 0) * m.length)
+    let size = Math.max(...constants.map(Math.abs), 0)
+    const row: Row = new Map()
+    for (const [d, c] of full) {
+      if (d >= dofs.free) {
+        const { node, component } = dofs.list[d]
+        const support = s.supports.findIndex((p) => p.node === node)
+        actions.forEach((a, k) => {
+          const moved = a.settlement[support] * s.supports[support].settlement[component]
+          constants[k] -= c * moved
+          size = Math.max(size, Math.abs(c * moved))
+        })
+        continue
+      }
+      const known = expressions.get(d)
+      if (!known) addTo(row, d, c)
+      else {
+        for (const [k, v] of known.terms) addTo(row, k, c * v)
+        known.constants.forEach((v, k) => {
+          constants[k] -= c * v
+          size = Math.max(size, Math.abs(c * v))
+        })
+      }
+    }
+    let pivot = -1
+    let best = CANCELLED
+    for (const [d, c] of row) if (Math.abs(c) > best) [pivot, best] = [d, Math.abs(c)]
+    if (pivot < 0) {
+      redundant.push(r)
+      if (constants.some((v) => Math.abs(v) > 1e-9 * size) && !error)
+        error = { kind: 'indeterminate', message: `${m.id} is axially rigid and held at both ends of its chain, so it cannot take the change of length that is imposed on it.`, members: [m.id] }
+      return
+    }
+    const kp = row.get(pivot)!
+    row.delete(pivot)
+    const terms: Row = new Map([...row].filter(([, c]) => Math.abs(c) > CANCELLED * best).map(([d, c]) => [d, -c / kp]))
+    const expression = { terms, constants: constants.map((v) => v / kp) }
+    for (const user of usedBy.get(pivot) ?? []) {
+      const e = expressions.get(user)!
+      const k = e.terms.get(pivot)
+      if (k === undefined) continue
+      e.terms.delete(pivot)
+      for (const [d, v] of terms) {
+        addTo(e.terms, d, k * v)
+        if (Math.abs(e.terms.get(d)!) < CANCELLED * Math.abs(k * v)) e.terms.delete(d)
+        else note(usedBy, d, user)
+      }
+      expression.constants.forEach((v, c) => (e.constants[c] += k * v))
+    }
+    expressions.set(pivot, expression)
+    pivots.set(r, pivot)
+    for (const d of terms.keys()) note(usedBy, d, pivot)
+  })
+  return { expressions, redundant, pivots, error }
+}
+
+function note(usedBy: Map<number, Set<number>>, d: number, user: number) {
+  const set = usedBy.get(d)
+  if (set) set.add(user)
+  else usedBy.set(d, new Set([user]))
+}
+
+/** TᵀKT in a narrow order; `row` says where each independent unknown stands. */
+function assemble(dofs: Dofs, elements: readonly ElementView[], share: [number, number][][], n: number) {
+  const of = elements.map((e) => [...new Set(e.dofs.flatMap((d) => (d >= 0 && d < dofs.free ? share[d].map(([i]) => i) : [])))])
+  const held = springs(dofs).filter((k) => k.dof < dofs.free)
+  const sets = [...of, ...held.map((k) => share[k.dof].map(([i]) => i))]
+  const row = new Int32Array(n)
+  narrowOrder(n, sets.flatMap((set) => set.slice(1).flatMap((i) => [set[0], i]))).forEach((v, at) => (row[v] = at))
+  const first = Int32Array.from({ length: n }, (_, i) => i)
+  for (const set of sets) {
+    const low = Math.min(...set.map((i) => row[i]))
+    for (const i of set) first[row[i]] = Math.min(first[row[i]], low)
+  }
+  const matrix = profile(first)
+  const add = (i: number, j: number, v: number) => {
+    if (row[j] <= row[i]) matrix.values[matrix.base[row[i]] + row[j]] += v
+  }
+  for (const e of elements)
+    e.dofs.forEach((di, a) => {
+      if (di < 0 || di >= dofs.free) return
+      e.dofs.forEach((dj, b) => {
+        const v = e.global[6 * a + b]
+        if (dj < 0 || dj >= dofs.free || v === 0) return
+        for (const [i, ki] of share[di]) for (const [j, kj] of share[dj]) add(i, j, ki * v * kj)
+      })
+    })
+  for (const { dof, k } of held) for (const [i, ki] of share[dof]) for (const [j, kj] of share[dof]) add(i, j, ki * k * kj)
+  return { matrix, row }
+}
+
+/**
+ * Multipliers from the equilibrium at the eliminated degrees of freedom: joints with one unknown force first, as in the
+ * method of joints, then what is left by elimination.
+ */
+function multiplierSolver(all: Row[], pivots: Map<number, number>) {
+  const at = new Map<number, number[]>()
+  for (const p of pivots.values()) at.set(p, [])
+  for (const r of pivots.keys()) for (const d of all[r].keys()) at.get(d)?.push(r)
+  const solved = new Set<number>()
+  const done = new Set<number>()
+  const steps: { dof: number; row: number }[] = []
+  let queue = [...at.keys()]
+  while (queue.length) {
+    const next: number[] = []
+    for (const dof of queue) {
+      if (done.has(dof)) continue
+      const unknown = at.get(dof)!.filter((r) => !solved.has(r))
+      if (unknown.length !== 1) continue
+      const [r] = unknown
+      solved.add(r)
+      done.add(dof)
+      steps.push({ dof, row: r })
+      for (const d of all[r].keys()) if (at.has(d)) next.push(d)
+    }
+    queue = next
+  }
+  const rest = [...pivots.keys()].filter((r) => !solved.has(r))
+  const restDofs = [...at.keys()].filter((d) => !done.has(d))
+  return (lacking: { readonly [dof: number]: number }): Map<number, number> => {
+    const N = new Map<number, number>()
+    const known = (dof: number) => at.get(dof)!.reduce((sum, r) => sum + (N.has(r) ? all[r].get(dof)! * N.get(r)! : 0), 0)
+    for (const { dof, row } of steps) N.set(row, ((lacking[dof] ?? 0) - known(dof)) / all[row].get(dof)!)
+    if (rest.length) gauss(restDofs.map((d) => rest.map((r) => all[r].get(d) ?? 0)), restDofs.map((d) => (lacking[d] ?? 0) - known(d))).forEach((v, i) => N.set(rest[i], v))
+    return N
+  }
+}
+
+/** Solves a small dense system by elimination with row exchange. */
+function gauss(A: number[][], b: number[]): number[] {
+  const n = b.length
+  for (let c = 0; c < n; c++) {
+    let p = c
+    for (let i = c + 1; i < n; i++) if (Math.abs(A[i][c]) > Math.abs(A[p][c])) p = i
+    ;[A[c], A[p]] = [A[p], A[c]]
+    ;[b[c], b[p]] = [b[p], b[c]]
+    for (let i = c + 1; i < n; i++) {
+      const k = A[i][c] / A[c][c]
+      if (k === 0) continue
+      for (let j = c; j < n; j++) A[i][j] -= k * A[c][j]
+      b[i] -= k * b[c]
+    }
+  }
+  for (let i = n - 1; i >= 0; i--) {
+    for (let j = i + 1; j < n; j++) b[i] -= A[i][j] * b[j]
+    b[i] /= A[i][i]
+  }
+  return b
+}
+
+/** Members and reactions that a self-equilibrated set of tensions can change at will. */
+function leftOpen(all: Row[], members: number[], redundant: number[], multipliers: ReturnType<typeof multiplierSolver>, dofs: Dofs) {
+  const openMembers = new Set<number>()
+  const openDofs = new Set<number>()
+  for (const r of redundant) {
+    const set = multipliers(Object.fromEntries(all[r]))
+    const state = new Map([[r, 1]])
+    for (const [i, v] of set) if (Math.abs(v) > CANCELLED) state.set(i, -v)
+    const reaction: Row = new Map()
+    for (const [i, v] of state) {
+      openMembers.add(members[i])
+      for (const [d, c] of all[i]) if (d >= dofs.free) addTo(reaction, d, c * v)
+    }
+    for (const [d, v] of reaction) if (Math.abs(v) > CANCELLED) openDofs.add(d)
+  }
+  return { openMembers: [...openMembers].sort((a, b) => a - b), openDofs: [...openDofs] }
+}
+
+/** A notice that names the members whose axial force stays open. */
+export const openNotice = (s: Structure, open: readonly number[]): string | undefined =>
+  open.length ? `Equilibrium leaves the axial force of ${listed(open.map((i) => s.members[i].id))} undetermined: rigid members held at both ends.` : undefined
