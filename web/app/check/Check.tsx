@@ -2,7 +2,7 @@ import { DEFAULT_TOLERANCE, coherentUnitName, edit, formatNumber, type Answer, t
 import { useState } from 'react'
 import { useSheet, useSheetStore, useSolved } from '../sheet/context'
 import { Unsolved } from '../sheet/Unsolved'
-import { useRow } from '../given/rows'
+import { useRow } from '../widgets/rows'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'

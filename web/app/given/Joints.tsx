@@ -2,9 +2,10 @@ import { dimension, edit, nextNodeLabel, type Quantity } from '@viga/core'
 import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { Refusal } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
-import { useRow } from './rows'
+import { useRow } from '../widgets/rows'
 
 export function Joints() {
   const nodes = useSheet((s) => s.problem.nodes)
@@ -100,11 +101,7 @@ function NewJoint() {
       <td>{input('x', 'x of a new joint', 'x')}</td>
       <td>
         {input('y', 'y of a new joint', 'y')}
-        {refusal && (
-          <span className="refusal open" role="alert">
-            {refusal}
-          </span>
-        )}
+        <Refusal>{refusal}</Refusal>
       </td>
       <td />
     </tr>

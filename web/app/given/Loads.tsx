@@ -3,11 +3,12 @@ import { useMemo, useState } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { loadWords } from '../figure/words'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { Refusal } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { entryOf, loadOf, WAYS, waysFor, withSort, type Entry, type Sort, type Way } from './load-entry'
 import { newLoad } from './new-load'
-import { useRow } from './rows'
+import { useRow } from '../widgets/rows'
 
 export function Loads() {
   const store = useSheetStore()
@@ -236,11 +237,7 @@ function NewLoad({ caseId }: { caseId: string }) {
           add(e.currentTarget)
         }}
       />
-      {refusal?.at === key && (
-        <span className="refusal open" role="alert">
-          {refusal.message}
-        </span>
-      )}
+      <Refusal>{refusal?.at === key ? refusal.message : null}</Refusal>
     </>
   )
   return (

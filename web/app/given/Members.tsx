@@ -1,9 +1,10 @@
 import { edit, formatPlain, readChain, type Member } from '@viga/core'
-import { memo, useMemo, useState } from 'react'
+import { memo, useMemo } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { OneLine } from '../widgets/OneLine'
 import { TextField } from '../widgets/TextField'
-import { useRow } from './rows'
+import { useRow } from '../widgets/rows'
 import { EndsSymbol } from './drawn-symbols'
 
 export function Members() {
@@ -90,46 +91,14 @@ function Choice({ name, value, options, onChange }: { name: string; value: strin
 /** Joints one after another make a chain of members: ABC, or 1 2 3. */
 function NewMembers() {
   const store = useSheetStore()
-  const [text, setText] = useState('')
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const add = () => {
-    if (text.trim() === '') return
+  const add = (text: string) => {
     const { problem } = store.getState()
     const chain = readChain(problem, text)
-    if (!Array.isArray(chain)) return setRefusal(`There is no joint ${chain.unknown}.`)
-    if (chain.length < 2) return setRefusal('A member joins two joints: type both, such as AB.')
-    const before = problem.members.length
+    if (!Array.isArray(chain)) return `There is no joint ${chain.unknown}.`
+    if (chain.length < 2) return 'A member joins two joints: type both, such as AB.'
     const error = store.getState().edit('members', (p) => edit.addMembers(p, chain), { shown: true })
-    if (error) return setRefusal(error.message)
-    if (store.getState().problem.members.length === before) return setRefusal('These joints are connected already.')
-    setText('')
-    setRefusal(null)
+    if (error) return error.message
+    return store.getState().problem.members.length === problem.members.length ? 'These joints are connected already.' : null
   }
-  return (
-    <tr className="new-row">
-      <td colSpan={6}>
-        <input
-          className="cell-input letter"
-          aria-label="joints of new members"
-          placeholder="ABC connects A to B to C"
-          value={text}
-          spellCheck={false}
-          autoComplete="off"
-          onChange={(e) => (setText(e.target.value), setRefusal(null))}
-          onBlur={add}
-          onKeyDown={(e) => {
-            if (e.key !== 'Enter') return
-            e.preventDefault()
-            e.stopPropagation()
-            add()
-          }}
-        />
-        {refusal && (
-          <span className="refusal open" role="alert">
-            {refusal}
-          </span>
-        )}
-      </td>
-    </tr>
-  )
+  return <OneLine name="joints of new members" placeholder="ABC connects A to B to C" columns={6} className="letter" onAdd={add} />
 }

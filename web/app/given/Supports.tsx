@@ -1,9 +1,9 @@
 import { dimension, edit, type Support, type SupportType } from '@viga/core'
-import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { OneLine } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
-import { useRow } from './rows'
+import { useRow } from '../widgets/rows'
 import { SupportSymbol } from './drawn-symbols'
 import { holdsWords, supportKind, SUPPORT_WORDS, TYPES } from './support-words'
 
@@ -75,47 +75,15 @@ function SupportRow({ s }: { s: Support }) {
 /** Joint and support in one line: `A fixed`, `D pin`; a letter is enough. */
 function NewSupport() {
   const store = useSheetStore()
-  const [text, setText] = useState('')
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const add = () => {
-    if (text.trim() === '') return
-    const [joint, word = 'pin'] = text.trim().split(/[\s,]+/)
+  const add = (text: string) => {
+    const [joint, word = 'pin'] = text.split(/[\s,]+/)
     const { nodes, supports } = store.getState().problem
     const node = nodes.find((n) => n.id === joint) ?? nodes.find((n) => n.id === joint.toUpperCase())
-    if (!node) return setRefusal(`There is no joint ${joint}.`)
-    if (supports?.some((s) => s.node === node.id)) return setRefusal(`${node.id} has a support already.`)
+    if (!node) return `There is no joint ${joint}.`
+    if (supports?.some((s) => s.node === node.id)) return `${node.id} has a support already.`
     const type = TYPES.find((t) => t.startsWith(word.toLowerCase()))
-    if (!type) return setRefusal(`${word} is not a support; it is one of ${TYPES.join(', ')}.`)
-    const error = store.getState().edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })
-    if (error) return setRefusal(error.message)
-    setText('')
-    setRefusal(null)
+    if (!type) return `${word} is not a support; it is one of ${TYPES.join(', ')}.`
+    return store.getState().edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })?.message ?? null
   }
-  return (
-    <tr className="new-row">
-      <td colSpan={6}>
-        <input
-          className="cell-input"
-          aria-label="joint and kind of a new support"
-          placeholder="A fixed, D pin, B roller"
-          value={text}
-          spellCheck={false}
-          autoComplete="off"
-          onChange={(e) => (setText(e.target.value), setRefusal(null))}
-          onBlur={add}
-          onKeyDown={(e) => {
-            if (e.key !== 'Enter') return
-            e.preventDefault()
-            e.stopPropagation()
-            add()
-          }}
-        />
-        {refusal && (
-          <span className="refusal open" role="alert">
-            {refusal}
-          </span>
-        )}
-      </td>
-    </tr>
-  )
+  return <OneLine name="joint and kind of a new support" placeholder="A fixed, D pin, B roller" columns={6} onAdd={add} />
 }

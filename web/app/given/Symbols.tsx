@@ -2,6 +2,7 @@ import { edit, type Quantity } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { OneLine, Refusal } from '../widgets/OneLine'
 import { TextField } from '../widgets/TextField'
 
 /** The letters of the book: `w = 12 kN/m`, `L = 6 m`; every field may use them. */
@@ -33,11 +34,7 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
       </td>
       <td>
         <TextField name={`value of ${name}`} value={String(value)} onCommit={set} />
-        {refusal && (
-          <span className="refusal open" role="alert">
-            {refusal}
-          </span>
-        )}
+        <Refusal>{refusal}</Refusal>
       </td>
       <td style={{ width: 24 }}>
         <RemoveButton
@@ -52,31 +49,15 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
   )
 }
 
+/** `w = 12 kN/m` */
 function NewSymbol() {
   const store = useSheetStore()
-  const [text, setText] = useState('')
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const add = () => {
-    if (text.trim() === '') return
-    const [name, ...rest] = text.split('=')
-    const value = rest.join('=').trim()
-    if (value === '') return setRefusal('Write it as w = 12 kN/m.')
-    if (Object.hasOwn(store.getState().problem.symbols ?? {}, name.trim())) return setRefusal(`${name.trim()} is there already.`)
-    const error = store.getState().edit('symbol', (p) => edit.setSymbol(p, name.trim(), edit.typed(value)), { shown: true })
-    if (error) return setRefusal(error.message)
-    setText('')
-    setRefusal(null)
+  const add = (text: string) => {
+    const [name, ...rest] = text.split('=').map((t) => t.trim())
+    const value = rest.join('=')
+    if (value === '') return 'Write it as w = 12 kN/m.'
+    if (Object.hasOwn(store.getState().problem.symbols ?? {}, name)) return `${name} is there already.`
+    return store.getState().edit('symbol', (p) => edit.setSymbol(p, name, edit.typed(value)), { shown: true })?.message ?? null
   }
-  return (
-    <tr className="new-row">
-      <td colSpan={3}>
-        <input className="cell-input" aria-label="a new symbol" placeholder="w = 12 kN/m" value={text} spellCheck={false} autoComplete="off" onChange={(e) => (setText(e.target.value), setRefusal(null))} onBlur={add} onKeyDown={(e) => e.key === 'Enter' && (e.preventDefault(), e.stopPropagation(), add())} />
-        {refusal && (
-          <span className="refusal open" role="alert">
-            {refusal}
-          </span>
-        )}
-      </td>
-    </tr>
-  )
+  return <OneLine name="a new symbol" placeholder="w = 12 kN/m" columns={3} onAdd={add} />
 }

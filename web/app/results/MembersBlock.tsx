@@ -1,8 +1,9 @@
 import { extremes, formatPlain, memberField, stateAt, zeros, type ActionSolution, type Solution } from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
-import { useRow } from '../given/rows'
+import { useRow } from '../widgets/rows'
 import { Block } from '../widgets/Block'
+import { LitRow } from '../widgets/LitRow'
 import { cleaned } from './numbers'
 
 interface Solved {
@@ -117,7 +118,7 @@ export function TrussBlock({ solution, action }: Solved) {
         </thead>
         <tbody>
           {s.members.map((m, i) => (
-            <TrussRow key={m.id} id={m.id}>
+            <LitRow key={m.id} target={`member:${m.id}`} label={m.id}>
               <td className="n ro">{formatPlain(m.length * display.length.perSI, 4)}</td>
               <td className="n strong">
                 {f.text(forces[i])} {f.isZero(forces[i]) ? <span className="quiet plain">zero</span> : <TensionLetter sign={Math.sign(forces[i])} />}
@@ -128,22 +129,10 @@ export function TrussBlock({ solution, action }: Solved) {
                   {f.isZero(forces[i]) ? <circle cx="70" cy="6" r="2.6" fill="var(--sheet)" stroke="var(--ink-3)" /> : forces[i] > 0 ? <rect x="70" y="3.5" width={(66 * forces[i]) / most} height="5" fill="var(--tension)" /> : <rect x={70 + (66 * forces[i]) / most} y="3.5" width={(-66 * forces[i]) / most} height="5" fill="none" stroke="var(--compression)" />}
                 </svg>
               </td>
-            </TrussRow>
+            </LitRow>
           ))}
         </tbody>
       </table>
     </Block>
-  )
-}
-
-function TrussRow({ id, children }: { id: string; children: React.ReactNode }) {
-  const row = useRow(`member:${id}`)
-  return (
-    <tr {...row}>
-      <td>
-        <i>{id}</i>
-      </td>
-      {children}
-    </tr>
   )
 }

@@ -1,8 +1,8 @@
 import { displacementAt, equilibrium, formatNumber, reactionAt, type ActionSolution, type Solution } from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
-import { useRow } from '../given/rows'
 import { Block } from '../widgets/Block'
+import { LitRow } from '../widgets/LitRow'
 import { cleaned } from './numbers'
 
 interface Solved {
@@ -52,7 +52,7 @@ export function ReactionsBlock({ solution, action }: Solved) {
         </thead>
         <tbody>
           {rows.map(({ p, id, r }) => (
-            <ReactionRow key={id} id={id}>
+            <LitRow key={id} target={`support:${id}`} label={id} data-reaction={id}>
               <td className="n strong">
                 {f.text(r.x * display.force.perSI)} <WayArrow x={f.sign(r.x * display.force.perSI)} />
               </td>
@@ -71,23 +71,11 @@ export function ReactionsBlock({ solution, action }: Solved) {
                   )}
                 </td>
               )}
-            </ReactionRow>
+            </LitRow>
           ))}
         </tbody>
       </table>
     </Block>
-  )
-}
-
-function ReactionRow({ id, children }: { id: string; children: React.ReactNode }) {
-  const row = useRow(`support:${id}`)
-  return (
-    <tr {...row} data-reaction={id}>
-      <td>
-        <i>{id}</i>
-      </td>
-      {children}
-    </tr>
   )
 }
 
@@ -159,26 +147,14 @@ export function DisplacementsBlock({ solution, action }: Solved) {
         </thead>
         <tbody>
           {rows.map(({ id, d }) => (
-            <JointRow key={id} id={id}>
+            <LitRow key={id} target={`node:${id}`} label={id}>
               <td className="n">{d.x === null ? <span className="quiet">none</span> : u.text(d.x * display.displacement.perSI)}</td>
               <td className="n">{d.y === null ? <span className="quiet">none</span> : u.text(d.y * display.displacement.perSI)}</td>
               {!truss && <td className="n">{d.rotation === null ? <span className="quiet">not defined</span> : r.text(d.rotation * display.rotation.perSI)}</td>}
-            </JointRow>
+            </LitRow>
           ))}
         </tbody>
       </table>
     </Block>
-  )
-}
-
-function JointRow({ id, children }: { id: string; children: React.ReactNode }) {
-  const row = useRow(`node:${id}`)
-  return (
-    <tr {...row}>
-      <td>
-        <i>{id}</i>
-      </td>
-      {children}
-    </tr>
   )
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Refusal } from './OneLine'
 import './fields.css'
 
 interface Props {
@@ -42,11 +43,7 @@ export function TextField({ name, value, onCommit, className, placeholder }: Pro
           }
         }}
       />
-      {refusal && (
-        <span className="refusal open" role="alert">
-          {refusal}
-        </span>
-      )}
+      <Refusal>{refusal}</Refusal>
     </span>
   )
 }
