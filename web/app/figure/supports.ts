@@ -43,9 +43,11 @@ export function poseOf(s: Structure, view: View, p: StructureSupport, hand: Hand
     symbol = 'springs'
     ground = down
   }
-  const beam = timber && ends[p.node].some(({ member }) => !s.members[member].bar) && crowd(ground) < 0.5 && away.every((v) => Math.abs(dot(v, ground)) < 0.6)
+  const beam = ends[p.node].some(({ member }) => !s.members[member].bar) && crowd(ground) < 0.5 && away.every((v) => Math.abs(dot(v, ground)) < 0.6)
+  // under the face of a beam that goes on over it, so that the support's circle is not read as a hinge
+  const half = timber ? hand.member / 2 : 1.4
   const onPin = pinJoints(s).has(p.node)
-  const off = (symbol === 'pin' || symbol === 'roller') && beam && !onPin ? hand.member / 2 + (hand.hinge > 4 ? 4.2 : 2.6) : symbol === 'guide' && beam ? hand.member / 2 : 0
+  const off = (symbol === 'pin' || symbol === 'roller') && beam && !onPin ? half + (hand.hinge > 4 ? 4.2 : 2.6) : symbol === 'guide' && beam ? half : 0
   const k = hand.hinge / FULL_HAND.hinge
   return { symbol, ground, apex: plus(c, ground, off), reach: off + k * ({ fixed: 10, pin: 28, roller: 35, guide: 22, springs: 34 }[symbol] ?? 28) }
 }
