@@ -119,3 +119,19 @@ test('undo and redo bring back every state', async ({ page }) => {
   await page.keyboard.press('Control+Shift+z')
   await expect(rows).toHaveCount(3)
 })
+
+test('joints clicked one after another are a chain, until escape', async ({ page }) => {
+  await newSheet(page)
+  const frame = (await page.locator('.figure-frame').boundingBox())!
+  const at = (x: number, y: number): [number, number] => [frame.x + x, frame.y + y]
+  await page.mouse.click(...at(180, 520))
+  await page.mouse.click(...(await jointAt(page, 'A'))) // begins at A
+  await page.mouse.click(...at(180, 380))
+  await page.mouse.click(...at(320, 380))
+  const members = block(page, 'Members').getByLabel(/^label of member/)
+  await expect(members).toHaveCount(2)
+  await page.keyboard.press('Escape')
+  await page.mouse.click(...at(460, 520))
+  await expect(block(page, 'Joints').getByLabel(/^label of joint/)).toHaveCount(4)
+  await expect(members).toHaveCount(2)
+})

@@ -1,6 +1,6 @@
 // npm start: installs what is missing, starts a private database, builds, serves. npm run dev: the same with hot reload.
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { startDatabase } from './database.mjs'
@@ -24,15 +24,19 @@ async function choosePort() {
   return fail(`no free port from ${FIRST_PORT} to ${FIRST_PORT + 99}`)
 }
 
-const SERVER = join(home, 'server.json')
+/** One record for each start: its process id as the name, its server's inside. */
+const SERVERS = join(home, 'servers')
+const record = join(SERVERS, String(process.pid))
 
-/** Ends the server of a start that was killed outright and could not do it itself. */
-function endOrphan() {
-  if (!existsSync(SERVER)) return
-  const { pid, starter } = JSON.parse(readFileSync(SERVER, 'utf8') || '{}')
-  if (!pid || isAlive(starter)) return
-  if (isAlive(pid) && commandOf(pid).includes('react-router')) process.kill(pid, 'SIGKILL')
-  rmSync(SERVER, { force: true })
+/** Ends the servers of starts that were killed outright and could not do it themselves. */
+function endOrphans() {
+  mkdirSync(SERVERS, { recursive: true })
+  for (const starter of readdirSync(SERVERS)) {
+    if (isAlive(Number(starter))) continue
+    const pid = Number(readFileSync(join(SERVERS, starter), 'utf8'))
+    if (pid > 0 && isAlive(pid) && commandOf(pid).includes('react-router')) process.kill(pid, 'SIGKILL')
+    rmSync(join(SERVERS, starter), { force: true })
+  }
 }
 
 let database
@@ -43,6 +47,7 @@ async function stop(status = 0) {
   if (stopping) return
   stopping = true
   if (server) await endProcess(server)
+  rmSync(record, { force: true })
   await database?.stop()
   process.exit(status)
 }
@@ -55,7 +60,7 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
 
 try {
   await ensurePackages()
-  endOrphan()
+  endOrphans()
   const url = process.env.DATABASE_URL
   if (!url) {
     await ensureDebian(MARIADB)
@@ -72,8 +77,7 @@ try {
   server = values.dev
     ? spawn(bin('react-router'), ['dev', '--host', host, '--port', String(port), '--strictPort'], { cwd: join(root, 'web'), env, stdio: 'inherit', detached: true })
     : spawn(bin('react-router-serve'), ['build/server/index.js'], { cwd: join(root, 'web'), env, stdio: ['ignore', 'pipe', 'inherit'], detached: true })
-  mkdirSync(home, { recursive: true })
-  writeFileSync(SERVER, JSON.stringify({ pid: server.pid, starter: process.pid }))
+  writeFileSync(record, String(server.pid))
   server.on('exit', (code) => {
     if (!stopping) {
       console.error(`viga: the server ended (${code})`)

@@ -1,5 +1,5 @@
 import { edit, siPerCoherent, dimension, type Problem, type Structure } from '@viga/core'
-import { useRef, useState, type PointerEvent, type WheelEvent } from 'react'
+import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { useSheetStore } from '../sheet/context'
 import { niceBelow } from './scene'
 import { vec, type Vec } from './marks'
@@ -42,6 +42,13 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
   const [chain, setChain] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const [ghost, setGhost] = useState<GhostState>({ point: null, x: 0, y: 0, joint: null, from: null, refusal: null })
+  // escape, or putting the pencil down, ends a chain of members
+  useEffect(() => {
+    if (!drawing) setChain(null)
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && (setChain(null), setGhost((g) => ({ ...g, from: null, refusal: null })))
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [drawing])
   const units = store.getState().problem.units
   const si = siPerCoherent(units, dimension.length)
   const step = niceBelow((40 / view.scale / si) * 1.0001) // in length units, 16 to 40 px
@@ -171,5 +178,5 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
     if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame') store.getState().edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end as 'start' | 'end', false))
     return `member:${member}`
   }
-  return { handlers, ghost, step: step * si, busy, endChain: () => setChain(null) }
+  return { handlers, ghost, step: step * si, busy }
 }

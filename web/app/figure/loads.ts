@@ -114,7 +114,7 @@ function row(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, {
   stacked.set(key, lift + Math.max(hand.small ? 6 : 14, tallest) + (hand.small ? 3 : 8))
   const marks: Mark[] = []
   const at = (x: number) => plus(l.a, l.dir, x * view.scale)
-  const offset = hand.gap + lift + (along ? 0 : 0)
+  const offset = hand.gap + lift
 
   if (along) return alongMember(l, at, load, d, hand, lift, act, out)
   // per projection a level band stands clear of the highest (most upstream) point of the loaded stretch

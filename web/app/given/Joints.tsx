@@ -2,7 +2,7 @@ import { dimension, edit, nextNodeLabel, type Quantity } from '@viga/core'
 import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { Refusal } from '../widgets/OneLine'
+import { EntryInput, Refusal } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { useRow } from '../widgets/rows'
@@ -78,20 +78,18 @@ function NewJoint() {
     return true
   }
   const input = (key: 'id' | 'x' | 'y', name: string, placeholder: string) => (
-    <input
-      className={key === 'id' ? 'cell-input letter' : 'cell-input'}
-      aria-label={name}
+    <EntryInput
+      name={name}
       placeholder={placeholder}
+      className={key === 'id' ? 'letter' : ''}
       value={fields[key]}
-      spellCheck={false}
-      autoComplete="off"
-      onChange={(e) => (setFields({ ...fields, [key]: e.target.value }), setRefusal(null))}
-      onKeyDown={(e) => {
-        if (e.key !== 'Enter') return
-        e.preventDefault()
-        e.stopPropagation()
-        if (add()) row.current?.querySelectorAll('input')[1].focus()
-        else row.current?.querySelectorAll('input')[fields.x.trim() === '' ? 1 : 2].focus()
+      onChange={(t) => {
+        setFields({ ...fields, [key]: t })
+        setRefusal(null)
+      }}
+      onEnter={() => {
+        const inputs = row.current?.querySelectorAll('input')
+        inputs?.[add() || fields.x.trim() === '' ? 1 : 2].focus()
       }}
     />
   )

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { loadWords } from '../figure/words'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { Refusal } from '../widgets/OneLine'
+import { EntryInput, Refusal } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { entryOf, loadOf, WAYS, waysFor, withSort, type Entry, type Sort, type Way } from './load-entry'
@@ -222,20 +222,16 @@ function NewLoad({ caseId }: { caseId: string }) {
   }
   const input = (key: 'on' | 'amount' | 'at', name: string, placeholder: string) => (
     <>
-      <input
-        className={key === 'on' ? 'cell-input letter' : 'cell-input'}
-        aria-label={name}
+      <EntryInput
+        name={name}
         placeholder={placeholder}
+        className={key === 'on' ? 'letter' : ''}
         value={fields[key]}
-        spellCheck={false}
-        autoComplete="off"
-        onChange={(e) => (setFields({ ...fields, [key]: e.target.value }), setRefusal(null))}
-        onKeyDown={(e) => {
-          if (e.key !== 'Enter') return
-          e.preventDefault()
-          e.stopPropagation()
-          add(e.currentTarget)
+        onChange={(t) => {
+          setFields({ ...fields, [key]: t })
+          setRefusal(null)
         }}
+        onEnter={add}
       />
       <Refusal>{refusal?.at === key ? refusal.message : null}</Refusal>
     </>

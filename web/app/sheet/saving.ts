@@ -106,7 +106,9 @@ function restore(store: SheetStore, keepAs: (problem: Problem) => void) {
   const problem = draft && trusted(draft.problem)
   if (!draft || !problem) return
   if (JSON.stringify(problem) === JSON.stringify(server)) {
-    store.setState({ drafts: draft.drafts ?? {} })
+    // it arrived after all: what is left are texts that could not be read
+    if (Object.keys(draft.drafts ?? {}).length) store.setState({ drafts: draft.drafts })
+    else localStorage.removeItem(key(id))
     return
   }
   store.getState().edit('edits from before the page was closed', () => problem)

@@ -10,6 +10,41 @@ interface Props {
   className?: string
 }
 
+interface InputProps {
+  name: string
+  placeholder: string
+  value: string
+  onChange: (text: string) => void
+  /** Enter was pressed; the field it was pressed in. */
+  onEnter: (field: HTMLInputElement) => void
+  onBlur?: () => void
+  className?: string
+  wrong?: boolean
+}
+
+/** A cell of a row that is not there yet: enter adds the row instead of going on to the next. */
+export function EntryInput({ name, placeholder, value, onChange, onEnter, onBlur, className = '', wrong }: InputProps) {
+  return (
+    <input
+      className={`cell-input ${className}`}
+      aria-label={name}
+      aria-invalid={wrong}
+      placeholder={placeholder}
+      value={value}
+      spellCheck={false}
+      autoComplete="off"
+      onChange={(e) => onChange(e.target.value)}
+      onBlur={onBlur}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter') return
+        e.preventDefault()
+        e.stopPropagation()
+        onEnter(e.currentTarget)
+      }}
+    />
+  )
+}
+
 /** The last row of a table: one line that states a new entry. A refused line stays, with its sentence. */
 export function OneLine({ name, placeholder, onAdd, columns, className = '' }: Props) {
   const [text, setText] = useState('')
@@ -23,25 +58,18 @@ export function OneLine({ name, placeholder, onAdd, columns, className = '' }: P
   return (
     <tr className="new-row">
       <td colSpan={columns}>
-        <input
-          className={`cell-input ${className}`}
-          aria-label={name}
-          aria-invalid={refusal !== null}
+        <EntryInput
+          name={name}
           placeholder={placeholder}
+          className={className}
+          wrong={refusal !== null}
           value={text}
-          spellCheck={false}
-          autoComplete="off"
-          onChange={(e) => {
-            setText(e.target.value)
+          onChange={(t) => {
+            setText(t)
             setRefusal(null)
           }}
           onBlur={add}
-          onKeyDown={(e) => {
-            if (e.key !== 'Enter') return
-            e.preventDefault()
-            e.stopPropagation()
-            add()
-          }}
+          onEnter={add}
         />
         <Refusal>{refusal}</Refusal>
       </td>

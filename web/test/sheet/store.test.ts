@@ -104,6 +104,14 @@ describe('keeping what was typed', () => {
     await vi.advanceTimersByTimeAsync(1000)
     expect(sent).toHaveLength(1)
   })
+  it('forgets a draft that arrived after all', () => {
+    const problem = { ...newProblem(), title: 'typed' }
+    kept.set('viga:draft:p1', JSON.stringify({ revision: 1, problem, drafts: {} }))
+    const store = open(problem, 2)
+    keepSaved(store)
+    expect(kept.size).toBe(0)
+    expect(store.getState().save.kind).toBe('saved')
+  })
   it('keeps both versions when a newer one was saved elsewhere, until the person chooses', async () => {
     const newer = { problem: { ...newProblem(), title: 'theirs' }, revision: 5, changedAt: '2026-01-01T00:00:00Z' }
     for (const choice of ['mine', 'newer'] as const) {
