@@ -1,7 +1,7 @@
 import type { Structure } from '../structure/types.js'
 import { COMPONENTS, type Dofs } from './dofs.js'
-import { profile, type Profile } from './factor.js'
-import { narrowOrder } from './ordering.js'
+import { single } from './slab.js'
+import { add, sparse, type SparseSymmetric } from './sparse.js'
 
 /** The six degrees of freedom of a member, start then end; −1 where there is none. */
 export function memberDofs(s: Structure, { of }: Dofs, member: number): number[] {
@@ -14,9 +14,9 @@ export function memberDofs(s: Structure, { of }: Dofs, member: number): number[]
  * Transformation of a member, 6 × 6: node displacements, in the nodes' own axes, to member axes: d = T·D.
  * Where a support is turned, the node's axes are the support's.
  */
-export function transformation(s: Structure, dofs: Dofs, member: number): Float64Array {
+export function transformation(s: Structure, dofs: Dofs, member: number, take = single): Float64Array {
   const m = s.members[member]
-  const T = new Float64Array(36)
+  const T = take(36)
   for (const [block, node] of [[0, m.start], [3, m.end]] as const) {
     const turn = dofs.angle[node]
     const c = turn === 0 ? m.cos : m.cos * Math.cos(turn) + m.sin * Math.sin(turn)
@@ -34,9 +34,9 @@ export function transformation(s: Structure, dofs: Dofs, member: number): Float6
 const scratch = new Float64Array(36)
 
 /** Tᵀ·k·T, exactly symmetric: a member's stiffness in the axes of its nodes. */
-export function globalStiffness(k: Float64Array, T: Float64Array): Float64Array {
+export function globalStiffness(k: Float64Array, T: Float64Array, take = single): Float64Array {
   const kT = scratch
-  const out = new Float64Array(36)
+  const out = take(36)
   for (let i = 0; i < 6; i++)
     for (let j = 0; j < 6; j++) {
       const b = j < 3 ? 0 : 3 // T is two 3 × 3 blocks
@@ -50,9 +50,9 @@ export function globalStiffness(k: Float64Array, T: Float64Array): Float64Array 
   return out
 }
 
-/** T·v and Tᵀ·v for a six-vector. */
-export function apply(T: Float64Array, v: ArrayLike<number>, transposed = false): Float64Array {
-  const out = new Float64Array(6)
+/** T·v and Tᵀ·v for a six-vector, into `out`. */
+export function apply(T: Float64Array, v: ArrayLike<number>, transposed = false, out = new Float64Array(6)): Float64Array {
+  out.fill(0)
   for (let i = 0; i < 6; i++) {
     const b = i < 3 ? 0 : 3
     for (let j = b; j < b + 3; j++) out[i] += (transposed ? T[6 * j + i] : T[6 * i + j]) * v[j]
@@ -71,45 +71,20 @@ export function springs(dofs: Dofs): { dof: number; k: number }[] {
   return out
 }
 
-export interface Assembled {
-  matrix: Profile
-  /** Row in the matrix of each free degree of freedom. */
-  row: Int32Array
-}
-
-/** K_ff, the stiffness of the free degrees of freedom, in an order that keeps its profile narrow. */
-export function assembleFree(s: Structure, dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Assembled {
-  const edges = new Int32Array(2 * s.members.length)
-  s.members.forEach((m, i) => {
-    edges[2 * i] = m.start
-    edges[2 * i + 1] = m.end
-  })
-  const row = new Int32Array(dofs.free).fill(-1)
-  let next = 0
-  for (const node of narrowOrder(s.nodes.length, edges))
-    for (let c = 0; c < 3; c++) {
-      const d = dofs.of[3 * node + c]
-      if (d >= 0 && d < dofs.free) row[d] = next++
-    }
-  const first = Int32Array.from({ length: next }, (_, i) => i)
-  const rowOf = (d: number) => (d >= 0 && d < dofs.free ? row[d] : -1)
-  for (const e of elements) {
-    let low = next
-    for (const d of e.dofs) if (rowOf(d) >= 0) low = Math.min(low, rowOf(d))
-    for (const d of e.dofs) if (rowOf(d) >= 0 && first[rowOf(d)] > low) first[rowOf(d)] = low
-  }
-  const matrix = profile(first)
-  for (const e of elements)
+/** K_ff, the stiffness of the free degrees of freedom as numbered; those of a joint share a site. */
+export function assembleFree(s: Structure, dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): SparseSymmetric {
+  const site = Int32Array.from({ length: dofs.free }, (_, d) => dofs.list[d].node)
+  const K = sparse(dofs.free, 21 * elements.length + dofs.free, site, s.nodes.length)
+  for (const { global, dofs: at } of elements)
     for (let i = 0; i < 6; i++) {
-      const ri = rowOf(e.dofs[i])
-      if (ri < 0) continue
-      for (let j = 0; j < 6; j++) {
-        const rj = rowOf(e.dofs[j])
-        if (rj >= 0 && rj <= ri) matrix.values[matrix.base[ri] + rj] += e.global[6 * i + j]
+      if (at[i] < 0 || at[i] >= dofs.free) continue
+      for (let j = 0; j <= i; j++) {
+        const v = global[6 * i + j]
+        if (v !== 0 && at[j] >= 0 && at[j] < dofs.free) add(K, at[i], at[j], v)
       }
     }
-  for (const { dof, k } of springs(dofs)) if (rowOf(dof) >= 0) matrix.values[matrix.base[row[dof]] + row[dof]] += k
-  return { matrix, row }
+  for (const { dof, k } of springs(dofs)) if (dof < dofs.free) add(K, dof, dof, k)
+  return K
 }
 
 /** The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row. */

@@ -1,6 +1,7 @@
 import type { SolveError, StructureMember } from '../structure/types.js'
 import type { MemberActions } from './actions.js'
 import { integrate } from './field.js'
+import { single, type Take } from './slab.js'
 
 /**
  * One member as the stiffness method sees it. Matrices are 6 × 6, row by row, in member axes unless said otherwise;
@@ -32,8 +33,8 @@ const LOOSE_PIVOT = 1e-11
  * Source: Przemieniecki, Theory of Matrix Structural Analysis, §5.6; Kassimali, Matrix Analysis of Structures, ch. 6.
  * @returns 36 numbers in N, m; a bar has axial terms only
  */
-export function memberStiffness(m: StructureMember): Float64Array {
-  const k = new Float64Array(36)
+export function memberStiffness(m: StructureMember, take = single): Float64Array {
+  const k = take(36)
   const set = (i: number, j: number, v: number) => (k[6 * i + j] = k[6 * j + i] = v)
   const L = m.length
   // a rigid member is held together by a constraint, not by a stiffness
@@ -63,11 +64,12 @@ export function memberStiffness(m: StructureMember): Float64Array {
 }
 
 /** The element of a member, its released and sprung ends condensed; a member that moves by itself is an error that names it. */
-export function element(m: StructureMember): Element | SolveError {
-  const own = memberStiffness(m)
+export function element(m: StructureMember, take: Take = single): Element | SolveError {
+  const own = memberStiffness(m, take)
+  if (!m.bar && !m.axiallyRigid && m.releases.every((r) => r === false)) return { own, k: own, P: undefined, released: [], G: undefined, loose: false }
   const loose = m.releases[0] === true && m.releases[3] === true
   const released = m.releases.flatMap((r, i) => (r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) || (m.axiallyRigid && i % 3 === 0) ? [] : [i]))
-  if (released.length === 0) return { own, k: own, released, loose }
+  if (released.length === 0) return { own, k: own, P: undefined, released, G: undefined, loose }
   const n = released.length
   const A = new Float64Array(n * n)
   const spring = (i: number) => (typeof m.releases[i] === 'number' ? (m.releases[i]) : 0)

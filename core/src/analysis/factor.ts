@@ -1,139 +1,296 @@
-/**
- * A symmetric matrix kept by its profile: row i from its first non-zero column to the diagonal, one row after another.
- */
-export interface Profile {
-  n: number
-  /** First column of each row. */
-  first: Int32Array
-  /** Where column 0 of row i would stand in `values`: entry (i, j) is values[base[i] + j]. */
-  base: Int32Array
-  values: Float64Array
-}
-
-export function profile(first: Int32Array): Profile {
-  const n = first.length
-  const base = new Int32Array(n)
-  let size = 0
-  for (let i = 0; i < n; i++) {
-    base[i] = size - first[i]
-    size += i - first[i] + 1
-  }
-  return { n, first, base, values: new Float64Array(size) }
-}
+import type { SparseSymmetric } from './sparse.js'
+import { analyse, type Supernode, type Symbolic } from './symbolic.js'
 
 /** A pivot at or below this share of its diagonal before elimination tells a mechanism. */
 export const MECHANISM_PIVOT = 1e-10
 
-/** Factorisation A = L·D·Lᵀ within the profile. Factor once, solve for every load case. */
+/** Factorisation A = L·D·Lᵀ. Factor once, solve for every load case. */
 export interface Factorisation {
   n: number
   /** Unknowns whose pivot vanished: each carries one mechanism. They are held at zero in `solve`. */
   singular: number[]
   /** Decimal digits lost at the worst pivot. */
   digitsLost: number
-  /** Solves A·x = b in place. */
+  /** Entries of L below the diagonal, stored zeros counted. */
+  entries: number
+  /** Solves A·x = b; b is left as it is. */
   solve(b: Float64Array): Float64Array
   /** The motion that belongs to a vanished pivot: A·x = 0 with x = 1 there. */
-  motion(pivot: number): Float64Array
+  motion(unknown: number): Float64Array
 }
 
 /**
- * Factors a positive semi-definite matrix in place, row by row, by dot products along the profile.
- * Source: Davis, Direct Methods for Sparse Linear Systems, ch. 4 (up-looking), for a profile instead of lists.
+ * Factors a positive semi-definite matrix: multifrontal, each supernode a dense panel whose update goes to its parent.
+ * Source: Davis, Direct Methods for Sparse Linear Systems, §4.9 and ch. 8; Duff & Reid (1983) for the fronts.
  */
-export function factor(a: Profile): Factorisation {
-  const { n, first, base, values } = a
-  const pivot = new Float64Array(n)
-  const inverse = new Float64Array(n)
-  const singular: number[] = []
-  let worst = 1
-  for (let i = 0; i < n; i++) {
-    const fi = first[i]
-    const bi = base[i]
-    // g = L·D of this row, column by column; four columns share each entry of the row that is fetched
-    let j = fi + 1
-    for (; j + 3 < i; j += 4) {
-      const [b0, b1, b2, b3] = [base[j], base[j + 1], base[j + 2], base[j + 3]]
-      const from = Math.max(fi, first[j], first[j + 1], first[j + 2], first[j + 3])
-      // what reaches farther left than all four have in common
-      let s0 = head(values, bi, b0, Math.max(fi, first[j]), Math.min(from, j))
-      let s1 = head(values, bi, b1, Math.max(fi, first[j + 1]), Math.min(from, j))
-      let s2 = head(values, bi, b2, Math.max(fi, first[j + 2]), Math.min(from, j))
-      let s3 = head(values, bi, b3, Math.max(fi, first[j + 3]), Math.min(from, j))
-      for (let k = from; k < j; k++) {
-        const g = values[bi + k]
-        s0 += g * values[b0 + k]
-        s1 += g * values[b1 + k]
-        s2 += g * values[b2 + k]
-        s3 += g * values[b3 + k]
-      }
-      // the little triangle between the four
-      const g0 = (values[bi + j] -= s0)
-      if (first[j + 1] <= j) s1 += g0 * values[b1 + j]
-      const g1 = (values[bi + j + 1] -= s1)
-      if (first[j + 2] <= j) s2 += g0 * values[b2 + j]
-      if (first[j + 2] <= j + 1) s2 += g1 * values[b2 + j + 1]
-      const g2 = (values[bi + j + 2] -= s2)
-      if (first[j + 3] <= j) s3 += g0 * values[b3 + j]
-      if (first[j + 3] <= j + 1) s3 += g1 * values[b3 + j + 1]
-      if (first[j + 3] <= j + 2) s3 += g2 * values[b3 + j + 2]
-      values[bi + j + 3] -= s3
-    }
-    for (; j < i; j++) values[bi + j] -= head(values, bi, base[j], Math.max(fi, first[j]), j)
-    const diagonal = values[bi + i]
-    let d = diagonal
-    for (let k = fi; k < i; k++) {
-      const g = values[bi + k]
-      const l = g * inverse[k]
-      d -= g * l
-      values[bi + k] = l
-    }
-    if (d <= MECHANISM_PIVOT * diagonal) {
-      singular.push(i)
-      pivot[i] = inverse[i] = 0
-    } else {
-      pivot[i] = d
-      inverse[i] = 1 / d
-      worst = Math.max(worst, diagonal / d)
-    }
-  }
+export function factor(a: SparseSymmetric): Factorisation {
+  const form = analyse(a)
+  const numbers = eliminate(a, form)
+  const { n, place, supernodes } = form
+  const { L, inverse, singular, worst } = numbers
+  const unknownAt = new Int32Array(n)
+  place.forEach((p, i) => (unknownAt[p] = i))
 
   const back = (x: Float64Array) => {
-    for (let i = n - 1; i >= 0; i--) {
-      const xi = x[i]
-      if (xi === 0) continue
-      const bi = base[i]
-      for (let k = first[i]; k < i; k++) x[k] -= values[bi + k] * xi
+    for (let k = supernodes.length - 1; k >= 0; k--) {
+      const { from, columns, rows, at } = supernodes[k]
+      for (let i = rows.length - 1; i > 0; i--) {
+        const xi = x[rows[i]]
+        if (xi === 0) continue
+        const row = at + i * columns
+        const till = Math.min(i, columns)
+        for (let c = 0; c < till; c++) x[from + c] -= L[row + c] * xi
+      }
     }
-    return x
+    return Float64Array.from(place, (p) => x[p])
   }
 
   return {
     n,
-    singular,
+    singular: singular.map((p) => unknownAt[p]),
     digitsLost: Math.log10(worst),
+    entries: form.size,
     solve(b) {
-      for (let i = 0; i < n; i++) {
-        const bi = base[i]
-        let sum = b[i]
-        for (let k = first[i]; k < i; k++) sum -= values[bi + k] * b[k]
-        b[i] = inverse[i] === 0 ? 0 : sum
-      }
-      for (let i = 0; i < n; i++) b[i] *= inverse[i]
-      return back(b)
-    },
-    motion(p) {
       const x = new Float64Array(n)
-      x[p] = 1
+      for (let i = 0; i < n; i++) x[place[i]] = b[i]
+      for (const { from, columns, rows, at } of supernodes)
+        for (let i = 0; i < rows.length; i++) {
+          const row = at + i * columns
+          const till = Math.min(i, columns)
+          let sum = 0
+          for (let c = 0; c < till; c++) sum += L[row + c] * x[from + c]
+          // a vanished pivot stays at rest, whatever acts on it
+          if (i < columns && inverse[from + i] === 0) x[from + i] = 0
+          else x[rows[i]] -= sum
+        }
+      for (let i = 0; i < n; i++) x[i] *= inverse[i]
+      return back(x)
+    },
+    motion(unknown) {
+      const x = new Float64Array(n)
+      x[place[unknown]] = 1
       // other vanished unknowns stay at rest: their columns of L are zero
       return back(x)
     },
   }
 }
 
-/** Σ values[a + k]·values[b + k] for k from `from` up to `till`. */
-function head(values: Float64Array, a: number, b: number, from: number, till: number): number {
-  let sum = 0
-  for (let k = from; k < till; k++) sum += values[a + k] * values[b + k]
-  return sum
+/** The numbers of L and D⁻¹, in the new order. */
+function eliminate(a: SparseSymmetric, form: Symbolic) {
+  const { n, supernodes, size } = form
+  const L = new Float64Array(size)
+  const inverse = new Float64Array(n)
+  const singular: number[] = []
+  let worst = 1
+  const entries = byColumn(a, form.place)
+  const before = entries.diagonal
+  const local = new Int32Array(n)
+  const to = new Int32Array(n)
+  const updates: (Float64Array | undefined)[] = []
+  const pool: Float64Array[] = []
+  let G = new Float64Array(0)
+  supernodes.forEach((node, k) => {
+    const { from, columns: s, rows, at, children } = node
+    const f = rows.length
+    const u = f - s
+    for (let i = 0; i < f; i++) local[rows[i]] = i
+    for (let c = 0; c < s; c++) for (let e = entries.start[from + c]; e < entries.start[from + c + 1]; e++) L[at + local[entries.row[e]] * s + c] += entries.value[e]
+    for (const c of children) {
+      const { rows: below, columns } = supernodes[c]
+      const split = placeInParent(supernodes[c], local, s, to)
+      addToPanel(updates[c]!, below.length - columns, split, to, L, at, s)
+    }
+    if (G.length < f * s) G = new Float64Array(f * s)
+    for (let i = 0; i < s; i++) {
+      const diagonal = before[from + i]
+      const d = pivotRow(L, at, s, i, G, inverse, from)
+      if (d <= MECHANISM_PIVOT * diagonal) singular.push(from + i)
+      else {
+        inverse[from + i] = 1 / d
+        worst = Math.max(worst, diagonal / d)
+      }
+    }
+    panelBelow(L, at, s, f, G, inverse, from)
+    if (u > 0) {
+      const U = (updates[k] = takeRoom(pool, u * u))
+      negativeProduct(U, u, L, at + s * s, G, s * s, s)
+      for (const c of children) {
+        const { rows: below, columns } = supernodes[c]
+        const split = placeInParent(supernodes[c], local, s, to)
+        addToUpdate(updates[c]!, below.length - columns, split, to, s, U, u)
+      }
+    }
+    for (const c of children) {
+      pool.push(updates[c]!)
+      updates[c] = undefined
+    }
+  })
+  return { L, inverse, singular, worst }
+}
+
+/** An array at least so long, used before if there is one; what it holds is old. */
+function takeRoom(pool: Float64Array[], length: number): Float64Array {
+  let best = -1
+  for (let i = 0; i < pool.length; i++) if (pool[i].length >= length && (best < 0 || pool[i].length < pool[best].length)) best = i
+  if (best < 0) return new Float64Array(length)
+  const [room] = pool.splice(best, 1)
+  return room
+}
+
+/** Entries by column of the lower triangle in the new order, and the diagonal summed. */
+function byColumn({ n, count, row, column, value }: SparseSymmetric, place: Int32Array) {
+  const start = new Int32Array(n + 1)
+  const diagonal = new Float64Array(n)
+  for (let e = 0; e < count; e++) start[Math.min(place[row[e]], place[column[e]]) + 1]++
+  for (let i = 0; i < n; i++) start[i + 1] += start[i]
+  const rows = new Int32Array(count)
+  const values = new Float64Array(count)
+  const next = start.slice()
+  for (let e = 0; e < count; e++) {
+    const i = place[row[e]]
+    const j = place[column[e]]
+    const at = next[i < j ? i : j]++
+    rows[at] = i < j ? j : i
+    values[at] = value[e]
+    if (i === j) diagonal[i] += value[e]
+  }
+  return { start, row: rows, value: values, diagonal }
+}
+
+/** Where a child's rows stand in its parent's panel, into `to`; returns how many of them, the first ones, are columns of it. */
+function placeInParent({ columns, rows }: Supernode, local: Int32Array, s: number, to: Int32Array): number {
+  let split = 0
+  for (let i = columns; i < rows.length; i++) {
+    const p = local[rows[i]]
+    to[i - columns] = p
+    if (p < s) split++
+  }
+  return split
+}
+
+/** Adds those columns of a child's update (m rows) that this supernode eliminates. */
+function addToPanel(update: Float64Array, m: number, split: number, to: Int32Array, L: Float64Array, at: number, s: number) {
+  for (let i = 0; i < m; i++) {
+    const row = at + to[i] * s
+    const till = i < split ? i + 1 : split
+    for (let j = 0; j < till; j++) L[row + to[j]] += update[i * m + j]
+  }
+}
+
+/** Adds the rest of a child's update to the one that goes on to the parent. */
+function addToUpdate(update: Float64Array, m: number, split: number, to: Int32Array, s: number, U: Float64Array, u: number) {
+  for (let i = split; i < m; i++) {
+    const row = (to[i] - s) * u - s
+    const from = i * m
+    for (let j = split; j <= i; j++) U[row + to[j]] += update[from + j]
+  }
+}
+
+/** Row i of the square at the head of a panel: G = L·D of the row, then L; returns the pivot. */
+function pivotRow(L: Float64Array, at: number, s: number, i: number, G: Float64Array, inverse: Float64Array, from: number): number {
+  const row = at + i * s
+  const g = i * s
+  let d = L[row + i]
+  for (let j = 0; j < i; j++) {
+    let sum = L[row + j]
+    const other = at + j * s
+    for (let k = 0; k < j; k++) sum -= G[g + k] * L[other + k]
+    G[g + j] = sum
+  }
+  for (let k = 0; k < i; k++) {
+    const l = G[g + k] * inverse[from + k]
+    d -= G[g + k] * l
+    L[row + k] = l
+  }
+  return d
+}
+
+/** The rows below the square: G = L·D by columns in fours, what earlier columns take off in tiles; then L. */
+function panelBelow(L: Float64Array, at: number, s: number, f: number, G: Float64Array, inverse: Float64Array, from: number) {
+  let i = s
+  for (; i + 3 < f; i += 4) {
+    let j = 0
+    for (; j + 3 < s; j += 4) {
+      negativeTile(G, i * s, L, at + j * s, s, j, sums, 0, 4)
+      for (let r = 0; r < 4; r++) {
+        const g = (i + r) * s + j
+        const g0 = L[at + g] + sums[4 * r]
+        const l1 = at + (j + 1) * s + j
+        const l2 = l1 + s
+        const l3 = l2 + s
+        const g1 = L[at + g + 1] + sums[4 * r + 1] - g0 * L[l1]
+        const g2 = L[at + g + 2] + sums[4 * r + 2] - g0 * L[l2] - g1 * L[l2 + 1]
+        G[g] = g0
+        G[g + 1] = g1
+        G[g + 2] = g2
+        G[g + 3] = L[at + g + 3] + sums[4 * r + 3] - g0 * L[l3] - g1 * L[l3 + 1] - g2 * L[l3 + 2]
+      }
+    }
+    for (let r = i; r < i + 4; r++) rowBelow(L, at, s, r, j, G)
+  }
+  for (; i < f; i++) rowBelow(L, at, s, i, 0, G)
+  for (let r = s; r < f; r++) for (let k = 0; k < s; k++) L[at + r * s + k] = G[r * s + k] * inverse[from + k]
+}
+
+/** G of row i from column j on. */
+function rowBelow(L: Float64Array, at: number, s: number, i: number, j: number, G: Float64Array) {
+  const g = i * s
+  for (; j < s; j++) {
+    let sum = L[at + g + j]
+    const other = at + j * s
+    for (let k = 0; k < j; k++) sum -= G[g + k] * L[other + k]
+    G[g + j] = sum
+  }
+}
+
+const sums = new Float64Array(16)
+
+/** U = −L·Gᵀ, lower triangle, in tiles of four by four; rows of L and G begin at `l` and `g` and are s long. */
+function negativeProduct(U: Float64Array, u: number, L: Float64Array, l: number, G: Float64Array, g: number, s: number) {
+  let i = 0
+  for (; i + 3 < u; i += 4) for (let j = 0; j <= i; j += 4) negativeTile(L, l + i * s, G, g + j * s, s, s, U, i * u + j, u)
+  for (; i < u; i++)
+    for (let j = 0; j <= i; j++) {
+      let sum = 0
+      for (let k = 0; k < s; k++) sum += L[l + i * s + k] * G[g + j * s + k]
+      U[i * u + j] = -sum
+    }
+}
+
+/**
+ * Minus sixteen dot products: four rows of A from a0 with four rows of B from b0, both `stride` apart and n long, to
+ * out[at + r·width + c]. On the diagonal of U the upper half is written too, and never read.
+ */
+function negativeTile(A: Float64Array, a0: number, B: Float64Array, b0: number, stride: number, n: number, out: Float64Array, at: number, width: number) {
+  const a1 = a0 + stride
+  const a2 = a1 + stride
+  const a3 = a2 + stride
+  const b1 = b0 + stride
+  const b2 = b1 + stride
+  const b3 = b2 + stride
+  let s00 = 0, s01 = 0, s02 = 0, s03 = 0
+  let s10 = 0, s11 = 0, s12 = 0, s13 = 0
+  let s20 = 0, s21 = 0, s22 = 0, s23 = 0
+  let s30 = 0, s31 = 0, s32 = 0, s33 = 0
+  for (let k = 0; k < n; k++) {
+    const w = B[b0 + k]
+    const x = B[b1 + k]
+    const y = B[b2 + k]
+    const z = B[b3 + k]
+    const p = A[a0 + k]
+    s00 += p * w; s01 += p * x; s02 += p * y; s03 += p * z
+    const q = A[a1 + k]
+    s10 += q * w; s11 += q * x; s12 += q * y; s13 += q * z
+    const r = A[a2 + k]
+    s20 += r * w; s21 += r * x; s22 += r * y; s23 += r * z
+    const t = A[a3 + k]
+    s30 += t * w; s31 += t * x; s32 += t * y; s33 += t * z
+  }
+  out[at] = -s00; out[at + 1] = -s01; out[at + 2] = -s02; out[at + 3] = -s03
+  at += width
+  out[at] = -s10; out[at + 1] = -s11; out[at + 2] = -s12; out[at + 3] = -s13
+  at += width
+  out[at] = -s20; out[at + 1] = -s21; out[at + 2] = -s22; out[at + 3] = -s23
+  at += width
+  out[at] = -s30; out[at + 1] = -s31; out[at + 2] = -s32; out[at + 3] = -s33
 }

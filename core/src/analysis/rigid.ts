@@ -3,8 +3,7 @@ import type { SolveError, Structure } from '../structure/types.js'
 import type { Actions } from './actions.js'
 import { springs } from './assemble.js'
 import type { Dofs } from './dofs.js'
-import { profile, type Profile } from './factor.js'
-import { narrowOrder } from './ordering.js'
+import { add, sparse, type SparseSymmetric } from './sparse.js'
 
 /**
  * Axially rigid members as exact constraints: end less start along the member is what it is made too long by.
@@ -13,7 +12,7 @@ import { narrowOrder } from './ordering.js'
  * Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6 (constraints); Przemieniecki §6.
  */
 export interface RigidSystem {
-  matrix: Profile
+  matrix: SparseSymmetric
   /** Displacements of all free degrees of freedom from a right-hand side over them, by way of `solve` on the reduced system. */
   reduced(residual: Float64Array, solve: (b: Float64Array) => Float64Array): Float64Array
   /** A motion of the reduced unknowns over all free degrees of freedom. */
@@ -68,13 +67,13 @@ export function rigidSystem(s: Structure, dofs: Dofs, elements: readonly Element
     const e = expressions.get(d)
     return e ? [...e.terms].map(([k, v]): [number, number] => [index.get(k)!, v]) : [[index.get(d)!, 1]]
   })
-  const { matrix, row } = assemble(dofs, elements, share, independent.length)
+  const matrix = assemble(dofs, elements, share, independent.length)
   const multipliers = multiplierSolver(all, pivots)
   const { openMembers, openDofs } = leftOpen(all, members, redundant, multipliers, dofs)
 
   const expand = (y: Float64Array) => {
     const out = new Float64Array(dofs.free)
-    share.forEach((terms, d) => terms.forEach(([i, k]) => (out[d] += k * y[row[i]])))
+    share.forEach((terms, d) => terms.forEach(([i, k]) => (out[d] += k * y[i])))
     return out
   }
 
@@ -84,7 +83,7 @@ export function rigidSystem(s: Structure, dofs: Dofs, elements: readonly Element
     open: openMembers,
     reduced(residual, solve) {
       const b = new Float64Array(independent.length)
-      share.forEach((terms, d) => terms.forEach(([i, k]) => (b[row[i]] += k * residual[d])))
+      share.forEach((terms, d) => terms.forEach(([i, k]) => (b[i] += k * residual[d])))
       return expand(solve(b))
     },
     impose(D, caseIndex) {
@@ -175,33 +174,23 @@ function note(usedBy: Map<number, Set<number>>, d: number, user: number) {
   else usedBy.set(d, new Set([user]))
 }
 
-/** TᵀKT in a narrow order; `row` says where each independent unknown stands. */
-function assemble(dofs: Dofs, elements: readonly ElementView[], share: [number, number][][], n: number) {
-  const of = elements.map((e) => [...new Set(e.dofs.flatMap((d) => (d >= 0 && d < dofs.free ? share[d].map(([i]) => i) : [])))])
-  const held = springs(dofs).filter((k) => k.dof < dofs.free)
-  const sets = [...of, ...held.map((k) => share[k.dof].map(([i]) => i))]
-  const row = new Int32Array(n)
-  narrowOrder(n, sets.flatMap((set) => set.slice(1).flatMap((i) => [set[0], i]))).forEach((v, at) => (row[v] = at))
-  const first = Int32Array.from({ length: n }, (_, i) => i)
-  for (const set of sets) {
-    const low = Math.min(...set.map((i) => row[i]))
-    for (const i of set) first[row[i]] = Math.min(first[row[i]], low)
+/** TᵀKT over the independent unknowns. */
+function assemble(dofs: Dofs, elements: readonly ElementView[], share: [number, number][][], n: number): SparseSymmetric {
+  const K = sparse(n, 21 * elements.length + n)
+  /** Both halves of K are gone through, so each pair comes up twice: its lower place is the one that counts. */
+  const spread = (di: number, dj: number, v: number) => {
+    for (const [i, ki] of share[di]) for (const [j, kj] of share[dj]) if (j <= i) add(K, i, j, ki * v * kj)
   }
-  const matrix = profile(first)
-  const add = (i: number, j: number, v: number) => {
-    if (row[j] <= row[i]) matrix.values[matrix.base[row[i]] + row[j]] += v
-  }
-  for (const e of elements)
-    e.dofs.forEach((di, a) => {
-      if (di < 0 || di >= dofs.free) return
-      e.dofs.forEach((dj, b) => {
-        const v = e.global[6 * a + b]
-        if (dj < 0 || dj >= dofs.free || v === 0) return
-        for (const [i, ki] of share[di]) for (const [j, kj] of share[dj]) add(i, j, ki * v * kj)
-      })
-    })
-  for (const { dof, k } of held) for (const [i, ki] of share[dof]) for (const [j, kj] of share[dof]) add(i, j, ki * k * kj)
-  return { matrix, row }
+  for (const { global, dofs: at } of elements)
+    for (let a = 0; a < 6; a++) {
+      if (at[a] < 0 || at[a] >= dofs.free) continue
+      for (let b = 0; b < 6; b++) {
+        const v = global[6 * a + b]
+        if (v !== 0 && at[b] >= 0 && at[b] < dofs.free) spread(at[a], at[b], v)
+      }
+    }
+  for (const { dof, k } of springs(dofs)) if (dof < dofs.free) spread(dof, dof, k)
+  return K
 }
 
 /**

@@ -5,6 +5,7 @@ import { COMPONENTS, numberDofs, type Dofs } from './dofs.js'
 import { condensedFixedEnd, element, fixedEndForces, releasedByLoad, type Element } from './element.js'
 import { factor, type Factorisation } from './factor.js'
 import { mechanismError } from './mechanism.js'
+import { slab } from './slab.js'
 import { rigidSystem, type RigidSystem } from './rigid.js'
 
 /** A member's element with everything the Working shows of it. */
@@ -59,11 +60,12 @@ export function solve(s: Structure): SolveResult {
   const actions = s.cases.map((_, i) => caseActions(s, i))
   const dofs = numberDofs(s, (node) => actions.some((a) => a.nodal.subarray(3 * node, 3 * node + 3).some((v) => v !== 0)))
   const elements: SolvedElement[] = []
+  const take = slab()
   for (let i = 0; i < s.members.length; i++) {
-    const e = element(s.members[i])
+    const e = element(s.members[i], take)
     if ('kind' in e) return { ok: false, error: e }
-    const T = transformation(s, dofs, i)
-    elements.push({ ...e, T, global: globalStiffness(e.k, T), dofs: memberDofs(s, dofs, i) })
+    const T = transformation(s, dofs, i, take)
+    elements.push({ own: e.own, k: e.k, P: e.P, released: e.released, G: e.G, loose: e.loose, T, global: globalStiffness(e.k, T, take), dofs: memberDofs(s, dofs, i) })
   }
   const unheld = unheldMoment(s, dofs, actions)
   if (unheld) return { ok: false, error: unheld }
@@ -85,30 +87,16 @@ export function solve(s: Structure): SolveResult {
   return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, digitsLost: factorisation.digitsLost, open: rigid?.open ?? [] } }
 }
 
-/** A factorisation with the roads from degrees of freedom to its rows and back. */
+/** A factorisation with the roads from degrees of freedom to its unknowns and back. */
 interface Equations {
   factorisation: Factorisation
   solveFree: (residual: Float64Array) => Float64Array
-  expand: (rows: Float64Array) => Float64Array
+  expand: (unknowns: Float64Array) => Float64Array
 }
 
 function plain(s: Structure, dofs: Dofs, elements: SolvedElement[]): Equations {
-  const { matrix, row } = assembleFree(s, dofs, elements)
-  const factorisation = factor(matrix)
-  const expand = (x: Float64Array) => {
-    const out = new Float64Array(dofs.free)
-    for (let d = 0; d < dofs.free; d++) out[d] = x[row[d]]
-    return out
-  }
-  return {
-    factorisation,
-    expand,
-    solveFree(b) {
-      const x = new Float64Array(dofs.free)
-      for (let d = 0; d < dofs.free; d++) x[row[d]] = b[d]
-      return expand(factorisation.solve(x))
-    },
-  }
+  const factorisation = factor(assembleFree(s, dofs, elements))
+  return { factorisation, expand: (x) => x, solveFree: (b) => factorisation.solve(b.subarray(0, dofs.free)) }
 }
 
 function constrained(rigid: RigidSystem): Equations {
@@ -140,6 +128,7 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
       if (d >= 0) load[d] += v
     })
   }
+  const turned = new Float64Array(6)
   for (const [i, a] of actions.members) {
     const m = s.members[i]
     const e = elements[i]
@@ -149,9 +138,8 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     const f = condensedFixedEnd(m, e, own)
     fixedOwn.set(i, own)
     fixed.set(i, f)
-    apply(e.T, f, true).forEach((v, j) => {
-      if (e.dofs[j] >= 0) load[e.dofs[j]] -= v
-    })
+    apply(e.T, f, true, turned)
+    for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) load[e.dofs[j]] -= turned[j]
   }
   const D = new Float64Array(dofs.list.length)
   s.supports.forEach((p, i) => {
@@ -190,18 +178,20 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
   const forces = new Float64Array(6 * s.members.length)
   const sums = new Float64Array(dofs.list.length)
   const at = new Float64Array(6)
+  const d = new Float64Array(6)
+  const q = new Float64Array(6)
+  const turned = new Float64Array(6)
   elements.forEach((e, i) => {
     const m = s.members[i]
     for (let j = 0; j < 6; j++) at[j] = e.dofs[j] < 0 ? 0 : D[e.dofs[j]]
-    const d = apply(e.T, at)
+    apply(e.T, at, false, d)
     const f = fixed.get(i)
-    const q = new Float64Array(6)
     for (let r = 0; r < 6; r++) {
       let sum = f ? f[r] : 0
       for (let c = 0; c < 6; c++) sum += e.k[6 * r + c] * d[c]
       q[r] = sum
     }
-    const own = e.P ? product(e.P, d) : d
+    const own = e.P ? product(e.P, d) : d // copied below, so d may be used again
     const free = fixedOwn.get(i)
     if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
     if (e.loose) own[0] = d[0]
@@ -209,9 +199,8 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
     ends.set(own, 6 * i)
     forces.set(q, 6 * i)
-    apply(e.T, q, true).forEach((v, j) => {
-      if (e.dofs[j] >= 0) sums[e.dofs[j]] += v
-    })
+    apply(e.T, q, true, turned)
+    for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) sums[e.dofs[j]] += turned[j]
   })
   if (rigid) addTensions(dofs, actions, D, rigid, sums, forces)
   const reactions = new Float64Array(dofs.list.length)

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { factor, profile } from '../../src/analysis/factor.js'
+import { factor } from '../../src/analysis/factor.js'
+import { add, sparse } from '../../src/analysis/sparse.js'
 import { frame, refusal, truss } from '../builder.js'
 
 const square = () => truss().node('A', 0, 0).node('B', 0, 3).node('C', 3, 3).node('D', 3, 0).member('A', 'B').member('B', 'C').member('C', 'D').support('A', 'pin').support('D', 'pin')
@@ -46,8 +47,8 @@ describe('mechanisms are named with what moves', () => {
 
 describe('the factorisation', () => {
   const dense = (rows: number[][]) => {
-    const a = profile(Int32Array.from(rows, (r) => r.findIndex((v) => v !== 0)))
-    rows.forEach((r, i) => r.forEach((v, j) => j <= i && j >= a.first[i] && (a.values[a.base[i] + j] = v)))
+    const a = sparse(rows.length, 1)
+    rows.forEach((r, i) => r.forEach((v, j) => j <= i && v !== 0 && add(a, i, j, v)))
     return a
   }
   it('solves what it factored', () => {
