@@ -1,6 +1,7 @@
 import type { SolveError, StructureMember } from '../structure/types.js'
 import type { MemberActions } from './actions.js'
 import { integrate } from './field.js'
+import { sprungRigid, sprungRigidLoad, type SprungRigid } from './sprung-rigid.js'
 import { single, type Take } from './slab.js'
 
 /**
@@ -23,6 +24,8 @@ export interface Element {
   G?: Float64Array
   /** Both ends slide along the member without any spring: its axial position is its own. */
   loose: boolean
+  /** How a rigid member with a spring along it behaves along its axis. */
+  sprung?: SprungRigid
 }
 
 /** Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself. */
@@ -69,7 +72,8 @@ export function element(m: StructureMember, take: Take = single): Element | Solv
   if (!m.bar && !m.axiallyRigid && m.releases.every((r) => r === false)) return { own, k: own, P: undefined, released: [], G: undefined, loose: false }
   const loose = m.releases[0] === true && m.releases[3] === true
   const released = m.releases.flatMap((r, i) => (r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) || (m.axiallyRigid && i % 3 === 0) ? [] : [i]))
-  if (released.length === 0) return { own, k: own, P: undefined, released, G: undefined, loose }
+  const sprung = sprungRigid(m)
+  if (released.length === 0) return withSpring({ own, k: own, P: undefined, released, G: undefined, loose }, sprung)
   const n = released.length
   const A = new Float64Array(n * n)
   const spring = (i: number) => (typeof m.releases[i] === 'number' ? (m.releases[i]) : 0)
@@ -95,7 +99,22 @@ export function element(m: StructureMember, take: Take = single): Element | Solv
         P[6 * j + i] = sum
       }
   }
-  return { own, k: condensed(own, P, m), P, released, G, loose }
+  return withSpring({ own, k: condensed(own, P, m), P, released, G, loose }, sprung)
+}
+
+/** Puts the springs along a rigid member into its element. */
+function withSpring(e: Element, sprung: SprungRigid | undefined): Element {
+  if (!sprung) return e
+  const k = Float64Array.from(e.k)
+  k[0] = k[21] = sprung.k
+  k[3] = k[18] = -sprung.k
+  const P = e.P ?? new Float64Array(36)
+  if (!e.P) for (let j = 0; j < 6; j++) P[7 * j] = 1
+  for (const row of [0, 3]) {
+    P[6 * row] = sprung.start
+    P[6 * row + 3] = sprung.end
+  }
+  return { ...e, k, P, sprung }
 }
 
 /** own·P, made exactly symmetric, with exact zeros where a component is fully released. */
@@ -176,8 +195,13 @@ export function releasedByLoad(e: Element, fixed: Float64Array): Float64Array {
   return d0
 }
 
-/** Fixed-end forces as the nodes feel them, released ends condensed: own·d₀ + f. */
-export function condensedFixedEnd(m: StructureMember, e: Element, fixed: Float64Array): Float64Array {
+/** Fixed-end forces as the nodes feel them, released ends condensed: own·d₀ + f; `strain` is the free axial strain. */
+export function condensedFixedEnd(m: StructureMember, e: Element, fixed: Float64Array, strain: number): Float64Array {
+  if (e.sprung) {
+    const { f1, f2 } = sprungRigidLoad(m, -fixed[0] - fixed[3], strain * m.length)
+    const rest = condensedFixedEnd(m, { ...e, sprung: undefined }, fixed, strain)
+    return Float64Array.from(rest, (v, i) => (i === 0 ? f1 : i === 3 ? f2 : v))
+  }
   if (!e.G) return fixed
   const d0 = releasedByLoad(e, fixed)
   const out = Float64Array.from(fixed)

@@ -5,6 +5,7 @@ import { COMPONENTS, numberDofs, type Dofs } from './dofs.js'
 import { condensedFixedEnd, element, fixedEndForces, releasedByLoad, type Element } from './element.js'
 import { factor, type Factorisation } from './factor.js'
 import { mechanismError } from './mechanism.js'
+import { sprungRigidLoad } from './sprung-rigid.js'
 import { slab } from './slab.js'
 import { rigidSystem, type RigidSystem } from './rigid.js'
 
@@ -65,7 +66,7 @@ export function solve(s: Structure): SolveResult {
     const e = element(s.members[i], take)
     if ('kind' in e) return { ok: false, error: e }
     const T = transformation(s, dofs, i, take)
-    elements.push({ own: e.own, k: e.k, P: e.P, released: e.released, G: e.G, loose: e.loose, T, global: globalStiffness(e.k, T, take), dofs: memberDofs(s, dofs, i) })
+    elements.push({ own: e.own, k: e.k, P: e.P, released: e.released, G: e.G, loose: e.loose, sprung: e.sprung, T, global: globalStiffness(e.k, T, take), dofs: memberDofs(s, dofs, i) })
   }
   const unheld = unheldMoment(s, dofs, actions)
   if (unheld) return { ok: false, error: unheld }
@@ -135,7 +136,7 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     const own = fixedEndForces(m, e.own, a)
     if (e.loose && Math.abs(own[0] + own[3]) > 1e-12 * (Math.abs(own[0]) + Math.abs(own[3])))
       return { kind: 'mechanism', message: `${m.id} slides along itself: N is released at both its ends and it is loaded along its length.`, members: [m.id], nodes: [] }
-    const f = condensedFixedEnd(m, e, own)
+    const f = condensedFixedEnd(m, e, own, a.axialStrain)
     fixedOwn.set(i, own)
     fixed.set(i, f)
     apply(e.T, f, true, turned)
@@ -195,7 +196,7 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     const free = fixedOwn.get(i)
     if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
     if (e.loose) own[0] = d[0]
-    if (m.axiallyRigid) carryAlong(m, own, actions.members.get(i)?.axialStrain ?? 0)
+    if (m.axiallyRigid) carryAlong(m, e, own, free, actions.members.get(i)?.axialStrain ?? 0)
     if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
     ends.set(own, 6 * i)
     forces.set(q, 6 * i)
@@ -221,8 +222,11 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
 }
 
 /** A rigid member that slides at one end takes that end along with the other. */
-function carryAlong(m: Structure['members'][number], own: Float64Array, strain: number) {
-  if (m.releases[3] === true) own[3] = own[0] + strain * m.length
+function carryAlong(m: Structure['members'][number], e: Element, own: Float64Array, free: Float64Array | undefined, strain: number) {
+  if (e.sprung) {
+    if (free) own[0] += sprungRigidLoad(m, -free[0] - free[3], strain * m.length).d
+    own[3] = own[0] + strain * m.length
+  } else if (m.releases[3] === true) own[3] = own[0] + strain * m.length
   else if (m.releases[0] === true) own[0] = own[3] - strain * m.length
 }
 

@@ -1,6 +1,11 @@
 import * as D from './dimension.js'
 import type { Dimension } from './dimension.js'
+import { commaHint, ExpressionError, isOp, tokens, type Token } from './tokens.js'
 import { nearestUnit, unitByName } from './units.js'
+
+export { ExpressionError, isSymbolName } from './tokens.js'
+
+const MAX_DEPTH = 60
 
 /** A number with its dimension, in SI. `bare`: a plain number, without dimension. `turn` marks a plain number that is an angle by origin (atan). */
 export interface Value {
@@ -10,66 +15,7 @@ export interface Value {
   turn?: boolean
 }
 
-/** What is wrong with an expression, and which characters of the typed text it concerns. */
-export class ExpressionError extends Error {
-  constructor(
-    message: string,
-    readonly start: number,
-    readonly end: number,
-  ) {
-    super(message)
-  }
-}
-
 export type Lookup = (name: string) => Value | undefined
-
-type Token = { kind: 'number' | 'name' | 'op' | 'end'; text: string; start: number; end: number; value?: number }
-
-/** Longer texts than this are refused, so that no field can hang the reader. */
-const MAX_LENGTH = 500
-const MAX_DEPTH = 60
-
-const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
-const NAME = /[\p{L}°µ_][\p{L}\p{Nd}_']*/uy
-const NUMBER = /(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
-
-/** Greek and Latin letters, digits, `_` and `'`, beginning with a letter. */
-export const isSymbolName = (name: string): boolean => /^\p{L}[\p{L}\p{Nd}_']*$/u.test(name)
-
-function tokens(text: string): Token[] {
-  if (text.length > MAX_LENGTH) throw new ExpressionError(`This is longer than ${MAX_LENGTH} characters.`, MAX_LENGTH, text.length)
-  const out: Token[] = []
-  let i = 0
-  const match = (re: RegExp) => ((re.lastIndex = i), re.exec(text)?.[0])
-  while (i < text.length) {
-    const c = text[i]
-    if (/\s/.test(c)) {
-      i++
-      continue
-    }
-    const number = match(NUMBER)
-    if (number !== undefined) {
-      if (text[i + number.length] === '.') throw new ExpressionError(`"${number}." has two decimal points.`, i, i + number.length + 1)
-      out.push({ kind: 'number', text: number, start: i, end: i + number.length, value: Number(number) })
-      i += number.length
-      continue
-    }
-    const name = match(NAME)
-    if (name !== undefined) {
-      out.push({ kind: 'name', text: name, start: i, end: i + name.length })
-      i += name.length
-      continue
-    }
-    const op = ({ '−': '-', '–': '-', '·': '*', '×': '*', '⋅': '*' } as Record<string, string>)[c] ?? c
-    const sup = SUPERSCRIPTS.indexOf(c)
-    if (sup >= 0) out.push({ kind: 'op', text: '^', start: i, end: i }, { kind: 'number', text: c, start: i, end: i + 1, value: sup })
-    else if ('+-*/^(),%'.includes(op)) out.push({ kind: 'op', text: op, start: i, end: i + 1 })
-    else throw new ExpressionError(`"${c}" is not understood here.`, i, i + 1)
-    i++
-  }
-  out.push({ kind: 'end', text: '', start: text.length, end: text.length })
-  return out
-}
 
 const plainValue = (si: number): Value => ({ si, dimension: D.none, bare: true })
 
@@ -87,7 +33,6 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
   let at = 0
   let depth = 0
   const peek = (ahead = 0) => list[Math.min(at + ahead, list.length - 1)]
-  const isOp = (t: Token, op: string) => t.kind === 'op' && t.text === op
   const fail = (message: string, from: Token, to: Token = from): never => {
     throw new ExpressionError(message, from.start, Math.max(to.end, from.start))
   }
@@ -211,7 +156,10 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
     }
     if (isOp(t, '(')) {
       const inner = sum()
-      if (!isOp(peek(), ')')) fail('A closing bracket is missing.', t)
+      if (!isOp(peek(), ')')) {
+        const hint = commaHint(list, at)
+        fail(hint ?? 'A closing bracket is missing.', hint ? peek() : t)
+      }
       at++
       return inner
     }
@@ -252,7 +200,7 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
   const value = sum()
   const rest = peek()
   if (rest.kind !== 'end')
-    fail(isOp(rest, ',') ? 'A comma is not understood here; write the decimal sign as a point.' : isOp(rest, ')') ? 'A bracket is closed that was never opened.' : `"${rest.text}" is not understood here.`, rest)
+    fail(isOp(rest, ',') ? (commaHint(list, at) ?? 'A comma is not understood here; write the decimal sign as a point.') : isOp(rest, ')') ? 'A bracket is closed that was never opened.' : `"${rest.text}" is not understood here.`, rest)
   if (!Number.isFinite(value.si)) throw new ExpressionError('This has no finite value.', 0, text.length)
   return value
 }

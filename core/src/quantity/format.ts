@@ -9,9 +9,9 @@ export interface FormatOptions {
 }
 
 /**
- * A number as a book prints it: four significant figures, true minus, thin space in thousands, and powers of ten
- * outside 10⁻³ … 10⁶. Only a true zero is written `0`.
- * Examples: 1234.56 → "1 235", −0.0051234 → "−0.005123", 3.2e-7 → "3.2·10⁻⁷", 0 → "0".
+ * A number as a book prints it: four significant figures, true minus, thin space in thousands, and powers of a thousand
+ * outside 10⁻³ … 10⁶, as engineers count. Only a true zero is written `0`.
+ * Examples: 1234.56 → "1 235", −0.0051234 → "−0.005123", 3.2e-7 → "320·10⁻⁹", 0 → "0".
  */
 export function formatNumber(value: number, options: FormatOptions = {}): string {
   const figures = options.figures ?? 4
@@ -32,9 +32,13 @@ export function formatPlain(value: number, figures = 6): string {
   return text.includes('·') || !text.includes('.') ? text : text.replace(/\.?0+$/, '')
 }
 
+/** Mantissa from 1 to 1000, exponent a multiple of three. */
 function powerOfTen(size: number, exponent: number, figures: number): string {
-  const mantissa = (size / 10 ** exponent).toPrecision(figures)
-  return `${mantissa.includes('.') ? mantissa.replace(/\.?0+$/, '') : mantissa}·10${superscript(exponent)}`
+  const three = 3 * Math.floor(exponent / 3)
+  const decimals = Math.max(0, figures - 1 - (exponent - three))
+  // digits from the decimal form of the number itself: dividing by 10ⁿ would round twice
+  const mantissa = Number(`${size}e${-three}`.replace(/e([+-]?\d+)e([+-]?\d+)/, (_, a, b) => `e${Number(a) + Number(b)}`)).toFixed(decimals)
+  return `${mantissa.includes('.') ? mantissa.replace(/\.?0+$/, '') : mantissa}·10${superscript(three)}`
 }
 
 function group(digits: string): string {

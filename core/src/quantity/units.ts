@@ -11,7 +11,7 @@ export interface Unit {
 export const GRAVITY = 9.80665
 
 const INCH = 0.0254 // m, exact (1959 agreement)
-const FOOT = 12 * INCH
+const FOOT = 0.3048 // m, exact
 const POUND_FORCE = 0.45359237 * GRAVITY // N, exact
 const PSI = POUND_FORCE / (INCH * INCH)
 

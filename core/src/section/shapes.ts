@@ -30,9 +30,18 @@ const formulas: Record<ShapeType, (s: Sides) => SectionProperties | string> = {
     const i = d - 2 * t
     return doubly((Math.PI * (d ** 2 - i ** 2)) / 4, (Math.PI * (d ** 4 - i ** 4)) / 64, d)
   },
-  box: ({ b, h, t }) => {
+  box: ({ b, h, t, rOuter = 0, rInner = 0 }) => {
     if (2 * t > Math.min(b, h)) return 'The wall is thicker than half the side.'
-    return doubly(b * h - (b - 2 * t) * (h - 2 * t), (b * h ** 3 - (b - 2 * t) * (h - 2 * t) ** 3) / 12, h)
+    return composed(
+      h,
+      [{ b, h, y: h / 2 }, { b: b - 2 * t, h: h - 2 * t, y: h / 2, sign: -1 }],
+      [
+        { r: rOuter, n: -2, corner: 0, up: 1 },
+        { r: rOuter, n: -2, corner: h, up: -1 },
+        { r: rInner, n: 2, corner: t, up: 1 },
+        { r: rInner, n: 2, corner: h - t, up: -1 },
+      ],
+    )
   },
   I: ({ b, h, tf, tw, r = 0, bBottom = b, tfBottom = tf }) => {
     const web = h - tf - tfBottom
@@ -43,21 +52,26 @@ const formulas: Record<ShapeType, (s: Sides) => SectionProperties | string> = {
       { b: bBottom, h: tfBottom, y: tfBottom / 2 },
       { b: tw, h: web, y: tfBottom + web / 2 },
       { b, h: tf, y: h - tf / 2 },
-    ], r > 0 ? [{ r, n: 2, corner: tfBottom, up: 1 }, { r, n: 2, corner: h - tf, up: -1 }] : [])
+    ], bothRoots(r, 2, tfBottom, h - tf))
   },
   T: ({ b, h, tf, tw }) => {
     if (tf > h) return 'The flange is thicker than the section is high.'
     if (tw > b) return 'The web is thicker than the flange is wide.'
     return composed(h, [{ b: tw, h: h - tf, y: (h - tf) / 2 }, { b, h: tf, y: h - tf / 2 }])
   },
-  channel: ({ b, h, tf, tw }) => {
+  channel: ({ b, h, tf, tw, r = 0 }) => {
     if (2 * tf > h) return 'The two flanges are thicker than the section is high.'
     if (tw > b) return 'The web is thicker than a flange is wide.'
-    return composed(h, [{ b, h, y: h / 2 }, { b: b - tw, h: h - 2 * tf, y: h / 2, sign: -1 }])
+    return composed(h, [{ b, h, y: h / 2 }, { b: b - tw, h: h - 2 * tf, y: h / 2, sign: -1 }], bothRoots(r, 1, tf, h - tf))
   },
-  angle: ({ b, h, t }) => {
+  angle: ({ b, h, t, r = 0, rToe = 0 }) => {
     if (t > Math.min(b, h)) return 'The leg is thicker than it is long.'
-    return composed(h, [{ b, h: t, y: t / 2 }, { b: t, h: h - t, y: t + (h - t) / 2 }])
+    const fillets: Fillets[] = [
+      { r, n: 1, corner: t, up: 1 },
+      { r: rToe, n: -1, corner: t, up: -1 },
+      { r: rToe, n: -1, corner: h, up: -1 },
+    ]
+    return composed(h, [{ b, h: t, y: t / 2 }, { b: t, h: h - t, y: t + (h - t) / 2 }], fillets)
   },
 }
 
@@ -66,13 +80,19 @@ export const shapeProperties = (type: ShapeType, sides: Sides): SectionPropertie
 
 const doubly = (A: number, I: number, depth: number): SectionProperties => ({ A, I, depth, yTop: depth / 2, yBottom: depth / 2 })
 
-/** Root fillets: `n` of radius r in a corner at height `corner`, growing up (+1) or down (−1). */
+/** Fillets: `n` of radius r in a corner at height `corner`, growing up (+1) or down (−1); a negative n rounds a corner off. */
 interface Fillets {
   r: number
   n: number
   corner: number
   up: 1 | -1
 }
+
+/** `n` fillets at the foot of the web and at its head. */
+const bothRoots = (r: number, n: number, foot: number, head: number): Fillets[] => [
+  { r, n, corner: foot, up: 1 },
+  { r, n, corner: head, up: -1 },
+]
 
 /**
  * Parallel-axis theorem over rectangles and root fillets. A fillet is a square of side r less a quarter circle about

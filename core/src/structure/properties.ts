@@ -3,6 +3,7 @@ import type { Dimension } from '../quantity/dimension.js'
 import type { QuantityReader } from '../quantity/reader.js'
 import { isRecord, join, type Report } from '../problem/shape.js'
 import type { Material, Section } from '../problem/types.js'
+import { findRolled, nearRolled } from '../section/catalogue.js'
 import { shapeProperties, type SectionProperties } from '../section/shapes.js'
 
 /** Reads quantities of a document and reports each failure at its path; a failed value comes back as NaN. */
@@ -53,7 +54,8 @@ export function materialValues(ctx: Reading, material: Material, path: string): 
 
 export interface SectionValues extends SectionProperties {
   shearArea: number
-  catalogue?: string
+  /** A designation that no series knows: where it stands, and what to say of it. */
+  unknown?: { path: string; message: string }
 }
 
 /** A section's numbers in SI, from A and I or from its shape; NaN marks what is not given. */
@@ -71,7 +73,8 @@ export function sectionValues(ctx: Reading, section: Section, path: string): Sec
     yBottom: pos('yBottom', D.length),
     shearArea: pos('shearArea', D.area),
   }
-  if (!isRecord(section.shape)) return { ...own, catalogue: section.catalogue }
+  if (section.catalogue !== undefined) return rolled(section.catalogue, own, join(path, 'catalogue'))
+  if (!isRecord(section.shape)) return own
   const { type, ...rest } = section.shape
   const sides: Record<string, number> = {}
   for (const [key, raw] of Object.entries(rest)) {
@@ -88,4 +91,15 @@ export function sectionValues(ctx: Reading, section: Section, path: string): Sec
     return own
   }
   return { ...shape, shearArea: own.shearArea }
+}
+
+function rolled(designation: string, own: SectionValues, path: string): SectionValues {
+  const shape = findRolled(designation)
+  if (shape) {
+    const { A, I, depth, yTop, yBottom } = shape
+    return { A, I, depth, yTop, yBottom, shearArea: own.shearArea }
+  }
+  const near = nearRolled(designation).map((s) => s.designation)
+  const hint = near.length ? ` Near it stand ${near.join(' and ')}.` : ' Give A and I, or a shape.'
+  return { ...own, unknown: { path, message: `${designation} is not among the rolled shapes Viga knows.${hint}` } }
 }

@@ -112,8 +112,7 @@ function lacking(m: Member, bar: boolean, rigid: boolean, material: MaterialValu
   const out: SolveError[] = []
   const missing = (key: string, message: string) => out.push({ kind: 'missing', path: `${path}.${key}`, message, members: [m.id] })
   if (!material) missing('material', `${m.id} has no material, so its E is not known.`)
-  if (section?.catalogue !== undefined)
-    out.push({ kind: 'unsupported', path: `${path}.section`, message: `${m.id} takes its section ${section.catalogue} from a catalogue, which this version of Viga does not have yet; give A and I.`, members: [m.id] })
+  if (section?.unknown) out.push({ kind: 'unsupported', ...section.unknown, members: [m.id] })
   else if (!section) missing('section', `${m.id} has no section, so its ${bar ? 'A is' : 'A and I are'} not known.`)
   else {
     if (Number.isNaN(section.A) && !rigid) missing('section', `The section of ${m.id} has no A.`)
@@ -121,8 +120,6 @@ function lacking(m: Member, bar: boolean, rigid: boolean, material: MaterialValu
     if (m.shearDeformation && !bar && Number.isNaN(section.shearArea)) missing('section', `${m.id} deforms in shear, so its section needs a shear area.`)
   }
   if (m.shearDeformation && !bar && material && Number.isNaN(material.G)) missing('material', `${m.id} deforms in shear, so its material needs G or Poisson's ratio.`)
-  const sprung = [m.releases?.start?.N, m.releases?.end?.N].some((r) => r !== undefined && r !== true && (r as unknown) !== false)
-  if (rigid && sprung) out.push({ kind: 'unsupported', path: `${path}.releases`, message: `${m.id} is axially rigid with a spring along it, which this version of Viga does not solve yet.`, members: [m.id] })
   return out
 }
 

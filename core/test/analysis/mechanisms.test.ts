@@ -41,7 +41,7 @@ describe('mechanisms are named with what moves', () => {
     const one = frame().node('A', 0, 0).node('B', 4, 0).support('A', 'fixed')
     expect(refusal(one.member('A', 'B', { section: undefined }).problem)).toMatchObject({ kind: 'missing', members: ['AB'], path: 'members[0].section' })
     expect(refusal(one.member('A', 'B', {}).set({ sections: [{ id: 's', A: 0.01 }] }).problem)).toMatchObject({ kind: 'missing', members: ['AB'] })
-    expect(refusal(one.member('A', 'B', {}).set({ sections: [{ id: 's', catalogue: 'IPE 200' }] }).problem)).toMatchObject({ kind: 'unsupported' })
+    expect(refusal(one.member('A', 'B', {}).set({ sections: [{ id: 's', catalogue: 'Quince 200' }] }).problem)).toMatchObject({ kind: 'unsupported' })
   })
 })
 

@@ -74,4 +74,57 @@ describe('axially rigid members', () => {
     expect(s.cases[0].forces[3]).toBe(0)
     expect(reactionAt(s, s.cases[0], 0).x).toBeCloseTo(-6000, 9)
   })
+
+  describe('with a spring along them', () => {
+    const spring = (start: unknown, end: unknown, more: Parameters<ReturnType<typeof frame>['load']> = []) =>
+      frame()
+        .node('A', 0, 0)
+        .node('B', 4, 0)
+        .member('A', 'B', { axiallyRigid: true, releases: { start: { N: start as string }, end: { N: end as string } } })
+        .support('A', 'fixed')
+        .support('B', 'roller')
+        .load({ type: 'nodal', node: 'B', fx: 12 }, ...more)
+        .solve()
+
+    it.each([
+      ['3000 kN/m', undefined, 12 / 3000],
+      [undefined, '2000 kN/m', 12 / 2000],
+      ['3000 kN/m', '2000 kN/m', 12 / 1200],
+    ])('give as the springs do, one after the other: %s and %s', (start, end, metres) => {
+      const s = spring(start, end)
+      expect(displacementAt(s, s.cases[0], 1).x).toBeCloseTo(metres, 12)
+      expect(s.cases[0].ends[3] - s.cases[0].ends[0]).toBeCloseTo(0, 15)
+      expect(equilibrium(s, s.cases[0]).energy).toBeCloseTo(0, 6)
+    })
+
+    it('share a load along them, and carry an imposed length', () => {
+      fc.assert(
+        fc.property(fc.constantFrom<[unknown, unknown]>(['3000 kN/m', undefined], [undefined, '2000 kN/m'], ['3000 kN/m', '2000 kN/m']), fc.double({ min: -9, max: 9, noNaN: true }), fc.double({ min: -2, max: 2, noNaN: true }), ([start, end], p, e) => {
+          const s = spring(start, end, [{ type: 'point', member: 'AB', at: 1, fx: p }, { type: 'misfit', member: 'AB', elongation: `${e} mm` }])
+          const f = s.cases[0].forces
+          expect(f[0] + f[3] + 1000 * p).toBeCloseTo(0, 6)
+          expect(f[3]).toBeCloseTo(12000, 6)
+          expect(s.cases[0].ends[3] - s.cases[0].ends[0]).toBeCloseTo(e / 1000, 12)
+          expect(equilibrium(s, s.cases[0]).energy).toBeCloseTo(0, 6)
+          // the stretch of the springs and the imposed length make up the way of B
+          const [s1, s2] = [start ? f[0] / 3e6 : 0, end ? f[3] / 2e6 : 0]
+          expect(displacementAt(s, s.cases[0], 1).x).toBeCloseTo(e / 1000 - s1 + s2, 12)
+        }),
+      )
+    })
+
+    it('with the far end free along the axis carry nothing to it', () => {
+      const s = frame()
+        .node('A', 0, 0)
+        .node('B', 4, 0)
+        .member('A', 'B', { axiallyRigid: true, releases: { start: { N: '3000 kN/m' }, end: { N: true } } })
+        .support('A', 'fixed')
+        .support('B', 'pin')
+        .load({ type: 'point', member: 'AB', at: 1, fx: 6 })
+        .solve()
+      expect(s.cases[0].forces[3]).toBe(0)
+      expect(s.cases[0].forces[0]).toBeCloseTo(-6000, 9)
+      expect(s.cases[0].ends[0]).toBeCloseTo(6 / 3000, 12)
+    })
+  })
 })

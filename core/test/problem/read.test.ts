@@ -1,4 +1,3 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { openProblem, readProblem, work, writeProblem, type Problem } from '../../src/index.js'
 import { frame } from '../builder.js'
@@ -73,19 +72,4 @@ describe('reading a problem', () => {
 
   it('refuses a file nested too deeply', () => expect(readProblem('['.repeat(5000))).toMatchObject({ ok: false, errors: [{ path: '$' }] }))
   it('says where JSON breaks', () => expect(readProblem('{"format": ')).toMatchObject({ ok: false, errors: [{ path: '$', message: expect.stringContaining('JSON') as string }] }))
-
-  it('survives damage: every damaged file is read or refused with a path and a sentence', () => {
-    const text = writeProblem(whole())
-    fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat(text.length - 1), fc.constantFrom('', '"', '{', '}', '[', ']', ',', '-', '9', 'null', 'x', '\\', ':')), { minLength: 1, maxLength: 6 }), (cuts) => {
-        let damaged = text
-        for (const [at, put] of cuts) damaged = damaged.slice(0, at) + put + damaged.slice(at + 1)
-        const read = readProblem(damaged)
-        const errors = read.ok ? (() => { const o = work(read.problem); return o.stage === 'invalid' ? o.errors : [] })() : read.errors
-        for (const e of errors) expect(e.path.length * e.message.length).toBeGreaterThan(0)
-        if (!read.ok) expect(errors.length).toBeGreaterThan(0)
-      }),
-      { numRuns: 1500 },
-    )
-  })
 })
