@@ -1,4 +1,5 @@
-import type { Structure, StructureMember } from '../structure/types.js'
+import { actOn } from '../loads/index.js'
+import type { Structure } from '../structure/types.js'
 
 /**
  * What acts on one member between its ends, in member axes (x along, y 90° counter-clockwise), SI.
@@ -60,40 +61,7 @@ export function caseActions(s: Structure, caseIndex: number): Actions {
     return a
   }
   const { loads, selfWeight } = s.cases[caseIndex]
-  for (const load of loads) {
-    if (load.type === 'nodal') {
-      out.nodal[3 * load.node] += load.fx
-      out.nodal[3 * load.node + 1] += load.fy
-      out.nodal[3 * load.node + 2] += load.m
-      continue
-    }
-    const m = s.members[load.member]
-    const a = on(load.member)
-    switch (load.type) {
-      case 'point': {
-        const [fx, fy] = load.axes === 'member' ? [load.fx, load.fy] : toMember(m, load.fx, load.fy)
-        a.points.push({ x: load.at, fx, fy, m: load.m })
-        break
-      }
-      case 'distributed': {
-        const [px, py] = intensityDirection(m, load.direction, load.per)
-        eachSpan(load.points, (x0, x1, q0, q1) => a.spans.push({ a: x0, b: x1, p: [px * q0, px * q1], q: [py * q0, py * q1], c: [0, 0] }))
-        break
-      }
-      case 'couple':
-        eachSpan(load.points, (x0, x1, q0, q1) => a.spans.push({ a: x0, b: x1, p: [0, 0], q: [0, 0], c: [q0, q1] }))
-        break
-      case 'temperature':
-        if (load.uniform !== 0) a.axialStrain += m.alpha * load.uniform
-        // the +y face grows longer: the member bends away from it, v″ < 0
-        if (load.gradient !== 0) a.curvature -= (m.alpha * load.gradient) / m.depth
-        break
-      case 'misfit':
-        a.axialStrain += load.elongation / m.length
-        if (load.slip !== 0 || load.kink !== 0) a.jumps.push({ x: load.at, slip: load.slip, kink: load.kink })
-        break
-    }
-  }
+  for (const load of loads) actOn(load, s, { nodal: out.nodal, on })
   if (selfWeight !== 0) addOwnWeight(s, selfWeight, out, on)
   return out
 }
@@ -128,19 +96,4 @@ export function combineActions(s: Structure, parts: readonly { factor: number; a
     }
   }
   return out
-}
-
-/** Components of a global vector in member axes. */
-export const toMember = (m: StructureMember, X: number, Y: number): [number, number] => [m.cos * X + m.sin * Y, -m.sin * X + m.cos * Y]
-
-/** Member-axis components (p, q) of a unit intensity; per projection it counts on the length seen square to the load. */
-export function intensityDirection(m: StructureMember, direction: 'X' | 'Y' | 'x' | 'y', per: 'length' | 'projection'): [number, number] {
-  if (direction === 'x') return [1, 0]
-  if (direction === 'y') return [0, 1]
-  const share = per === 'length' ? 1 : Math.abs(direction === 'Y' ? m.cos : m.sin)
-  return toMember(m, direction === 'X' ? share : 0, direction === 'Y' ? share : 0)
-}
-
-function eachSpan(points: readonly { at: number; q: number }[], add: (x0: number, x1: number, q0: number, q1: number) => void) {
-  for (let i = 1; i < points.length; i++) if (points[i].at > points[i - 1].at) add(points[i - 1].at, points[i].at, points[i - 1].q, points[i].q)
 }

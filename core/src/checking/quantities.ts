@@ -9,7 +9,7 @@ import { collect } from '../problem/shape.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
 import { memberField, relativeTo, stateAt } from '../results/fields.js'
-import { place } from '../structure/loads.js'
+import { place } from '../loads/kind.js'
 import type { Problem } from '../problem/types.js'
 
 /** A computed value for an answer, SI; `candidates` are the values on both sides of a jump where no side was named. */

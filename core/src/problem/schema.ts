@@ -1,3 +1,5 @@
+import { loadForm } from '../loads/index.js'
+import { SUPPORT_TYPES } from '../structure/support-kinds.js'
 import { anything, boolean, by, dictionary, id, list, number, oneOf, quantity, record, text, type Check } from './shape.js'
 
 /** The form of the document, key by key, as docs/format.md lays it down. Meanings (references, dimensions) are checked in `resolve`. */
@@ -33,25 +35,6 @@ const shape = by(
     ]),
   ),
 )
-
-const point = record({ 'at!': quantity, 'q!': quantity })
-const points = list(point, 1000)
-
-const load = by('type', {
-  nodal: record({ type: anything, 'node!': id, fx: quantity, fy: quantity, m: quantity }),
-  point: record({ type: anything, 'member!': id, 'at!': quantity, fx: quantity, fy: quantity, m: quantity, axes: oneOf('global', 'member') }),
-  distributed: record({
-    type: anything,
-    'member!': id,
-    'direction!': oneOf('X', 'Y', 'x', 'y'),
-    per: oneOf('length', 'projection'),
-    points,
-    q: quantity,
-  }),
-  couple: record({ type: anything, 'member!': id, points, q: quantity }),
-  temperature: record({ type: anything, 'member!': id, uniform: quantity, gradient: quantity }),
-  misfit: record({ type: anything, 'member!': id, elongation: quantity, at: quantity, slip: quantity, kink: quantity }),
-})
 
 const component = oneOf('x', 'y', 'rotation')
 const place: Check = (v, path, r) => {
@@ -114,7 +97,7 @@ export const document = record({
   supports: list(
     record({
       'node!': id,
-      type: oneOf('fixed', 'pin', 'roller', 'guide', 'slider'),
+      type: oneOf(...SUPPORT_TYPES),
       restrain: record({ x: quantity, y: quantity, rotation: quantity }),
       angle: quantity,
       settlement: record({ x: quantity, y: quantity, rotation: quantity }),
@@ -127,7 +110,7 @@ export const document = record({
       title: text(300),
       category: oneOf('dead', 'live', 'roof-live', 'snow', 'wind', 'seismic', 'temperature', 'other'),
       selfWeight: number,
-      'loads!': list(load),
+      'loads!': list(loadForm),
     }),
     1000,
   ),

@@ -1,4 +1,6 @@
 import { produce } from 'immer'
+import { loadQuantities } from '../loads/index.js'
+import * as D from '../quantity/dimension.js'
 import type { Problem } from './types.js'
 
 /**
@@ -13,6 +15,14 @@ export function setUnits(p: Problem, length: string, force: string, keep: boolea
     d.units.length = length
     d.units.force = force
   })
+}
+
+/** A dimension in the problem's two units; empty for what does not depend on them. */
+function unitText(d: D.Dimension, L: string, F: string): string {
+  if (D.equal(d, D.length)) return L
+  if (D.equal(d, D.force)) return F
+  if (D.equal(d, D.moment)) return `${F}*${L}`
+  return D.equal(d, D.forcePerLength) ? `${F}/${L}` : ''
 }
 
 function writeUnits(d: Problem) {
@@ -47,16 +57,11 @@ function writeUnits(d: Problem) {
   })
   for (const c of d.loadCases ?? [])
     for (const l of c.loads) {
-      write(l, ['at', 'elongation', 'slip'], L)
-      write(l, ['fx', 'fy'], F)
-      write(l, ['m'], `${F}*${L}`)
-      if (l.type === 'distributed' || l.type === 'couple') {
-        const unit = l.type === 'couple' ? F : `${F}/${L}`
-        write(l, ['q'], unit)
-        l.points?.forEach((q) => {
-          write(q, ['at'], L)
-          write(q, ['q'], unit)
-        })
+      for (const [key, dimension] of Object.entries(loadQuantities(l.type))) {
+        const unit = unitText(dimension, L, F)
+        if (!unit) continue
+        write(l, [key], unit)
+        if ('points' in l) l.points?.forEach((q) => write(q, [key], unit))
       }
     }
   for (const a of d.answers ?? []) {

@@ -2,7 +2,8 @@ import * as D from '../quantity/dimension.js'
 import { makeReader } from '../quantity/reader.js'
 import { collect, join } from '../problem/shape.js'
 import type { Component, Member, Notice, Problem, ProblemError, Support } from '../problem/types.js'
-import { statedLoad } from './loads.js'
+import { statedLoad } from '../loads/index.js'
+import { SUPPORT_KINDS } from './support-kinds.js'
 import { materialValues, optional, sectionValues, value, type MaterialValues, type Reading, type SectionValues } from './properties.js'
 import type { EndRelease, Hold, SolveError, StatedLoad, Structure, StructureMember, StructureSupport } from './types.js'
 
@@ -146,14 +147,6 @@ function releasesOf(ctx: Reading, m: Member, path: string): EndRelease[] {
   )
 }
 
-const holds: Record<string, Record<Component, boolean>> = {
-  fixed: { x: true, y: true, rotation: true },
-  pin: { x: true, y: true, rotation: false },
-  roller: { x: false, y: true, rotation: false },
-  guide: { x: false, y: true, rotation: true },
-  slider: { x: true, y: false, rotation: true },
-}
-
 function supportOf(ctx: Reading, problem: Problem, s: Support, nodes: ReadonlyMap<string, number>, cases: ReadonlyMap<string, number>, path: string): StructureSupport[] {
   const { report } = ctx
   const node = nodes.get(s.node)
@@ -162,7 +155,7 @@ function supportOf(ctx: Reading, problem: Problem, s: Support, nodes: ReadonlyMa
     report.error(s.type ? `${path}.restrain` : `${path}.type`, s.type ? 'A support has a "type" or "restrain", not both.' : 'A support needs a "type" or "restrain".')
     return []
   }
-  const hold: Record<Component, Hold> = s.type ? { ...holds[s.type] } : { x: false, y: false, rotation: false }
+  const hold: Record<Component, Hold> = s.type ? { ...SUPPORT_KINDS[s.type] } : { x: false, y: false, rotation: false }
   for (const c of ['x', 'y', 'rotation'] as const) {
     const raw = s.restrain?.[c]
     if (raw === undefined || raw === 'free') continue

@@ -1,0 +1,36 @@
+import * as D from '../quantity/dimension.js'
+import type { QuantityReader } from '../quantity/reader.js'
+import { siPerCoherent } from '../quantity/units.js'
+
+/** More bays than this in one line are a slip of the pen. */
+const MOST = 200
+
+/**
+ * Spacings as people say them: `3@4, 5.5`, `2@20 ft, 15 ft`, `6 6 4.5`. Each part is a length, with `n@` before it for n of them.
+ * @returns the spacings in the problem's length unit, or a sentence on what is not understood
+ */
+export function readBays(text: string, reader: QuantityReader): number[] | { message: string } {
+  const out: number[] = []
+  const parts = text.split(/[,;]/).flatMap((part) => (/^[\s\d.@]+$/.test(part) ? part.trim().replace(/\s*@\s*/g, '@').split(/\s+/) : [part]))
+  for (const part of parts.map((q) => q.trim()).filter(Boolean)) {
+    const repeat = /^(\d+)\s*@\s*(.*)$/.exec(part)
+    const [times, length] = repeat ? [Number(repeat[1]), repeat[2]] : [1, part]
+    const r = reader.read(length, D.length)
+    if (!r.ok) return { message: `"${part}": ${r.message}` }
+    if (r.si <= 0) return { message: `"${part}": a spacing is greater than zero.` }
+    if (times < 1 || out.length + times > MOST) return { message: `At most ${MOST} spacings are taken.` }
+    for (let i = 0; i < times; i++) out.push(r.si / siPerCoherent(reader.units, D.length))
+  }
+  return out.length ? out : { message: 'Write spacings such as 3@4, 5.5.' }
+}
+
+/** Spacings back to text: equal neighbours together, "3@4, 5.5". */
+export function writeBays(spacings: readonly number[]): string {
+  const groups: [number, number][] = []
+  for (const s of spacings) {
+    const last = groups[groups.length - 1]
+    if (last && last[1] === s) last[0]++
+    else groups.push([1, s])
+  }
+  return groups.map(([n, s]) => (n > 1 ? `${n}@${s}` : String(s))).join(', ')
+}
