@@ -18,6 +18,7 @@ export { COMMON_MATERIALS, materialsFor, type CommonMaterial } from './section/m
 export { shapeProperties, type SectionProperties } from './section/shapes.js'
 export { determinacy, type Determinacy } from './statics/determinacy.js'
 export { listed, resolve, type Resolved, type ResolveResult } from './structure/resolve.js'
+export { SUPPORT_KINDS, SUPPORT_TYPES } from './structure/support-kinds.js'
 export type * from './structure/types.js'
 export * as working from './working/matrices.js'
 export type * from './working/matrices.js'

@@ -1,6 +1,6 @@
 import { produce, setAutoFreeze } from 'immer'
 import { freeId, memberLabel, nextNodeLabel } from './labels.js'
-import type { Answer, EndReleases, Kind, Load, Material, Member, Problem, Quantity, Section, Support } from './types.js'
+import type { Answer, Combination, EndReleases, Kind, Load, LoadCase, Material, Member, Problem, Quantity, Release, Section, Support } from './types.js'
 
 /**
  * Edits: `(Problem, …) → Problem`. Pure; what an edit does not touch is the same object, and an edit that changes
@@ -31,6 +31,13 @@ export const setNeglectAxial = (p: Problem, neglect: boolean): Problem =>
   produce(p, (d) => {
     if (neglect) d.analysis = { ...d.analysis, neglectAxial: true }
     else if (d.analysis) delete d.analysis.neglectAxial
+  })
+
+/** Something an interface wishes to remember with the problem; undefined forgets it. */
+export const setView = (p: Problem, key: string, value: unknown): Problem =>
+  produce(p, (d) => {
+    if (value !== undefined) d.view = { ...d.view, [key]: value }
+    else if (d.view) delete d.view[key]
   })
 
 // joints
@@ -68,6 +75,15 @@ export const renameNode = (p: Problem, from: string, to: string): Problem =>
       if (typeof a.column === 'object') rename(a.column)
     })
   })
+
+/** Renames many joints at once; labels may change places. */
+export const renameNodes = (p: Problem, names: readonly { from: string; to: string }[]): Problem => {
+  const changing = names.filter((n) => n.from !== n.to)
+  // by way of labels nobody has, so that A → B and B → A do not meet
+  const between = changing.map((n, i) => ({ ...n, by: `\u2060${i}` }))
+  const away = between.reduce((q, n) => renameNode(q, n.from, n.by), p)
+  return between.reduce((q, n) => renameNode(q, n.by, n.to), away)
+}
 
 /** Takes joints out with what hangs on them: members, supports, loads, answers. */
 export const removeNodes = (p: Problem, ids: readonly string[]): Problem => {
@@ -129,21 +145,25 @@ export const removeMembers = (p: Problem, ids: readonly string[]): Problem =>
     if (d.answers) d.answers = keep(d.answers, (a) => a.member === undefined || !ids.includes(a.member))
   })
 
-/** Sets or lifts the hinge (M released) at one end; springs and other releases there stay. */
-export const setHinge = (p: Problem, id: string, end: 'start' | 'end', hinged: boolean): Problem =>
+/** Releases one component at an end (true), connects it by a spring, or (with undefined) rigidly; the others stay. */
+export const setRelease = (p: Problem, id: string, end: 'start' | 'end', key: keyof EndReleases, value: Release | undefined): Problem =>
   produce(p, (d) => {
     const m = d.members.find((o) => o.id === id)
-    if (!m) return
-    const releases = { ...m.releases }
-    const at: EndReleases = { ...releases[end] }
-    if (hinged === (at.M === true)) return
-    if (hinged) at.M = true
-    else delete at.M
-    if (Object.keys(at).length) releases[end] = at
-    else delete releases[end]
+    if (!m || m.releases?.[end]?.[key] === value) return
+    const at: EndReleases = { ...m.releases?.[end] }
+    if (value === undefined) delete at[key]
+    else at[key] = value
+    const releases = { ...m.releases, [end]: at }
+    if (Object.keys(at).length === 0) delete releases[end]
     if (Object.keys(releases).length) m.releases = releases
     else delete m.releases
   })
+
+/** Sets or lifts the hinge (M released) at one end; a spring there stays unless it is hinged. */
+export const setHinge = (p: Problem, id: string, end: 'start' | 'end', hinged: boolean): Problem => {
+  const now = p.members.find((m) => m.id === id)?.releases?.[end]?.M === true
+  return hinged === now ? p : setRelease(p, id, end, 'M', hinged || undefined)
+}
 
 // supports
 
@@ -186,10 +206,10 @@ export const addCase = (p: Problem): Problem =>
     d.loadCases.push({ id: freeId(taken, ''), loads: [] })
   })
 
-export const setCase = (p: Problem, id: string, change: { title?: string; selfWeight?: number }): Problem =>
+export const setCase = (p: Problem, id: string, change: Partial<Pick<LoadCase, 'title' | 'selfWeight' | 'category'>>): Problem =>
   produce(p, (d) => {
     const c = d.loadCases?.find((o) => o.id === id)
-    if (c) Object.assign(c, change)
+    if (c) assign(c, change)
   })
 
 export const renameCase = (p: Problem, from: string, to: string): Problem =>
@@ -211,6 +231,44 @@ export const removeCase = (p: Problem, id: string): Problem =>
       }
     for (const c of d.combinations ?? []) delete c.factors[id]
     d.answers = keep(d.answers ?? [], (a) => a.case !== id)
+  })
+
+// combinations
+
+/** A combination of every case, each once. */
+export const addCombination = (p: Problem): Problem =>
+  produce(p, (d) => {
+    d.combinations ??= []
+    const taken = [...(d.loadCases ?? []), ...d.combinations].map((c) => c.id)
+    d.combinations.push({ id: freeId(taken, 'C'), factors: Object.fromEntries((d.loadCases ?? []).map((c) => [c.id, 1])) })
+  })
+
+export const setCombination = (p: Problem, id: string, change: Partial<Omit<Combination, 'factors'>>): Problem =>
+  produce(p, (d) => {
+    const c = d.combinations?.find((o) => o.id === id)
+    if (c) assign(c, change)
+  })
+
+/** Sets the factor of a case in a combination, or leaves it blank. */
+export const setFactor = (p: Problem, id: string, caseId: string, factor: number | undefined): Problem =>
+  produce(p, (d) => {
+    const c = d.combinations?.find((o) => o.id === id)
+    if (!c) return
+    if (factor === undefined) delete c.factors[caseId]
+    else c.factors[caseId] = factor
+    delete c.title // it said the factors that were
+  })
+
+export const renameCombination = (p: Problem, from: string, to: string): Problem =>
+  produce(p, (d) => {
+    for (const c of d.combinations ?? []) if (c.id === from) c.id = to
+    for (const a of d.answers ?? []) if (a.case === from) a.case = to
+  })
+
+export const removeCombination = (p: Problem, id: string): Problem =>
+  produce(p, (d) => {
+    d.combinations = keep(d.combinations ?? [], (c) => c.id !== id)
+    if (d.answers) d.answers = keep(d.answers, (a) => a.case !== id)
   })
 
 // properties

@@ -11,3 +11,5 @@ export { crossing, divideMember, joinCrossing, splitMember, splitMemberAt } from
 export { copySelection, jointsOf, membersLike, membersOf, mirrorSelection, moveNodes, renumberNodes, type CopyOptions, type Selection } from './repeat.js'
 export { addShape, beamShape, frameShape, gableShape, trussShape, type StartingShape, type TrussForm } from './starting-shapes.js'
 export { readBays, writeBays } from './bays.js'
+export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from './draw.js'
+export { copyRows, pasteRows, type Pasted } from './rows.js'

@@ -1,10 +1,14 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Part } from '../sheet/store'
+import { chosen, targetsOf } from '../sheet/targets'
 import { useCheckNotes } from '../check/notes'
 import { Beside } from './Beside'
 import { caption } from './caption'
-import { Ghost, GridDots } from './Ghost'
+import { Ghost, GridDots, GridLines } from './Ghost'
+import { TypedStep } from './TypedStep'
+import { useFigureKeys } from './keys'
+import { GroupEditor } from '../given/GroupEditor'
 import { LayerBar } from './LayerBar'
 import { drawScene } from './scene'
 import { SceneView } from './SceneView'
@@ -75,7 +79,7 @@ export function Figure({ part }: { part: Part }) {
   )
   const lit = useMemo(() => {
     const out = new Set<string>()
-    for (const t of [hover, selection]) if (t) for (const x of t.split('+')) out.add(x)
+    for (const t of [hover, selection]) for (const x of targetsOf(t)) out.add(x)
     return out
   }, [hover, selection])
 
@@ -84,19 +88,25 @@ export function Figure({ part }: { part: Part }) {
     if (hold) setHeld(fitted)
   }, [hold, fitted])
   const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit })
+  const group = useMemo(() => chosen(selection), [selection])
+  const many = group.nodes.length + group.members.length + group.loads.length > 1
+  useFigureKeys(part === 'given')
   const empty = !structure || structure.nodes.length === 0
   return (
     <section className={`figure${drawing && part === 'given' ? ' drawing' : ''}`} aria-label="Figure">
       <div ref={frame} className="figure-frame">
         <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text} {...gestures.handlers}>
-          {drawing && part === 'given' && <GridDots view={view} step={gestures.step} />}
+          {drawing && part === 'given' && !gestures.grid && <GridDots view={view} step={gestures.step} />}
+          {drawing && part === 'given' && gestures.grid && <GridLines view={view} grid={gestures.grid} si={1 / display.length.perSI} />}
           {scene && <SceneView groups={scene.groups} labels={scene.labels} lit={lit} />}
           {structure?.nodes.map((n) => {
             const p = onScreen(view, n.x, n.y)
             return <circle key={n.id} data-target={`node:${n.id}`} cx={p.x} cy={p.y} r={11} className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`} />
           })}
-          {drawing && part === 'given' && <Ghost view={view} state={gestures.ghost} display={display} />}
+          {part === 'given' && (drawing || gestures.moving) && <Ghost view={view} state={gestures.ghost} display={display} />}
+          {gestures.box && <rect className="select-box" x={Math.min(gestures.box.a.x, gestures.box.b.x)} y={Math.min(gestures.box.a.y, gestures.box.b.y)} width={Math.abs(gestures.box.a.x - gestures.box.b.x)} height={Math.abs(gestures.box.a.y - gestures.box.b.y)} />}
         </svg>
+        {drawing && part === 'given' && <TypedStep at={gestures.ghost.point} chained={gestures.chain !== null} onPlace={gestures.placeTyped} />}
         {empty && part !== 'given' && <p className="figure-empty">Nothing is drawn yet. State the problem under Given.</p>}
         {empty && part === 'given' && !gestures.ghost.point && (
           <p className="figure-empty">
@@ -105,7 +115,8 @@ export function Figure({ part }: { part: Part }) {
             Or type coordinates into the table at the right.
           </p>
         )}
-        {part === 'given' && structure && selection && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
+        {part === 'given' && structure && selection && !many && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
+        {part === 'given' && many && !gestures.busy && <GroupEditor onClose={() => store.getState().select(null)} />}
       </div>
       <p className="figure-caption">
         <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text}

@@ -1,6 +1,7 @@
 import { formatPlain } from '@viga/core'
 import type { Display } from '../sheet/display'
 import type { GhostState } from './gestures'
+import type { Grid } from './grid'
 import { inPlane, onScreen, type View } from './view'
 
 /** The joint and member the next click would make, with their coordinates and length. */
@@ -23,6 +24,26 @@ export function Ghost({ view, state, display }: { view: View; state: GhostState;
           {formatPlain(length, 4)} {display.length.unit}
         </text>
       )}
+    </g>
+  )
+}
+
+/** The lines of the person's own grid, with their distances; in the problem's length unit times `si`. */
+export function GridLines({ view, grid, si }: { view: View; grid: Grid; si: number }) {
+  const ends = (lines: readonly number[], other: readonly number[]) => (lines.length ? [Math.min(...(other.length ? other : [0])), Math.max(...(other.length ? other : [0]))] : [])
+  const [y0, y1] = ends(grid.xs, grid.ys)
+  const [x0, x1] = ends(grid.ys, grid.xs)
+  const over = 26
+  return (
+    <g className="grid-lines" pointerEvents="none">
+      {grid.xs.map((x) => {
+        const [a, b] = [onScreen(view, x * si, y0 * si), onScreen(view, x * si, y1 * si)]
+        return <line key={`x${x}`} x1={a.x} x2={b.x} y1={a.y + over} y2={b.y - over} />
+      })}
+      {grid.ys.map((y) => {
+        const [a, b] = [onScreen(view, x0 * si, y * si), onScreen(view, x1 * si, y * si)]
+        return <line key={`y${y}`} x1={a.x - over} x2={b.x + over} y1={a.y} y2={b.y} />
+      })}
     </g>
   )
 }

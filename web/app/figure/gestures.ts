@@ -1,6 +1,9 @@
-import { edit, siPerCoherent, dimension, type Problem, type Structure } from '@viga/core'
-import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
-import { useSheetStore } from '../sheet/context'
+import { edit, siPerCoherent, dimension, measure, readStep, type Problem, type Structure } from '@viga/core'
+import { useEffect, useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { targetOf, targetsOf, toggled } from '../sheet/targets'
+import { connect, dropped, type End } from './drawing'
+import { gridOf, snapTo } from './grid'
 import { niceBelow } from './scene'
 import { vec, type Vec } from './marks'
 import { inPlane, onScreen, zoomAt, type View } from './view'
@@ -28,7 +31,7 @@ interface Args {
   refit: () => void
 }
 
-type Press = { at: Vec; target: string | null; view: View; moved: boolean; from: string | null; fromPoint: { x: number; y: number } | null }
+type Press = { at: Vec; target: string | null; view: View; moved: boolean; from: string | null; fromPoint: { x: number; y: number } | null; box: boolean }
 
 /** Closer than this to a joint, the joint is meant; px. */
 const NEAR = 13
@@ -41,6 +44,8 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
   const press = useRef<Press | null>(null)
   const [chain, setChain] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
+  const [moving, setMoving] = useState(false)
+  const [box, setBox] = useState<{ a: Vec; b: Vec } | null>(null)
   const [ghost, setGhost] = useState<GhostState>({ point: null, x: 0, y: 0, joint: null, from: null, refusal: null })
   // escape, or putting the pencil down, ends a chain of members
   useEffect(() => {
@@ -49,13 +54,14 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [drawing])
-  const units = store.getState().problem.units
-  const si = siPerCoherent(units, dimension.length)
+  const problem = useSheet((s) => s.problem)
+  const grid = useMemo(() => gridOf(problem), [problem])
+  const si = siPerCoherent(problem.units, dimension.length)
   const step = niceBelow((40 / view.scale / si) * 1.0001) // in length units, 16 to 40 px
 
   const local = (e: { currentTarget: Element; clientX: number; clientY: number }): Vec => {
-    const box = e.currentTarget.getBoundingClientRect()
-    return vec(e.clientX - box.left, e.clientY - box.top)
+    const frame = e.currentTarget.getBoundingClientRect()
+    return vec(e.clientX - frame.left, e.clientY - frame.top)
   }
   const jointNear = (p: Vec): string | null => {
     let best: string | null = null
@@ -70,44 +76,85 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
   /** The nearest crossing of the grid, in length units. */
   const snap = (p: Vec) => {
     const w = inPlane(view, p)
-    const round = (v: number) => Number((Math.round(v / si / step) * step).toPrecision(12))
-    return { x: round(w.x), y: round(w.y) }
+    return { x: snapTo(grid?.xs, w.x / si, step), y: snapTo(grid?.ys, w.y / si, step) }
   }
   const screenOf = (id: string): Vec => {
     const n = structure!.nodes.find((m) => m.id === id)!
     return onScreen(view, n.x, n.y)
   }
-  const targetOf = (e: PointerEvent): string | null => (e.target as Element).closest('[data-target]')?.getAttribute('data-target') ?? null
+  const targetAt = (e: PointerEvent): string | null => (e.target as Element).closest('[data-target]')?.getAttribute('data-target') ?? null
 
+  /** Where the member being drawn begins, while a press or a chain draws one. */
+  const start = (): End | null => {
+    const p = press.current
+    if (p?.moved) return p.from ? { id: p.from } : p.fromPoint
+    return chain !== null && structure?.nodes.some((n) => n.id === chain) ? { id: chain } : null
+  }
   const hoverGhost = (p: Vec) => {
     const joint = jointNear(p)
     const at = snap(p)
-    const from = press.current?.moved ? (press.current.from ? screenOf(press.current.from) : press.current.fromPoint && onScreen(view, press.current.fromPoint.x * si, press.current.fromPoint.y * si)) : chain && structure?.nodes.some((n) => n.id === chain) ? screenOf(chain) : null
-    setGhost((g) => ({ point: joint ? screenOf(joint) : onScreen(view, at.x * si, at.y * si), ...at, joint, from, refusal: g.refusal }))
+    const from = start()
+    setGhost((g) => ({ point: joint ? screenOf(joint) : onScreen(view, at.x * si, at.y * si), ...at, joint, from: from && ('id' in from ? screenOf(from.id) : onScreen(view, from.x * si, from.y * si)), refusal: g.refusal }))
   }
 
-  const run = (name: string, change: (p: Problem) => Problem, select?: string) => {
-    const error = store.getState().edit(name, change, { select: select ?? null, shown: true })
+  const run = (name: string, change: (p: Problem) => Problem) => {
+    const error = store.getState().edit(name, change, { select: null, shown: true })
     setGhost((g) => ({ ...g, refusal: error?.message ?? null }))
     return !error
   }
 
-  /** Draws from a place to a place; either may be a joint or a bare crossing of the grid. */
-  const connect = (from: { id: string } | { x: number; y: number }, to: { id: string } | { x: number; y: number }): string | null => {
-    let endId: string | null = null
+  /** Draws a member; returns the joint it ends at. */
+  const draw = (from: End, to: End): string | null => {
+    let end: string | null = null
     const done = run('member', (p) => {
-      let q = p
-      const ids = [from, to].map((end) => {
-        if ('id' in end) return end.id
-        const there = q.nodes.find((n) => Number(n.x) === end.x && Number(n.y) === end.y)
-        if (there) return there.id
-        q = edit.addNode(q, end.x, end.y)
-        return q.nodes[q.nodes.length - 1].id
-      })
-      endId = ids[1]
-      return edit.addMembers(q, ids)
+      const made = connect(p, from, to)
+      end = made.end
+      return made.problem
     })
-    return done ? endId : null
+    return done ? end : null
+  }
+
+  /** Places the end of the member being drawn, or the next joint, by what was typed. */
+  const placeTyped = (text: string): string | null => {
+    const p = store.getState().problem
+    const m = measure(p)
+    const from = chain === null ? undefined : m.at.get(chain)
+    const base = from ?? { x: 0, y: 0 }
+    const pointed = { x: ghost.x - base.x, y: ghost.y - base.y }
+    const by = readStep(text, p, pointed)
+    if ('message' in by) return by.message
+    const to = { x: Number((base.x + by.x).toPrecision(12)), y: Number((base.y + by.y).toPrecision(12)) }
+    let end = chain
+    const error = store.getState().edit(
+      from ? 'member' : 'joint',
+      (q) => {
+        const made = from ? connect(q, { id: chain! }, to) : connect(q, to, to)
+        end = made.end
+        return made.problem
+      },
+      { select: null, shown: true },
+    )
+    if (error) return error.message
+    setChain(end)
+    return null
+  }
+
+  const endBox = (p: Press, at: Vec) => {
+    const [x0, x1] = [Math.min(p.at.x, at.x), Math.max(p.at.x, at.x)]
+    const [y0, y1] = [Math.min(p.at.y, at.y), Math.max(p.at.y, at.y)]
+    const inside = new Set((structure?.nodes ?? []).filter((n) => {
+      const q = onScreen(view, n.x, n.y)
+      return q.x >= x0 && q.x <= x1 && q.y >= y0 && q.y <= y1
+    }).map((n) => n.id))
+    const { nodes, members } = store.getState().problem
+    const found = [...nodes.filter((n) => inside.has(n.id)).map((n) => `node:${n.id}`), ...members.filter((m) => inside.has(m.start) && inside.has(m.end)).map((m) => `member:${m.id}`)]
+    store.getState().select(targetOf([...new Set([...targetsOf(store.getState().selection), ...found])]) || null)
+  }
+
+  const letGo = (id: string) => {
+    const after = dropped(store.getState().problem, id)
+    if (after) store.getState().edit(`move ${id}`, () => after.problem, { merge: `move ${id}`, select: null })
+    if (after) store.setState({ refused: after.words })
   }
 
   const handlers = {
@@ -116,17 +163,17 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
       e.currentTarget.setPointerCapture(e.pointerId)
       const at = local(e)
       const joint = jointNear(at)
+      if (document.activeElement instanceof HTMLElement && document.activeElement.closest('input, select, textarea')) document.activeElement.blur()
       if (drawing && !structure?.nodes.length && e.button === 0) {
         // the first joint is the origin: the paper is laid so that it stands where it was pressed
-        const here = snap(at)
-        const p = onScreen(view, here.x * si, here.y * si)
-        const laid = { ...view, ox: p.x, oy: p.y }
+        const here = grid ? { x: 0, y: 0 } : snap(at)
+        const p = grid ? at : onScreen(view, here.x * si, here.y * si)
+        const laid = grid ? view : { ...view, ox: p.x, oy: p.y }
         setView(laid)
-        press.current = { at, target: null, view: laid, moved: false, from: null, fromPoint: { x: 0, y: 0 } }
+        press.current = { at, target: null, view: laid, moved: false, from: null, fromPoint: grid ? snap(at) : { x: 0, y: 0 }, box: false }
         return
       }
-      press.current = { at, target: joint ? `node:${joint}` : targetOf(e), view, moved: false, from: joint, fromPoint: joint ? null : snap(at) }
-      if (document.activeElement instanceof HTMLElement && document.activeElement.closest('input, select, textarea')) document.activeElement.blur()
+      press.current = { at, target: joint ? `node:${joint}` : targetAt(e), view, moved: false, from: joint, fromPoint: joint ? null : snap(at), box: !drawing && e.shiftKey }
     },
     onPointerMove: (e: PointerEvent<SVGSVGElement>) => {
       const at = local(e)
@@ -136,31 +183,39 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
         setBusy(true)
       }
       if (drawing && (!p || e.buttons === 1)) return hoverGhost(at)
-      if (!p) return store.getState().point(jointNear(at) ? `node:${jointNear(at)}` : targetOf(e))
+      if (!p) return store.getState().point(jointNear(at) ? `node:${jointNear(at)}` : targetAt(e))
       if (!p.moved) return
+      if (p.box) return setBox({ a: p.at, b: at })
       if (movable && p.from && e.buttons === 1) {
         const to = snap(at)
         store.getState().edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), { merge: `move ${p.from}`, select: `node:${p.from}` })
+        setMoving(true)
+        setGhost((g) => ({ ...g, point: onScreen(view, to.x * si, to.y * si), ...to, joint: null, from: null, refusal: null }))
       } else setView({ ...p.view, ox: p.view.ox + at.x - p.at.x, oy: p.view.oy + at.y - p.at.y })
     },
     onPointerUp: (e: PointerEvent<SVGSVGElement>) => {
       const p = press.current
       press.current = null
       setBusy(false)
+      setBox(null)
       if (!p) return
       const at = local(e)
       if (!drawing) {
-        if (!p.moved) store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
+        if (p.moved && p.box) endBox(p, at)
+        else if (p.moved && moving && p.from) letGo(p.from)
+        else if (!p.moved && e.shiftKey && p.target) store.setState({ selection: toggled(store.getState().selection, endMember(p.target)) })
+        else if (!p.moved) store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
+        setMoving(false)
         return
       }
       const joint = jointNear(at)
       const place = joint ? { id: joint } : snap(at)
       if (p.moved) {
-        connect(p.from ? { id: p.from } : p.fromPoint!, place)
+        draw(p.from ? { id: p.from } : p.fromPoint!, place)
         setChain(null)
-      } else if (chain && joint !== chain) setChain(connect({ id: chain }, place))
+      } else if (chain && joint !== chain) setChain(draw({ id: chain }, place))
       else if (joint) setChain(chain === joint ? null : joint)
-      else if (p.fromPoint) run('joint', (q) => edit.addNode(q, p.fromPoint!.x, p.fromPoint!.y))
+      else if (p.fromPoint) draw(p.fromPoint, p.fromPoint)
       hoverGhost(at)
     },
     onPointerLeave: () => {
@@ -178,5 +233,8 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
     if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame') store.getState().edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end as 'start' | 'end', false))
     return `member:${member}`
   }
-  return { handlers, ghost, step: step * si, busy }
+  return { handlers, ghost, step: step * si, grid, busy, box, moving, chain, placeTyped }
 }
+
+/** The end of a member counts as the member when several things are selected. */
+const endMember = (target: string): string => (target.startsWith('end:') ? `member:${target.split(':')[1]}` : target)

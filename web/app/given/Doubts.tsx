@@ -1,26 +1,50 @@
+import { doubts, type Doubt } from '@viga/core'
+import { useDeferredValue, useMemo } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { targetOf } from '../sheet/targets'
 
-/** What keeps the problem from being solved, and what is worth a second look; each line points at its place. */
+const placesOf = (d: { nodes?: string[]; members?: string[] }) => targetOf([...(d.members ?? []).map((m) => `member:${m}`), ...(d.nodes ?? []).map((n) => `node:${n}`)]) || null
+
+/** What keeps the problem from being solved, and what is doubtful; each line selects its place and offers its repair. */
 export function Doubts() {
-  const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
+  const problem = useDeferredValue(useSheet((s) => s.problem))
+  const found = useMemo(() => doubts(problem), [problem])
   if (outcome.stage === 'invalid') return null
-  const { notices } = outcome
   const unsolved = outcome.stage === 'unsolved' && outcome.structure.members.length > 0 ? outcome.error : undefined
-  if (!unsolved && notices.length === 0) return null
-  const target = unsolved ? [...(unsolved.members ?? []).map((m) => `member:${m}`), ...(unsolved.nodes ?? []).map((n) => `node:${n}`)].join('+') : null
+  // a doubt that says the same as a notice, with a repair, takes its place
+  const notices = outcome.notices.filter((n) => !found.some((d) => d.path === n.path))
+  const explained = unsolved?.kind === 'mechanism' && found.some((d) => d.severity === 'error')
+  if (!unsolved && notices.length + found.length === 0) return null
   return (
     <section className="doubts" aria-label="Doubtful" aria-live="polite">
-      {unsolved && (
-        <p className="pencil" onMouseEnter={() => store.getState().point(target)} onMouseLeave={() => store.getState().point(null)}>
-          {unsolved.message}
-        </p>
-      )}
+      {unsolved && !explained && <Line severity="error" message={unsolved.message} target={placesOf(unsolved)} />}
+      {found.map((d) => (
+        <Line key={`${d.kind} ${d.path} ${d.message}`} severity={d.severity} message={d.message} target={placesOf(d)} repair={d.repair} />
+      ))}
       {notices.map((n, i) => (
-        <p key={i} className="quiet">
-          {n.message}
-        </p>
+        <Line key={i} severity="note" message={n.message} target={null} />
       ))}
     </section>
+  )
+}
+
+function Line({ severity, message, target, repair }: { severity: Doubt['severity']; message: string; target: string | null; repair?: Doubt['repair'] }) {
+  const store = useSheetStore()
+  return (
+    <p className={severity} onMouseEnter={() => store.getState().point(target)} onMouseLeave={() => store.getState().point(null)}>
+      {target ? (
+        <button type="button" className="say" onClick={() => store.getState().select(target)}>
+          {message}
+        </button>
+      ) : (
+        message
+      )}
+      {repair && (
+        <button type="button" className="mend" onClick={() => store.getState().edit(repair.label.toLowerCase(), repair.apply, { select: null })}>
+          {repair.label}
+        </button>
+      )}
+    </p>
   )
 }

@@ -4,6 +4,7 @@ import { Joints } from './Joints'
 import { Loads } from './Loads'
 import { Members } from './Members'
 import { Properties } from './Properties'
+import { Start } from './Start'
 import { Supports } from './Supports'
 import { Symbols } from './Symbols'
 import { Doubts } from './Doubts'
@@ -17,6 +18,7 @@ export function Given() {
         <Statement />
         <Kind />
         <Symbols />
+        <Start />
         <Joints />
         <Members />
         <Supports />

@@ -1,8 +1,11 @@
-import { edit, type Member, type Problem, type SupportType } from '@viga/core'
+import { dimension, edit, type Member, type Problem, type Quantity, type Support, type SupportType } from '@viga/core'
+import { useState } from 'react'
+import { QuantityField } from '../widgets/QuantityField'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Amount, ForceFields } from './entry-fields'
 import { entryOf, loadOf, type Entry } from './load-entry'
-import { supportKind, SUPPORT_WORDS, TYPES } from './support-words'
+import { SupportDetail } from './SupportDetail'
+import { supportKind, SUPPORT_WORDS, TYPES, withType } from './support-words'
 import { SupportSymbol } from './drawn-symbols'
 
 /** Everything at one joint: its support, the ends that meet there, the load on it. */
@@ -12,7 +15,7 @@ export function JointEditor({ id }: { id: string }) {
   const support = problem.supports?.find((s) => s.node === id)
   const kind = support ? supportKind(support) : 'none'
   const ends = problem.members.flatMap((m) => [...(m.start === id ? [{ m, end: 'start' as const }] : []), ...(m.end === id ? [{ m, end: 'end' as const }] : [])])
-  const setSupport = (type: SupportType | 'none') => store.getState().edit(`support of ${id}`, (p) => edit.setSupport(p, id, type === 'none' ? undefined : { type, ...(support?.angle !== undefined ? { angle: support.angle } : {}) }))
+  const setSupport = (type: SupportType | 'none') => store.getState().edit(`support of ${id}`, (p) => edit.setSupport(p, id, type === 'none' ? undefined : support ? withType(bare(support), type) : { type }))
   const bending = ends.filter(({ m }) => problem.kind === 'frame' && m.type !== 'bar')
   const hinged = ({ m, end }: { m: Member; end: 'start' | 'end' }) => m.releases?.[end]?.M === true
   return (
@@ -27,6 +30,7 @@ export function JointEditor({ id }: { id: string }) {
           ))}
         </div>
       </div>
+      {support && <TurnAndMore key={id} s={support} />}
       {bending.length > 0 && (
         <div className="editor-row">
           <span className="label">Ends</span>
@@ -51,6 +55,47 @@ export function JointEditor({ id }: { id: string }) {
           take it out
         </button>
       </footer>
+    </>
+  )
+}
+
+const bare = (s: Support): Omit<Support, 'node'> => {
+  const { node, ...rest } = s
+  void node
+  return rest
+}
+
+/** The turn of a support, and its springs and settlement on demand. */
+function TurnAndMore({ s }: { s: Support }) {
+  const store = useSheetStore()
+  const [open, setOpen] = useState(!s.type || s.settlement !== undefined)
+  const turn = (angle: Quantity | undefined, merge?: string) => {
+    const next = { ...bare(s), angle }
+    if (angle === undefined) delete next.angle
+    return store.getState().edit(`turn of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
+  }
+  const quarter = () => {
+    const now = s.angle === undefined ? 0 : Number(/^(-?\d+(?:\.\d+)?) deg$/.exec(String(s.angle))?.[1] ?? NaN)
+    const next = Number.isNaN(now) ? 90 : (now + 90) % 360
+    turn(next === 0 ? undefined : `${next} deg`)
+  }
+  return (
+    <>
+      <div className="editor-row">
+        <span className="label">Turned</span>
+        <div className="body split-line">
+          <div className="editor-field">
+            <QuantityField name={`turn at ${s.node}`} value={s.angle} dimension={dimension.angle} placeholder="0" onClear={() => turn(undefined)} onChange={turn} />
+          </div>
+          <button type="button" className="plain-button" onClick={quarter}>
+            a quarter on ↺
+          </button>
+          <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? 'less' : 'springs …'}
+          </button>
+        </div>
+      </div>
+      {open && <SupportDetail s={s} />}
     </>
   )
 }

@@ -1,8 +1,9 @@
-import { dimension, edit, nextNodeLabel, type Quantity } from '@viga/core'
+import { dimension, edit, nextNodeLabel, placeNode, readRelative, renumberNodes, type Quantity } from '@viga/core'
 import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { EntryInput, Refusal } from '../widgets/OneLine'
+import { baysRefusal, setGrid } from '../figure/grid'
+import { EntryInput, OneLine, Refusal } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { useRow } from '../widgets/rows'
@@ -32,8 +33,10 @@ export function Joints() {
             <JointRow key={n.id} id={n.id} x={n.x} y={n.y} />
           ))}
           <NewJoint />
+          {nodes.length > 0 && <RelativeJoint />}
         </tbody>
       </table>
+      <JointTools />
     </Block>
   )
 }
@@ -103,5 +106,51 @@ function NewJoint() {
       </td>
       <td />
     </tr>
+  )
+}
+
+/** A joint stated by others: so far from one, or where two members meet. */
+function RelativeJoint() {
+  const store = useSheetStore()
+  const add = (text: string) => {
+    const at = readRelative(text, store.getState().problem)
+    if (!at) return 'Write from A: 3, 2 (right, up), from A: 5 at 30 (length, degrees), or AB meets CD.'
+    if ('message' in at) return at.message
+    return store.getState().edit('joint', (p) => placeNode(p, at.x, at.y).problem, { shown: true })?.message ?? null
+  }
+  return <OneLine name="joint stated by others" placeholder="from A: 3, 2 · from A: 5 at 30 · AB meets CD" columns={4} onAdd={add} />
+}
+
+/** Names for all joints at once, and the grid to draw on. */
+function JointTools() {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const [open, setOpen] = useState(false)
+  const rename = (value: string) => {
+    const [style, order] = value.split(' ') as ['letters' | 'numbers', 'listed' | 'place']
+    store.getState().edit('names of the joints', (p) => edit.renameNodes(p, renumberNodes(p, style, order)))
+  }
+  const kept = (problem.view?.grid ?? {}) as { across?: string; up?: string }
+  const put = (across: string, up: string) => baysRefusal(across, problem) ?? baysRefusal(up, problem) ?? store.getState().edit('grid', (p) => setGrid(p, across, up), { shown: true })?.message ?? null
+  return (
+    <div className="note">
+      {problem.nodes.length > 1 && (
+        <select className="cell-select rename" aria-label="name all joints" value="" onChange={(e) => rename(e.target.value)}>
+          <option value="">name all joints</option>
+          <option value="letters listed">A, B, C as listed</option>
+          <option value="letters place">A, B, C from left to right</option>
+          <option value="numbers listed">1, 2, 3 as listed</option>
+          <option value="numbers place">1, 2, 3 from left to right</option>
+        </select>
+      )}
+      <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
+        grid
+      </button>
+      {open && (
+        <span className="grid-fields">
+          across <TextField name="grid across" placeholder="3@4, 5.5" value={String(kept.across ?? '')} onCommit={(t) => put(t, String(kept.up ?? ''))} /> up <TextField name="grid up" placeholder="3, 3" value={String(kept.up ?? '')} onCommit={(t) => put(String(kept.across ?? ''), t)} />
+        </span>
+      )}
+    </div>
   )
 }

@@ -1,8 +1,10 @@
-import { edit } from '@viga/core'
+import { divideMember, edit, type Member } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, waysFor, type Entry, type Sort } from './load-entry'
 import { useState } from 'react'
+import { EntryInput } from '../widgets/OneLine'
+import { MemberDetail } from './MemberDetail'
 
 /** Everything of one member: section, ends, and a load on it. */
 export function MemberEditor({ id }: { id: string }) {
@@ -43,6 +45,7 @@ export function MemberEditor({ id }: { id: string }) {
         </div>
       )}
       {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
+      <More m={m} />
       <footer className="editor-foot">
         <button type="button" onClick={() => store.getState().edit(`turn ${id} round`, (p) => edit.setMember(p, id, { start: m.end, end: m.start, releases: m.releases && { ...(m.releases.end ? { start: m.releases.end } : {}), ...(m.releases.start ? { end: m.releases.start } : {}) } }))}>
           start ⇄ end
@@ -51,6 +54,31 @@ export function MemberEditor({ id }: { id: string }) {
           take it out
         </button>
       </footer>
+    </>
+  )
+}
+
+/** What is seldom asked for: partial releases, springs, a member that keeps its length; parts of it. */
+function More({ m }: { m: Member }) {
+  const store = useSheetStore()
+  const [open, setOpen] = useState(m.axiallyRigid === true || m.shearDeformation === true)
+  const [parts, setParts] = useState('2')
+  const n = Number(parts)
+  return (
+    <>
+      <div className="editor-row">
+        <span className="label">Parts</span>
+        <div className="body split-line">
+          <EntryInput name={`parts of ${m.id}`} placeholder="2" value={parts} onChange={setParts} onEnter={() => n > 1 && n <= 50 && store.getState().edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem)} />
+          <button type="button" className="plain-button" disabled={!(n > 1 && n <= 50)} onClick={() => store.getState().edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })}>
+            split into equal parts
+          </button>
+        </div>
+      </div>
+      <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'less' : 'springs, partial releases, keeps its length …'}
+      </button>
+      {open && <MemberDetail m={m} />}
     </>
   )
 }

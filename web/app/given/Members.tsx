@@ -1,10 +1,11 @@
 import { edit, formatPlain, readChain, type Member } from '@viga/core'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../widgets/OneLine'
 import { TextField } from '../widgets/TextField'
 import { useRow } from '../widgets/rows'
+import { MemberDetail } from './MemberDetail'
 import { EndsSymbol } from './drawn-symbols'
 
 export function Members() {
@@ -27,6 +28,7 @@ export function Members() {
             <th>Section</th>
             {(materials?.length ?? 0) > 1 && <th>Material</th>}
             {!truss && <th>Ends</th>}
+            <th />
             <th style={{ width: 24 }} />
           </tr>
         </thead>
@@ -49,7 +51,8 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
     return store.getState().edit(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to), { shown: true })?.message ?? null
   }
   const choose = (key: 'section' | 'material', value: string) => store.getState().edit(`${key} of ${m.id}`, (p) => edit.setMember(p, m.id, { [key]: value || undefined }))
-  return (
+  const [open, setOpen] = useState(false)
+  const main = (
     <tr {...row}>
       <td title={`from ${m.start} to ${m.end}`}>
         <TextField className="letter" name={`label of member ${m.id}`} value={m.id} onCommit={rename} />
@@ -69,11 +72,34 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
         </td>
       )}
       <td>
+        <button type="button" className="quiet link" aria-expanded={open} aria-label={`ends and behaviour of ${m.id}`} onClick={() => setOpen(!open)}>
+          {open ? 'less' : memberWords(m) || 'more'}
+        </button>
+      </td>
+      <td>
         <RemoveButton what={`member ${m.id}`} onClick={() => store.getState().edit(`take out ${m.id}`, (p) => edit.removeMembers(p, [m.id]))} />
       </td>
     </tr>
   )
+  return (
+    <>
+      {main}
+      {open && (
+        <tr className="detail-row">
+          <td colSpan={7}>
+            <MemberDetail m={m} />
+          </td>
+        </tr>
+      )}
+    </>
+  )
 })
+
+/** What is not ordinary about a member, in few words. */
+function memberWords(m: Member): string {
+  const partial = [m.releases?.start, m.releases?.end].some((r) => r && (r.N !== undefined || r.V !== undefined || (r.M !== undefined && r.M !== true)))
+  return [m.axiallyRigid ? 'keeps length' : '', m.shearDeformation ? 'shear' : '', partial ? 'releases' : ''].filter(Boolean).join(', ')
+}
 
 function Choice({ name, value, options, onChange }: { name: string; value: string | undefined; options: string[]; onChange: (v: string) => void }) {
   return (
@@ -100,5 +126,5 @@ function NewMembers() {
     if (error) return error.message
     return store.getState().problem.members.length === problem.members.length ? 'These joints are connected already.' : null
   }
-  return <OneLine name="joints of new members" placeholder="ABC connects A to B to C" columns={6} className="letter" onAdd={add} />
+  return <OneLine name="joints of new members" placeholder="ABC connects A to B to C" columns={7} className="letter" onAdd={add} />
 }

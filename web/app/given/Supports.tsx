@@ -1,11 +1,13 @@
-import { dimension, edit, type Support, type SupportType } from '@viga/core'
+import { dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
+import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { useRow } from '../widgets/rows'
 import { SupportSymbol } from './drawn-symbols'
-import { holdsWords, supportKind, SUPPORT_WORDS, TYPES } from './support-words'
+import { SupportDetail } from './SupportDetail'
+import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from './support-words'
 
 export function Supports() {
   const supports = useSheet((s) => s.problem.supports) ?? []
@@ -19,6 +21,7 @@ export function Supports() {
             <th style={{ width: 66 }}>Support</th>
             <th style={{ width: 96 }}>Turned by</th>
             <th>Holds</th>
+            <th style={{ width: 36 }} />
             <th style={{ width: 24 }} />
           </tr>
         </thead>
@@ -36,39 +39,54 @@ export function Supports() {
 function SupportRow({ s }: { s: Support }) {
   const store = useSheetStore()
   const row = useRow(`support:${s.node}`)
-  const set = (change: Partial<Support>, name: string, merge?: string) => {
-    const { node, ...rest } = { ...s, ...change }
-    return store.getState().edit(name, (p) => edit.setSupport(p, node, Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined))), { merge })
+  const [open, setOpen] = useState(false)
+  const { node, ...rest } = s
+  const put = (next: Omit<Support, 'node'>, name: string, merge?: string) => store.getState().edit(name, (p) => edit.setSupport(p, node, next), { merge })
+  const turn = (angle: Quantity | undefined, merge?: string) => {
+    const next = { ...rest, angle }
+    if (angle === undefined) delete next.angle
+    return put(next, `turn of ${node}`, merge)
   }
   return (
-    <tr {...row}>
-      <td>
-        <i>{s.node}</i>
-      </td>
-      <td className="symbol-cell">
-        <SupportSymbol type={supportKind(s)} />
-      </td>
-      <td>
-        {s.type ? (
-          <select className="cell-select" aria-label={`support of ${s.node}`} value={s.type} onChange={(e) => set({ type: e.target.value as SupportType, settlement: undefined, settlementCase: undefined }, `support of ${s.node}`)}>
+    <>
+      <tr {...row}>
+        <td>
+          <i>{node}</i>
+        </td>
+        <td className="symbol-cell">
+          <SupportSymbol type={supportKind(s)} />
+        </td>
+        <td>
+          <select className="cell-select" aria-label={`support of ${node}`} value={s.type ?? ''} onChange={(e) => put(withType(rest, e.target.value as SupportType), `support of ${node}`)}>
+            {!s.type && <option value="">own</option>}
             {TYPES.map((t) => (
               <option key={t} value={t}>
                 {SUPPORT_WORDS[t]}
               </option>
             ))}
           </select>
-        ) : (
-          'general'
-        )}
-      </td>
-      <td>
-        <QuantityField name={`turn of the support at ${s.node}`} value={s.angle} dimension={dimension.angle} placeholder="0" onClear={() => set({ angle: undefined }, `turn of ${s.node}`)} onChange={(v, merge) => set({ angle: v }, `turn of ${s.node}`, merge)} />
-      </td>
-      <td className="ro holds">{holdsWords(s)}</td>
-      <td>
-        <RemoveButton what={`the support of ${s.node}`} onClick={() => store.getState().edit(`support of ${s.node}`, (p) => edit.setSupport(p, s.node, undefined))} />
-      </td>
-    </tr>
+        </td>
+        <td>
+          <QuantityField name={`turn of the support at ${node}`} value={s.angle} dimension={dimension.angle} placeholder="0" onClear={() => turn(undefined)} onChange={turn} />
+        </td>
+        <td className="ro holds">{holdsWords(s)}</td>
+        <td>
+          <button type="button" className="quiet link" aria-expanded={open} aria-label={`springs and settlement at ${node}`} onClick={() => setOpen(!open)}>
+            {open ? 'less' : 'more'}
+          </button>
+        </td>
+        <td>
+          <RemoveButton what={`the support of ${node}`} onClick={() => store.getState().edit(`support of ${node}`, (p) => edit.setSupport(p, node, undefined))} />
+        </td>
+      </tr>
+      {open && (
+        <tr className="detail-row">
+          <td colSpan={7}>
+            <SupportDetail s={s} />
+          </td>
+        </tr>
+      )}
+    </>
   )
 }
 
@@ -85,5 +103,5 @@ function NewSupport() {
     if (!type) return `${word} is not a support; it is one of ${TYPES.join(', ')}.`
     return store.getState().edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })?.message ?? null
   }
-  return <OneLine name="joint and kind of a new support" placeholder="A fixed, D pin, B roller" columns={6} onAdd={add} />
+  return <OneLine name="joint and kind of a new support" placeholder="A fixed, D pin, B roller" columns={7} onAdd={add} />
 }

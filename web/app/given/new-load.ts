@@ -1,11 +1,13 @@
 import { dimension, edit, makeReader, type Dimension, type Load, type Problem } from '@viga/core'
 import { loadOf, waysFor, type Sort, type Way } from './load-entry'
+import { readLine, readPlaces, spread, withLine } from './load-sorts'
 
-export type NewLoad = { ok: true; load: Load } | { ok: false; at: 'on' | 'amount'; message: string }
+export type NewLoad = { ok: true; load: Load } | { ok: false; at: 'on' | 'amount' | 'at'; message: string }
 
 /**
  * A load from a label and an amount. Its sort follows from the unit: a force stands on a joint or a place of a member,
- * a force per length covers a member, a moment turns. A plain number is a force on a joint and a uniform load on a member.
+ * a force per length covers a member, a moment turns, a temperature warms, a length is too much length. A plain number is
+ * a force on a joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place where `at` says `1 to 3`.
  */
 export function newLoad(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoad {
   const label = on.trim()
@@ -14,12 +16,29 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
   const member = node === undefined ? find(problem.members.map((m) => m.id)) : undefined
   if (node === undefined && member === undefined) return { ok: false, at: 'on', message: `There is no joint or member ${label}.` }
   const { reader } = makeReader(problem.units, problem.symbols)
+  const line = readLine(amount)
+  const range = readPlaces(at)
+  if (line || range) {
+    if (member === undefined) return { ok: false, at: line ? 'amount' : 'at', message: `${node} is a joint: a load that varies stands on a member.` }
+    const values = line ?? [edit.typed(amount), edit.typed(amount)]
+    const wrong = values.map((v) => reader.read(v, dimension.forcePerLength)).find((r) => !r.ok)
+    if (wrong && !wrong.ok) return { ok: false, at: 'amount', message: wrong.message }
+    const [from, to] = range ?? [0, '100%']
+    const points = spread(values, from, to)
+    if (!points) return { ok: false, at: 'at', message: 'For more than two values the places are plain numbers or percentages.' }
+    const turning = way === 'ccw' || way === 'cw'
+    return { ok: true, load: withLine({ type: 'distributed', member, direction: 'Y' }, { way: turning ? 'down' : way, points }) }
+  }
   const value = edit.typed(amount)
   const fits = (d: Dimension) => {
     const r = reader.read(value, d)
     return r.ok
   }
   const plain = fits(dimension.force) && fits(dimension.forcePerLength)
+  if (member !== undefined && !plain) {
+    if (fits(dimension.temperature)) return { ok: true, load: { type: 'temperature', member, uniform: value } }
+    if (fits(dimension.length)) return { ok: true, load: { type: 'misfit', member, elongation: value } }
+  }
   const turning = way === 'ccw' || way === 'cw'
   let sort: Sort | undefined
   if (plain) sort = turning ? 'moment' : member === undefined || at.trim() !== '' ? 'force' : 'uniform'

@@ -1,4 +1,4 @@
-import type { Support, SupportType } from '@viga/core'
+import { SUPPORT_KINDS, type Component, type Quantity, type Support, type SupportType } from '@viga/core'
 
 export const TYPES: readonly SupportType[] = ['fixed', 'pin', 'roller', 'guide', 'slider']
 
@@ -29,4 +29,36 @@ export function holdsWords(s: Support): string {
     }
   if (s.settlement) parts.push(`settles ${Object.entries(s.settlement).map(([c, v]) => `${c} ${v}`).join(', ')}`)
   return parts.join('; ')
+}
+
+export type HoldChoice = 'fixed' | 'free' | 'spring'
+
+/** "fixed", "free" or the stiffness of a spring, in one direction of a support. */
+export const holdOf = (s: Omit<Support, 'node'>, c: Component): Quantity => (s.type ? (SUPPORT_KINDS[s.type][c] ? 'fixed' : 'free') : (s.restrain?.[c] ?? 'free'))
+
+/** One direction changed; a support that is one of the common types again is called so. A settlement stays only where it is held. */
+export function withHold(s: Omit<Support, 'node'>, c: Component, hold: Quantity): Omit<Support, 'node'> {
+  const all = Object.fromEntries((['x', 'y', 'rotation'] as const).map((k) => [k, k === c ? hold : holdOf(s, k)])) as Record<Component, Quantity>
+  const type = TYPES.find((t) => (['x', 'y', 'rotation'] as const).every((k) => all[k] === (SUPPORT_KINDS[t][k] ? 'fixed' : 'free')))
+  const next: Omit<Support, 'node'> = { ...s, ...(type ? { type } : { restrain: all }) }
+  delete next[type ? 'restrain' : 'type']
+  return hold === 'fixed' ? next : withSettlement(next, c, undefined)
+}
+
+export function withSettlement(s: Omit<Support, 'node'>, c: Component, value: Quantity | undefined): Omit<Support, 'node'> {
+  const settlement = { ...s.settlement, [c]: value }
+  if (value === undefined) delete settlement[c]
+  const next = { ...s, settlement }
+  if (Object.keys(settlement).length > 0) return next
+  const bare: Omit<Support, 'node'> = { ...s }
+  delete bare.settlement
+  delete bare.settlementCase
+  return bare
+}
+
+/** A support of another type keeps its turn, and its settlement where the new type holds too. */
+export function withType(s: Omit<Support, 'node'>, type: SupportType): Omit<Support, 'node'> {
+  const next: Omit<Support, 'node'> = { ...s, type }
+  delete next.restrain
+  return (['x', 'y', 'rotation'] as const).filter((c) => !SUPPORT_KINDS[type][c]).reduce((q, c) => withSettlement(q, c, undefined), next)
 }

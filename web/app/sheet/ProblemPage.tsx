@@ -7,6 +7,7 @@ import type { StoredProblem } from '../server/problems.server'
 import { TopLine } from '../widgets/TopLine'
 import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from './context'
+import { keepHistory } from './history'
 import { keepSaved } from './saving'
 import { createSheet } from './store'
 import { TitleField } from './TitleField'
@@ -17,6 +18,7 @@ import './sheet.css'
 export function ProblemPage({ stored }: { stored: StoredProblem }) {
   const [store] = useState(() => createSheet(stored))
   useEffect(() => keepSaved(store), [store])
+  useEffect(() => keepHistory(store), [store])
   const { pathname } = useLocation()
   const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given')
   return (

@@ -1,4 +1,5 @@
 import { useSheet, useSheetStore } from './context'
+import { targetOf } from './targets'
 
 /** Why there are no numbers, in one sentence, with the place lit on the Figure. */
 export function Unsolved() {
@@ -8,7 +9,7 @@ export function Unsolved() {
   const error = outcome.stage === 'invalid' ? { message: outcome.errors[0].message, nodes: [], members: [] } : outcome.error
   const empty = outcome.stage === 'unsolved' && outcome.structure.members.length === 0
   if (empty) return <p className="prose">Nothing is stated yet. Joints, members, supports and loads go under Given.</p>
-  const target = [...(error.members ?? []).map((m) => `member:${m}`), ...(error.nodes ?? []).map((n) => `node:${n}`)].join('+') || null
+  const target = targetOf([...(error.members ?? []).map((m) => `member:${m}`), ...(error.nodes ?? []).map((n) => `node:${n}`)]) || null
   return (
     <div className="unsolved" role="alert" onMouseEnter={() => store.getState().point(target)} onMouseLeave={() => store.getState().point(null)}>
       <h2>{outcome.stage === 'unsolved' && outcome.error.kind === 'mechanism' ? 'This structure is not stable' : 'This cannot be solved yet'}</h2>

@@ -2,11 +2,12 @@ import { checkProblem, problemErrors, resolve, work, type Outcome, type Problem,
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { DiagramKey } from '../figure/diagrams'
 import { solveElsewhere } from './solver'
+import { stillThere } from './targets'
 
 export type Part = 'given' | 'working' | 'results' | 'check'
 
 /** One step of the undo list: the problem as it was, what was done to it, and what was selected. */
-interface Step {
+export interface Step {
   problem: Problem
   name: string
   selection: string | null
@@ -185,16 +186,6 @@ function drawnOnly(problem: Problem, before: Outcome): Pick<SheetState, 'outcome
   const drawn: Resolved = resolved
   const error = { kind: 'missing' as const, message: 'The structure is being solved.' }
   return { outcome: before.stage === 'solved' ? { ...before, structure: drawn.structure } : { stage: 'unsolved', error, ...drawn }, solving: true }
-}
-
-/** Keeps a selection only while its thing exists. */
-function stillThere(p: Problem, selection: string | null): string | null {
-  if (selection === null) return null
-  const kind = selection.split(':', 1)[0]
-  if (kind === 'node' || kind === 'support') return p.nodes.some((n) => selection === `${kind}:${n.id}`) ? selection : null
-  if (kind === 'member') return p.members.some((m) => selection === `member:${m.id}`) ? selection : null
-  if (kind === 'load') return p.loadCases?.some((c) => c.loads.some((_, i) => selection === `load:${c.id}:${i}`)) ? selection : null
-  return selection
 }
 
 /** A document from outside this page, read once more before it is trusted. */

@@ -6,6 +6,7 @@ import { commonPower, MatrixView, powerWords } from './MatrixView'
 import { PatternView } from './PatternView'
 import { MemberChoice, useMember } from './StiffnessStep'
 import type { StepProps } from './step'
+import { targetOf } from '../sheet/targets'
 
 /** Above this many unknowns the matrix is shown as its pattern, with any row on request. */
 const WHOLE = 48
@@ -23,7 +24,7 @@ export function AssemblyStep({ solution, units }: StepProps) {
   const block = useMemo(() => new Set(w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w])
   const point = (e: { row: number; column: number } | null) => {
     setHover(e)
-    store.getState().point(e && [`dof:${e.row}`, `dof:${e.column}`, ...working.termsOf(solution, units, e.row, e.column).flatMap((t) => (t.member ? [`member:${t.member}`] : []))].join('+'))
+    store.getState().point(e && targetOf([`dof:${e.row}`, `dof:${e.column}`, ...working.termsOf(solution, units, e.row, e.column).flatMap((t) => (t.member ? [`member:${t.member}`] : []))]))
   }
   const inMember = (e: { row: number; column: number } | null) => {
     if (!e) return null

@@ -1,0 +1,245 @@
+import { copySelection, dimension, divideMember, edit, jointsOf, makeReader, measure, membersLike, membersOf, mirrorSelection, moveNodes, siPerCoherent, type Problem } from '@viga/core'
+import { useEffect, useState } from 'react'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { chosen, targetOf } from '../sheet/targets'
+import { removeChosen, toggleHinges } from '../figure/keys'
+import { EntryInput, Refusal } from '../widgets/OneLine'
+import { newLoad } from './new-load'
+import { WAYS, type Way } from './load-entry'
+
+/** Many things at once: what is selected, and what can be done with all of it. */
+export function GroupEditor({ onClose }: { onClose: () => void }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const selection = useSheet((s) => s.selection)
+  const { nodes, members, loads } = chosen(selection)
+  const run = (name: string, change: (p: Problem) => Problem, select?: string | null) => store.getState().edit(name, change, select === undefined ? {} : { select })
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && onClose()
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [onClose])
+  const count = (n: number, one: string) => (n === 0 ? '' : `${n} ${one}${n === 1 ? '' : 's'}`)
+  const words = [count(nodes.length, 'joint'), count(members.length, 'member'), count(loads.length, 'load')].filter(Boolean).join(', ')
+  const alike = (by: 'section' | 'line') => store.getState().select(targetOf([...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => `member:${id}`)))
+  return (
+    <div className="beside group" role="dialog" aria-label={`${words} selected`}>
+      <header>
+        <i>{words}</i>
+        <button type="button" className="quiet" aria-label="Close" onClick={onClose}>
+          esc
+        </button>
+      </header>
+      {members.length > 0 && (
+        <>
+          <div className="editor-row">
+            <span className="label">Also</span>
+            <div className="choices words body">
+              <button type="button" onClick={() => alike('section')}>
+                all of the same section
+              </button>
+              <button type="button" onClick={() => alike('line')}>
+                all in one line
+              </button>
+            </div>
+          </div>
+          <Properties ids={members} />
+        </>
+      )}
+      {members.length > 0 && <AllLoad on={members} />}
+      {members.length === 0 && nodes.length > 0 && <AllLoad on={nodes} />}
+      {nodes.length + members.length > 0 && <Repeat problem={problem} nodes={nodes} members={members} run={run} />}
+      <footer className="editor-foot">
+        {problem.kind === 'frame' && nodes.length + members.length > 0 && (
+          <button type="button" onClick={() => run('hinges', (p) => toggleHinges(p, selection))}>
+            hinge, or not (h)
+          </button>
+        )}
+        {members.length > 0 && (
+          <button type="button" onClick={() => run('split in two', (p) => members.reduce((q, id) => divideMember(q, id, 2).problem, p), null)}>
+            split in two
+          </button>
+        )}
+        <button type="button" onClick={() => run('take out the selection', (p) => removeChosen(p, selection), null)}>
+          take all out
+        </button>
+      </footer>
+    </div>
+  )
+}
+
+/** One property for the whole selection; where they differ, nothing is chosen yet. */
+function Properties({ ids }: { ids: string[] }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const own = problem.members.filter((m) => ids.includes(m.id))
+  const common = (key: 'section' | 'material') => (own.every((m) => m[key] === own[0]?.[key]) ? (own[0]?.[key] ?? '') : '')
+  const set = (change: Parameters<typeof edit.setMember>[2], name: string) => store.getState().edit(name, (p) => ids.reduce((q, id) => edit.setMember(q, id, change), p))
+  const choice = (key: 'section' | 'material', options: { id: string }[]) => (
+    <select className="cell-select" aria-label={`${key} of the selection`} value={common(key)} onChange={(e) => set({ [key]: e.target.value }, `${key} of the selection`)}>
+      {common(key) === '' && <option value="">differ</option>}
+      {options.map((o) => (
+        <option key={o.id}>{o.id}</option>
+      ))}
+    </select>
+  )
+  const flag = (key: 'axiallyRigid' | 'type', label: string) => {
+    const on = own.every((m) => (key === 'type' ? m.type === 'bar' : m.axiallyRigid === true))
+    return (
+      <button type="button" aria-pressed={on} onClick={() => set(key === 'type' ? { type: on ? undefined : 'bar' } : { axiallyRigid: on ? undefined : true }, label)}>
+        {label}
+      </button>
+    )
+  }
+  return (
+    <>
+      <div className="editor-row">
+        <span className="label">Section</span>
+        <div className="body split-line underlined">{choice('section', problem.sections ?? [])}</div>
+        <span className="label"> of</span>
+        <div className="body split-line underlined">{choice('material', problem.materials ?? [])}</div>
+      </div>
+      <div className="editor-row">
+        <span className="label">Are</span>
+        <div className="choices words body">
+          {problem.kind === 'frame' && flag('type', 'bars')}
+          {flag('axiallyRigid', 'of fixed length')}
+        </div>
+      </div>
+    </>
+  )
+}
+
+/** The same load on every joint or member of the selection. */
+function AllLoad({ on }: { on: string[] }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const [amount, setAmount] = useState('')
+  const [way, setWay] = useState<Way>('down')
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const c = problem.loadCases?.find((o) => o.id === actionId) ?? problem.loadCases?.[0]
+  const add = () => {
+    if (amount.trim() === '') return
+    const made = on.map((id) => newLoad(problem, id, amount, way, ''))
+    const wrong = made.find((m) => !m.ok)
+    if (wrong && !wrong.ok) return setRefusal(wrong.message)
+    const error = store.getState().edit('load on the selection', (p) => made.reduce((q, m) => (m.ok ? edit.addLoad(q, c?.id ?? '1', m.load) : q), p), { shown: true })
+    setRefusal(error?.message ?? null)
+    if (!error) setAmount('')
+  }
+  return (
+    <div className="editor-row">
+      <span className="label">Load</span>
+      <div className="body split-line">
+        <select className="cell-select" aria-label="direction of the load on all" style={{ width: 92 }} value={way} onChange={(e) => setWay(e.target.value as Way)}>
+          {(['down', 'up', 'right', 'left', '-y', '+y'] as const).map((w) => (
+            <option key={w} value={w}>
+              {WAYS[w].sign} {WAYS[w].label}
+            </option>
+          ))}
+        </select>
+        <span className="grow">
+          <EntryInput name="amount of a load on all" placeholder="6 kN/m on each" value={amount} onChange={(t) => (setAmount(t), setRefusal(null))} onEnter={add} />
+          <Refusal>{refusal}</Refusal>
+        </span>
+        <button type="button" className="plain-button" disabled={amount.trim() === ''} onClick={add}>
+          put on
+        </button>
+      </div>
+    </div>
+  )
+}
+
+interface RepeatProps {
+  problem: Problem
+  nodes: string[]
+  members: string[]
+  run: (name: string, change: (p: Problem) => Problem, select?: string | null) => unknown
+}
+
+/** Copy at a spacing, move, mirror. */
+function Repeat({ problem, nodes, members, run }: RepeatProps) {
+  const [fields, setFields] = useState({ right: '', up: '', times: '1', about: '' })
+  const [connect, setConnect] = useState(true)
+  const [loads, setLoads] = useState(true)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const selection = { nodes, members }
+  const length = (text: string): number | undefined => {
+    if (text.trim() === '') return 0
+    const r = makeReader(problem.units, problem.symbols).reader.read(edit.typed(text), dimension.length)
+    if (r.ok) return r.si / siPerCoherent(problem.units, dimension.length)
+    setRefusal(r.message)
+    return undefined
+  }
+  const step = () => {
+    const [dx, dy] = [length(fields.right), length(fields.up)]
+    if (dx === undefined || dy === undefined) return undefined
+    if (dx === 0 && dy === 0) {
+      setRefusal('Say how far right or up first.')
+      return undefined
+    }
+    return { dx, dy }
+  }
+  const copy = () => {
+    const by = step()
+    const times = Number(fields.times)
+    if (!by) return
+    if (!Number.isInteger(times) || times < 1 || times > 200) return setRefusal('Copies are a whole number from 1 to 200.')
+    run('copy the selection', (p) => copySelection(p, selection, { ...by, times, connect, loads }))
+  }
+  const move = () => {
+    const by = step()
+    if (by) run('move the selection', (p) => moveNodes(p, jointsOf(p, selection), by.dx, by.dy))
+  }
+  const mirror = (axis: 'vertical' | 'horizontal') => {
+    const m = measure(problem)
+    const places = jointsOf(problem, selection).map((id) => m.at.get(id)![axis === 'vertical' ? 'x' : 'y'])
+    const about = fields.about.trim() === '' ? Math.max(...places) : length(fields.about)
+    if (about !== undefined) run('mirror the selection', (p) => mirrorSelection(p, { nodes, members: membersOf(p, selection) }, axis, about))
+  }
+  const input = (key: keyof typeof fields, name: string, placeholder: string) => (
+    <EntryInput name={name} placeholder={placeholder} value={fields[key]} onChange={(t) => (setFields({ ...fields, [key]: t }), setRefusal(null))} onEnter={copy} />
+  )
+  return (
+    <>
+      <div className="editor-row">
+        <span className="label">Step</span>
+        <div className="body split-line wide-fields">
+          → {input('right', 'step to the right', 'right')} ↑ {input('up', 'step up', 'up')}
+          <button type="button" className="plain-button" onClick={move}>
+            move
+          </button>
+        </div>
+      </div>
+      <div className="editor-row">
+        <span className="label">Copy</span>
+        <div className="body split-line wide-fields">
+          {input('times', 'number of copies', '1')} times
+          <label>
+            <input type="checkbox" checked={connect} onChange={(e) => setConnect(e.target.checked)} /> joined
+          </label>
+          <label>
+            <input type="checkbox" checked={loads} onChange={(e) => setLoads(e.target.checked)} /> loads
+          </label>
+          <button type="button" className="plain-button" onClick={copy}>
+            copy
+          </button>
+        </div>
+      </div>
+      <div className="editor-row">
+        <span className="label">Mirror</span>
+        <div className="body split-line wide-fields">
+          at {input('about', 'line of the mirror', 'edge')}
+          <button type="button" className="plain-button" onClick={() => mirror('vertical')}>
+            left to right
+          </button>
+          <button type="button" className="plain-button" onClick={() => mirror('horizontal')}>
+            low to high
+          </button>
+        </div>
+      </div>
+      <Refusal>{refusal}</Refusal>
+    </>
+  )
+}

@@ -1,0 +1,64 @@
+import { dimension, edit, type Component, type Support } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { QuantityField } from '../widgets/QuantityField'
+import { holdOf, withHold, withSettlement, type HoldChoice } from './support-words'
+
+const WORDS: Record<Component, { own: string; turned: string }> = {
+  x: { own: 'level', turned: 'own x' },
+  y: { own: 'upright', turned: 'own y' },
+  rotation: { own: 'rotation', turned: 'rotation' },
+}
+
+/** What a support does in each of its directions: held, free or sprung, and by how much it gives way. */
+export function SupportDetail({ s }: { s: Support }) {
+  const store = useSheetStore()
+  const truss = useSheet((x) => x.problem.kind === 'truss')
+  const cases = useSheet((x) => x.problem.loadCases) ?? []
+  const put = (next: Omit<Support, 'node'>, merge?: string) => store.getState().edit(`support of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
+  const { node, ...rest } = s
+  const components: Component[] = truss ? ['x', 'y'] : ['x', 'y', 'rotation']
+  return (
+    <div className="detail" role="group" aria-label={`Directions of the support at ${node}`}>
+      {components.map((c) => {
+        const hold = holdOf(s, c)
+        const choice: HoldChoice = hold === 'fixed' || hold === 'free' ? hold : 'spring'
+        return (
+          <div key={c} className="detail-line">
+            <span className="quiet">{s.angle === undefined ? WORDS[c].own : WORDS[c].turned}</span>
+            <select className="cell-select" aria-label={`${c} of the support at ${node}`} value={choice} onChange={(e) => put(withHold(rest, c, e.target.value === 'spring' ? (c === 'rotation' ? '1000 kN*m' : '1000 kN/m') : (e.target.value)))}>
+              <option value="fixed">held</option>
+              <option value="free">free</option>
+              <option value="spring">spring</option>
+            </select>
+            {choice === 'spring' && <QuantityField name={`spring ${c} at ${node}`} value={hold} dimension={c === 'rotation' ? dimension.moment : dimension.forcePerLength} onChange={(v, merge) => put(withHold(rest, c, v), merge)} />}
+            {choice === 'fixed' && (
+              <>
+                <span className="quiet">settles</span>
+                <QuantityField
+                  name={`settlement ${c} at ${node}`}
+                  value={s.settlement?.[c]}
+                  dimension={c === 'rotation' ? dimension.angle : dimension.length}
+                  placeholder="0"
+                  onClear={() => put(withSettlement(rest, c, undefined))}
+                  onChange={(v, merge) => put(withSettlement(rest, c, v), merge)}
+                />
+              </>
+            )}
+          </div>
+        )
+      })}
+      {s.settlement && cases.length > 1 && (
+        <div className="detail-line">
+          <span className="quiet">in case</span>
+          <select className="cell-select" aria-label={`case of the settlement at ${node}`} value={s.settlementCase ?? cases[0].id} onChange={(e) => put({ ...rest, settlementCase: e.target.value })}>
+            {cases.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.title ?? c.id}
+              </option>
+            ))}
+          </select>
+        </div>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,54 @@
+import { createStore, get, set } from 'idb-keyval'
+import type { Problem } from '@viga/core'
+import { trusted, type SheetStore, type Step } from './store'
+
+/** Quiet time after an edit before the list of steps is written, ms. */
+const PAUSE = 400
+
+interface Kept {
+  problem: Problem
+  past: Step[]
+  future: Step[]
+}
+
+const shelf = () => createStore('viga-history', 'steps')
+
+/**
+ * Keeps undo and redo with the problem across a reload, in this browser. Steps share what they have in common, and the
+ * browser's database keeps that sharing, so a long list costs little more than its edits.
+ * @returns a function that ends the watch
+ */
+export function keepHistory(store: SheetStore): () => void {
+  const { id } = store.getState()
+  if (typeof indexedDB === 'undefined') return () => {}
+  const place = shelf()
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let writing = Promise.resolve()
+  const write = () => {
+    const { problem, past, future } = store.getState()
+    writing = writing.then(() => set(id, { problem, past, future } satisfies Kept, place)).catch(() => {}) // a forbidden store: undo lasts as long as the page
+  }
+  const unwatch = store.subscribe((now, before) => {
+    if (now.past === before.past && now.future === before.future) return
+    clearTimeout(timer)
+    timer = setTimeout(write, PAUSE)
+  })
+  void get<Kept>(id, place).then((kept) => takeBack(store, kept)).catch(() => {})
+  window.addEventListener('pagehide', write)
+  return () => {
+    clearTimeout(timer)
+    unwatch()
+    window.removeEventListener('pagehide', write)
+  }
+}
+
+/** Takes back the steps of an earlier page, when they lead to the very problem that is open. */
+export function takeBack(store: SheetStore, kept: Kept | undefined) {
+  const { problem, past } = store.getState()
+  if (!kept || !Array.isArray(kept.past) || !Array.isArray(kept.future)) return
+  const same = JSON.stringify(kept.problem) === JSON.stringify(problem)
+  // edits made before the list arrived, or by another page: their own list is the true one
+  if (!same || past.length > 0) return
+  const sound = (steps: Step[]) => steps.every((s) => typeof s.name === 'string' && trusted(s.problem) !== undefined)
+  if (kept.past.length + kept.future.length > 0 && sound(kept.past.slice(-3)) && sound(kept.future.slice(-3))) store.setState({ past: kept.past, future: kept.future })
+}
