@@ -86,7 +86,7 @@ test('dark is remembered', async ({ page }) => {
   await shelf(page)
   const kept = page.waitForResponse((r) => r.url().includes('/scheme'))
   await page.getByRole('button', { name: 'Dark' }).click()
-  await kept
+  await (await kept).finished()
   await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark')
   await page.reload()
   await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark')

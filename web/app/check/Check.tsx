@@ -34,10 +34,10 @@ export function Check() {
               <th>Quantity</th>
               <th style={{ width: 96 }}>yours</th>
               <th className="n">Viga</th>
-              <th />
+              <td />
               <th style={{ width: 58 }}>within</th>
-              <th />
-              <th style={{ width: 22 }} />
+              <td />
+              <td style={{ width: 22 }} />
             </tr>
           </thead>
           <tbody>

@@ -22,11 +22,7 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
   const id = rest.join(':')
   const length = (v: number) => formatPlain(v * display.length.perSI, 5)
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && onClose()
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [onClose])
+  useEscape(onClose)
 
   if (kind === 'node' || kind === 'support') {
     const n = s.nodes.find((o) => o.id === id)
@@ -65,17 +61,26 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
   return null
 }
 
+/** Escape, anywhere on the page. */
+export function useEscape(then: () => void) {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && then()
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [then])
+}
+
 const WIDTH = 288
 
-function Floating({ at, rest, view, title, note, onClose, children }: { at: Vec[]; rest: Vec[]; view: View; title: string; note: string; onClose: () => void; children: ReactNode }) {
+export function Floating({ at, rest, view, title, note, width = WIDTH, onClose, children }: { at: Vec[]; rest: Vec[]; view: View; title: string; note: string; width?: number; onClose: () => void; children: ReactNode }) {
   const box = useRef<HTMLDivElement>(null)
   const [height, setHeight] = useState(220)
   useLayoutEffect(() => {
     if (box.current) setHeight(box.current.offsetHeight)
   }, [children])
-  const place = placeBeside(at, rest, view, WIDTH, height)
+  const place = placeBeside(at, rest, view, width, height)
   return (
-    <div ref={box} className="beside" role="dialog" aria-label={`${title}, ${note}`} style={{ left: place.x, top: place.y, width: WIDTH }}>
+    <div ref={box} className="beside" role="dialog" aria-label={`${title}, ${note}`} style={{ left: place.x, top: place.y, width }}>
       <header>
         <i>{title}</i>
         <span className="quiet">{note}</span>
@@ -90,7 +95,7 @@ function Floating({ at, rest, view, title, note, onClose, children }: { at: Vec[
 
 /** The place that hides least: none of the thing itself, as little as can be of the rest of the structure, and not far away. */
 export function placeBeside(at: readonly Vec[], rest: readonly Vec[], view: { width: number; height: number }, w: number, h: number): Vec {
-  const along = at.length === 1 ? at : Array.from({ length: 9 }, (_, i) => vec(at[0].x + ((at[1].x - at[0].x) * i) / 8, at[0].y + ((at[1].y - at[0].y) * i) / 8))
+  const along = at.length !== 2 ? at : Array.from({ length: 9 }, (_, i) => vec(at[0].x + ((at[1].x - at[0].x) * i) / 8, at[0].y + ((at[1].y - at[0].y) * i) / 8))
   const c = vec(at.reduce((t, p) => t + p.x, 0) / at.length, at.reduce((t, p) => t + p.y, 0) / at.length)
   const hidden = (points: readonly Vec[], p: Vec, clear: number) => points.filter((q) => q.x > p.x - clear && q.x < p.x + w + clear && q.y > p.y - clear && q.y < p.y + h + clear).length
   let best = { cost: Infinity, p: vec(8, 8) }
@@ -106,7 +111,7 @@ export function placeBeside(at: readonly Vec[], rest: readonly Vec[], view: { wi
 }
 
 /** Points along every member, close enough together that a form over one is noticed. */
-function pointsOf(s: Structure, view: View): Vec[] {
+export function pointsOf(s: Structure, view: View): Vec[] {
   return s.members.flatMap((m) => {
     const [a, b] = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
     const n = Math.max(2, Math.min(12, Math.round(Math.hypot(b.x - a.x, b.y - a.y) / 30)))

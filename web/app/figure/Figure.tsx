@@ -9,6 +9,7 @@ import { Ghost, GridDots, GridLines } from './Ghost'
 import { TypedStep } from './TypedStep'
 import { useFigureKeys } from './keys'
 import { GroupEditor } from '../given/GroupEditor'
+import { Handles } from './Handles'
 import { LayerBar } from './LayerBar'
 import { drawScene } from './scene'
 import { SceneView } from './SceneView'
@@ -67,10 +68,12 @@ export function Figure({ part }: { part: Part }) {
   }, [nodes, hold, own, held, fitted, size])
   const view = useMemo(() => ({ ...(own ?? held ?? fitted), ...size }), [own, held, fitted, size])
 
+  const together = useSheet((s) => s.together) && part === 'given'
   const cases = useMemo(() => {
+    if (together) return new Set(problem.loadCases?.map((c) => c.id))
     const combination = problem.combinations?.find((c) => c.id === actionId)
     return new Set(combination ? Object.keys(combination.factors) : actionId === null ? [] : [actionId])
-  }, [problem, actionId])
+  }, [problem, actionId, together])
   const loads = useMemo(() => (structure ? drawnLoads(structure, cases, display) : []), [structure, cases, display])
   const notes = useCheckNotes(part === 'check' ? view : null)
   const scene = useMemo(
@@ -87,7 +90,7 @@ export function Figure({ part }: { part: Part }) {
     setOwn(null)
     if (hold) setHeld(fitted)
   }, [hold, fitted])
-  const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit })
+  const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit, fitting: own === null, grips: scene?.grips ?? [] })
   const group = useMemo(() => chosen(selection), [selection])
   const many = group.nodes.length + group.members.length + group.loads.length > 1
   useFigureKeys(part === 'given')
@@ -103,6 +106,7 @@ export function Figure({ part }: { part: Part }) {
             const p = onScreen(view, n.x, n.y)
             return <circle key={n.id} data-target={`node:${n.id}`} cx={p.x} cy={p.y} r={11} className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`} />
           })}
+          {part === 'given' && structure && !drawing && <Handles problem={problem} structure={structure} view={view} selection={selection} grips={scene?.grips ?? []} />}
           {part === 'given' && (drawing || gestures.moving) && <Ghost view={view} state={gestures.ghost} display={display} />}
           {gestures.box && <rect className="select-box" x={Math.min(gestures.box.a.x, gestures.box.b.x)} y={Math.min(gestures.box.a.y, gestures.box.b.y)} width={Math.abs(gestures.box.a.x - gestures.box.b.x)} height={Math.abs(gestures.box.a.y - gestures.box.b.y)} />}
         </svg>
@@ -116,7 +120,7 @@ export function Figure({ part }: { part: Part }) {
           </p>
         )}
         {part === 'given' && structure && selection && !many && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
-        {part === 'given' && many && !gestures.busy && <GroupEditor onClose={() => store.getState().select(null)} />}
+        {part === 'given' && structure && many && !gestures.busy && <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />}
       </div>
       <p className="figure-caption">
         <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text}

@@ -14,7 +14,8 @@ export function caption(problem: Problem, part: Part, shown: Shown, display: Dis
   if (shown.reactions && part !== 'given') parts.push(`Reactions, ${display.force.unit}${truss ? '' : ` and ${display.moment.unit}`}`)
   if (parts.length === 0) parts.push(problem.title)
   const of = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1 && actionId !== null ? ` ${caseWords(problem, actionId)}` : ''
-  return { text: `${parts.join('. ')}.${of}` }
+  const own = part === 'given' && problem.members.some((m) => m.section === 'default') ? ' A and I are Viga’s own, for want of others.' : ''
+  return { text: `${parts.join('. ')}.${of}${own}` }
 }
 
 function caseWords(problem: Problem, id: string): string {

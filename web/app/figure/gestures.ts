@@ -4,6 +4,8 @@ import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf, targetsOf, toggled } from '../sheet/targets'
 import { connect, dropped, type End } from './drawing'
 import { gridOf, snapTo } from './grid'
+import { dragAlong, dragGrip } from './load-drags'
+import type { Grip } from './loads'
 import { niceBelow } from './scene'
 import { vec, type Vec } from './marks'
 import { inPlane, onScreen, zoomAt, type View } from './view'
@@ -29,9 +31,12 @@ interface Args {
   movable: boolean
   structure: Structure | undefined
   refit: () => void
+  /** The view fits itself to the structure; it stands still while a joint is dragged. */
+  fitting: boolean
+  grips: readonly Grip[]
 }
 
-type Press = { at: Vec; target: string | null; view: View; moved: boolean; from: string | null; fromPoint: { x: number; y: number } | null; box: boolean }
+type Press = { at: Vec; target: string | null; view: View; moved: boolean; from: string | null; fromPoint: { x: number; y: number } | null; box: boolean; grip?: Grip }
 
 /** Closer than this to a joint, the joint is meant; px. */
 const NEAR = 13
@@ -39,12 +44,13 @@ const NEAR = 13
 const STILL = 4
 
 /** Turns pointer and wheel into view changes, selections and edits. */
-export function useGestures({ view, setView, drawing, movable, structure, refit }: Args) {
+export function useGestures({ view, setView, drawing, movable, structure, refit, fitting, grips }: Args) {
   const store = useSheetStore()
   const press = useRef<Press | null>(null)
   const [chain, setChain] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const [moving, setMoving] = useState(false)
+  const refits = useRef(false)
   const [box, setBox] = useState<{ a: Vec; b: Vec } | null>(null)
   const [ghost, setGhost] = useState<GhostState>({ point: null, x: 0, y: 0, joint: null, from: null, refusal: null })
   // escape, or putting the pencil down, ends a chain of members
@@ -139,6 +145,16 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
     return null
   }
 
+  /** Pulls a load by its grip, or along its member; false when this load does not move so. */
+  const pulled = (p: Press, at: Vec): boolean => {
+    const target = p.grip ? p.grip.target.replace('grip', 'load').replace(/:\d+$/, '') : p.target!
+    const change = (q: Problem) => (p.grip ? dragGrip(q, structure!, view, p.grip, p.at, at, step) : dragAlong(q, structure!, view, target, at, step))
+    const { problem: now } = store.getState()
+    if (!p.grip && now.loadCases?.every((c) => c.loads.every((l, i) => `load:${c.id}:${i}` !== target || l.type !== 'point'))) return false
+    store.getState().edit('pull a load', change, { merge: `pull ${p.grip?.target ?? target} ${p.at.x} ${p.at.y}`, select: target, shown: true })
+    return true
+  }
+
   const endBox = (p: Press, at: Vec) => {
     const [x0, x1] = [Math.min(p.at.x, at.x), Math.max(p.at.x, at.x)]
     const [y0, y1] = [Math.min(p.at.y, at.y), Math.max(p.at.y, at.y)]
@@ -173,7 +189,14 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
         press.current = { at, target: null, view: laid, moved: false, from: null, fromPoint: grid ? snap(at) : { x: 0, y: 0 }, box: false }
         return
       }
-      press.current = { at, target: joint ? `node:${joint}` : targetAt(e), view, moved: false, from: joint, fromPoint: joint ? null : snap(at), box: !drawing && e.shiftKey }
+      const hit = targetAt(e)
+      const grip = hit?.startsWith('grip:') ? grips.find((g) => g.target === hit) : undefined
+      // what is pulled or pressed at a ring is meant, not the joint it stands near
+      if (grip || hit?.startsWith('ring:')) {
+        press.current = { at, target: hit, view, moved: false, from: null, fromPoint: null, box: false, grip }
+        return
+      }
+      press.current = { at, target: joint ? `node:${joint}` : hit, view, moved: false, from: joint, fromPoint: joint ? null : snap(at), box: !drawing && e.shiftKey }
     },
     onPointerMove: (e: PointerEvent<SVGSVGElement>) => {
       const at = local(e)
@@ -186,10 +209,15 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
       if (!p) return store.getState().point(jointNear(at) ? `node:${jointNear(at)}` : targetAt(e))
       if (!p.moved) return
       if (p.box) return setBox({ a: p.at, b: at })
+      if (movable && structure && e.buttons === 1 && (p.grip || p.target?.startsWith('load:')) && pulled(p, at)) return
       if (movable && p.from && e.buttons === 1) {
         const to = snap(at)
         store.getState().edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), { merge: `move ${p.from}`, select: `node:${p.from}` })
-        setMoving(true)
+        if (!moving) {
+          setMoving(true)
+          refits.current = fitting
+          setView(p.view)
+        }
         setGhost((g) => ({ ...g, point: onScreen(view, to.x * si, to.y * si), ...to, joint: null, from: null, refusal: null }))
       } else setView({ ...p.view, ox: p.view.ox + at.x - p.at.x, oy: p.view.oy + at.y - p.at.y })
     },
@@ -202,9 +230,13 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
       const at = local(e)
       if (!drawing) {
         if (p.moved && p.box) endBox(p, at)
-        else if (p.moved && moving && p.from) letGo(p.from)
+        else if (p.moved && moving && p.from) {
+          letGo(p.from)
+          if (refits.current) refit()
+        }
         else if (!p.moved && e.shiftKey && p.target) store.setState({ selection: toggled(store.getState().selection, endMember(p.target)) })
-        else if (!p.moved) store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
+        else if (!p.moved && p.target?.startsWith('ring:')) turnEnd(p.target)
+        else if (!p.moved && !p.grip) store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
         setMoving(false)
         return
       }
@@ -224,6 +256,13 @@ export function useGestures({ view, setView, drawing, movable, structure, refit 
     },
     onWheel: (e: WheelEvent<SVGSVGElement>) => setView(zoomAt(view, local(e), Math.exp(-e.deltaY * 0.0015))),
     onDoubleClick: () => !drawing && !store.getState().selection && refit(),
+  }
+
+  /** A ring at a member's end turns it from rigid to hinged and back. */
+  const turnEnd = (target: string) => {
+    const [, end, ...rest] = target.split(':')
+    const id = rest.join(':')
+    store.getState().edit(`hinge of ${id}`, (q) => edit.setHinge(q, id, end as 'start' | 'end', q.members.find((m) => m.id === id)?.releases?.[end as 'start' | 'end']?.M !== true))
   }
 
   /** A click on a hinge lifts it: what was set on the Figure is unset there. */

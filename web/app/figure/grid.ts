@@ -15,7 +15,7 @@ interface KeptGrid {
 }
 
 const lines = (text: string, p: Problem): number[] => {
-  const bays = text.trim() === '' ? [] : readBays(text, measure(p).reader)
+  const bays = text.trim() === '' ? undefined : readBays(text, measure(p).reader)
   return Array.isArray(bays) ? bays.reduce((all, b) => [...all, Number((all[all.length - 1] + b).toPrecision(12))], [0]) : []
 }
 

@@ -10,6 +10,8 @@ export interface DrawnLoad {
   load: StatedLoad
   /** Values as the figure says them: of the whole, or at the two ends of a varying one. */
   words: LoadWords
+  /** Where loads of several cases are drawn: the case, and how its lines are broken. */
+  of?: { id: string; dash: string | undefined }
 }
 
 export interface LoadWords {
@@ -30,7 +32,22 @@ export interface LoadHand {
 export const LOAD_HAND: LoadHand = { gap: 11, tall: 36, apart: 24, point: 46, small: false }
 export const CARD_LOAD_HAND: LoadHand = { gap: 6, tall: 15, apart: 11, point: 20, small: true }
 
+/** A corner of a distributed load that can be pulled: where it is, and what a pixel of pulling means. */
+export interface Grip {
+  /** `grip:D:0:1`: case, load, point. */
+  target: string
+  at: Vec
+  /** Away from the member, and along it. */
+  back: Vec
+  along: Vec
+  siPerPx: number
+  /** Value in the direction the load acts (N/m) and place (m) of the point. */
+  value: number
+  x: number
+}
+
 export interface LoadDrawing {
+  grips: Grip[]
   groups: Group[]
   wishes: Wish[]
   obstacles: Obstacle[]
@@ -39,13 +56,14 @@ export interface LoadDrawing {
 
 /** Draws loads as they act: rows of arrows with an outline, single arrows, arcs; each with its value. */
 export function drawLoads(s: Structure, view: View, loads: readonly DrawnLoad[], hand: LoadHand = LOAD_HAND): LoadDrawing {
-  const out: LoadDrawing = { groups: [], wishes: [], obstacles: [], boxes: [] }
+  const out: LoadDrawing = { grips: [], groups: [], wishes: [], obstacles: [], boxes: [] }
   const most = Math.max(0, ...loads.flatMap(({ load: l }) => (l.type === 'distributed' ? l.points.map((p) => Math.abs(p.q)) : [])))
   const silent = repeated(s, loads)
   // rows on the same side of the same member stand one above the other
   const stacked = new Map<string, number>()
   for (const d of loads) {
     const { load } = d
+    const [groups, wishes] = [out.groups.length, out.wishes.length]
     if (load.type === 'distributed') row(s, view, d, load, most, hand, stacked, out, silent.has(d.target))
     else if (load.type === 'nodal') {
       const n = s.nodes[load.node]
@@ -57,8 +75,15 @@ export function drawLoads(s: Structure, view: View, loads: readonly DrawnLoad[],
       concentrated(d, plus(l.a, l.dir, load.at * view.scale), f, load.m, hand, out, hand.small ? 4 : 9)
     } else if (load.type === 'couple') couples(s, view, d, load, hand, out)
     else tag(s, view, d, load.member, load.type === 'misfit' && (load.slip !== 0 || load.kink !== 0) ? load.at : undefined, hand, out)
+    if (d.of) marked(d.of, out.groups.slice(groups), out.wishes.slice(wishes))
   }
   return out
+}
+
+/** Lines broken and words marked by the case they belong to. */
+function marked({ id, dash }: { id: string; dash: string | undefined }, groups: Group[], wishes: Wish[]) {
+  for (const g of groups) for (const m of g.marks) if (m.t === 'path' && m.stroke === 'load' && dash !== undefined && m.dash === undefined) m.dash = dash
+  for (const w of wishes) w.mark.aside = id
 }
 
 /** Uniform rows that go on unchanged over a straight run of members are said once, in the middle of the run. */
@@ -146,6 +171,7 @@ function row(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, {
     const foot = plus(ends[i === 0 ? 0 : 1], back, 10)
     if (dot(plus(tips[i], foot, -1), back) > 12) marks.push(line(plus(tips[i], act, 4), foot, 'load', 0.8, { dash: '1.5 3.5', opacity: 0.75 }))
   }
+  load.points.forEach((p, i) => out.grips.push({ target: `${d.target.replace('load', 'grip')}:${i}`, at: tails[i === 0 ? 0 : 2 * i - 1], back, along: l.dir, siPerPx: most / hand.tall, value: p.q * sign, x: p.at }))
   const hull = polyline([...tails, ...[...tips].reverse()], true)
   out.groups.push({ key: d.target, target: d.target, marks, hit: { d: hull, width: 10 } })
   for (let i = 1; i < tails.length; i += 2) {

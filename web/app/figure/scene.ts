@@ -3,7 +3,7 @@ import { formatPlain } from '@viga/core'
 import type { Display } from '../sheet/display'
 import { drawAxialForces, drawDeflected, drawDiagram, fieldsOf, largestDisplacement, type DiagramKey } from './diagrams'
 import { dimensionGroups } from './dimensions'
-import { drawLoads, LOAD_HAND, type DrawnLoad } from './loads'
+import { drawLoads, LOAD_HAND, type DrawnLoad, type Grip } from './loads'
 import { circle, plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND, memberGroups } from './members'
 import { again, place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
@@ -41,6 +41,8 @@ export interface Scene {
   labels: Placed[]
   /** How many times the deflected shape is enlarged. */
   enlarged: number
+  /** Corners of distributed loads, to be pulled. */
+  grips: Grip[]
 }
 
 /** Height of the largest deflection on the screen when it chooses its own scale, px. */
@@ -64,6 +66,7 @@ export function drawScene(input: SceneInput): Scene {
   const loaded: Box[] = []
   const fields: Field[] | undefined = solved && axis ? fieldsOf(solved.solution, solved.action) : undefined
   let enlarged = 0
+  let grips: Grip[] = []
 
   for (const p of layers.supports ? s.supports : []) {
     const pose = poseOf(s, view, p, FULL_HAND, undefined, !axis)
@@ -101,6 +104,7 @@ export function drawScene(input: SceneInput): Scene {
     wishes.push(...d.wishes)
     obstacles.push(...d.obstacles)
     boxes.push(...d.boxes)
+    grips = d.grips
     loaded.push(...d.obstacles.flatMap((o) => [o.a, o.b]).map((p) => ({ x: p.x, y: p.y, w: 8, h: 8 })))
   }
   if (solved && layers.unknowns) {
@@ -121,7 +125,7 @@ export function drawScene(input: SceneInput): Scene {
   const said = s.members.length > MANY ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w)) : wishes
   const labels = place([...letters, ...(input.notes ?? []), ...said, ...names], obstacles, boxes, view)
   if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, [...boxes, ...loaded], labels)))
-  return { groups, labels, enlarged }
+  return { groups, labels, enlarged, grips }
 }
 
 /** Joints that no member reaches yet, so that they can be seen and joined. */

@@ -37,9 +37,13 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
 
 const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
 
-/** The loads of the shown cases with their places in the document and their words. */
+/** The loads of the shown cases with their places in the document and their words; of several cases each says its own. */
 export function drawnLoads(structure: Structure, shown: ReadonlySet<string>, display: Display): DrawnLoad[] {
-  return structure.cases.flatMap((c) =>
-    shown.has(c.id) ? c.loads.map((load, i) => ({ target: `load:${c.id}:${i}`, load, words: loadWords(load, display) })) : [],
+  const several = structure.cases.filter((c) => shown.has(c.id) && c.loads.length > 0).length > 1
+  return structure.cases.flatMap((c, k) =>
+    shown.has(c.id) ? c.loads.map((load, i) => ({ target: `load:${c.id}:${i}`, load, words: loadWords(load, display), ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }) })) : [],
   )
 }
+
+/** Outlines tell cases apart where several are drawn: solid, then broken lines. */
+const DASHES: readonly (string | undefined)[] = [undefined, '7 3', '2 2.5', '8 3 2 3']

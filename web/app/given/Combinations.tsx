@@ -10,7 +10,7 @@ export function Combinations() {
   const store = useSheetStore()
   const cases = useSheet((s) => s.problem.loadCases) ?? []
   const combinations = useSheet((s) => s.problem.combinations) ?? []
-  if (cases.length === 0) return null
+  if (cases.length < 2 && combinations.length === 0) return null
   const blanks = combinations.filter((c) => cases.some((o) => c.factors[o.id] === undefined))
   return (
     <div className="combinations">
@@ -25,7 +25,7 @@ export function Combinations() {
                 </th>
               ))}
               <th style={{ width: 74 }}>For</th>
-              <th style={{ width: 24 }} />
+              <td style={{ width: 24 }} />
             </tr>
           </thead>
           <tbody>

@@ -14,7 +14,8 @@ export function Doubts() {
   const unsolved = outcome.stage === 'unsolved' && outcome.structure.members.length > 0 ? outcome.error : undefined
   // a doubt that says the same as a notice, with a repair, takes its place
   const notices = outcome.notices.filter((n) => !found.some((d) => d.path === n.path))
-  const explained = unsolved?.kind === 'mechanism' && found.some((d) => d.severity === 'error')
+  // with no support at all, everything moves: the sentence on the supports says it better
+  const explained = unsolved?.kind === 'mechanism' && found.some((d) => d.kind === 'unsupported' && d.repair)
   if (!unsolved && notices.length + found.length === 0) return null
   return (
     <section className="doubts" aria-label="Doubtful" aria-live="polite">

@@ -1,35 +1,29 @@
-import { copySelection, dimension, divideMember, edit, jointsOf, makeReader, measure, membersLike, membersOf, mirrorSelection, moveNodes, siPerCoherent, type Problem } from '@viga/core'
-import { useEffect, useState } from 'react'
+import { copySelection, dimension, divideMember, edit, jointsOf, makeReader, measure, membersLike, membersOf, mirrorSelection, moveNodes, siPerCoherent, type Problem, type Structure } from '@viga/core'
+import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { chosen, targetOf } from '../sheet/targets'
+import { Floating, pointsOf, useEscape } from '../figure/Beside'
+import { onScreen, type View } from '../figure/view'
 import { removeChosen, toggleHinges } from '../figure/keys'
 import { EntryInput, Refusal } from '../widgets/OneLine'
 import { newLoad } from './new-load'
 import { WAYS, type Way } from './load-entry'
 
 /** Many things at once: what is selected, and what can be done with all of it. */
-export function GroupEditor({ onClose }: { onClose: () => void }) {
+export function GroupEditor({ structure, view, onClose }: { structure: Structure; view: View; onClose: () => void }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const selection = useSheet((s) => s.selection)
   const { nodes, members, loads } = chosen(selection)
   const run = (name: string, change: (p: Problem) => Problem, select?: string | null) => store.getState().edit(name, change, select === undefined ? {} : { select })
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && onClose()
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [onClose])
+  useEscape(onClose)
+  const joints = new Set(jointsOf(problem, { nodes, members }))
+  const at = structure.nodes.filter((n) => joints.has(n.id)).map((n) => onScreen(view, n.x, n.y))
   const count = (n: number, one: string) => (n === 0 ? '' : `${n} ${one}${n === 1 ? '' : 's'}`)
   const words = [count(nodes.length, 'joint'), count(members.length, 'member'), count(loads.length, 'load')].filter(Boolean).join(', ')
   const alike = (by: 'section' | 'line') => store.getState().select(targetOf([...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => `member:${id}`)))
   return (
-    <div className="beside group" role="dialog" aria-label={`${words} selected`}>
-      <header>
-        <i>{words}</i>
-        <button type="button" className="quiet" aria-label="Close" onClick={onClose}>
-          esc
-        </button>
-      </header>
+    <Floating at={at} rest={pointsOf(structure, view)} view={view} title={words} note="selected" width={330} onClose={onClose}>
       {members.length > 0 && (
         <>
           <div className="editor-row">
@@ -64,7 +58,7 @@ export function GroupEditor({ onClose }: { onClose: () => void }) {
           take all out
         </button>
       </footer>
-    </div>
+    </Floating>
   )
 }
 

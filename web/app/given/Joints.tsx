@@ -8,7 +8,7 @@ import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { useRow } from '../widgets/rows'
 
-export function Joints() {
+export function Joints({ onStart }: { onStart: () => void }) {
   const nodes = useSheet((s) => s.problem.nodes)
   const length = useSheet((s) => s.problem.units.length)
   return (
@@ -25,7 +25,7 @@ export function Joints() {
             <th>Joint</th>
             <th>x, {length}</th>
             <th>y, {length}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>
@@ -36,7 +36,7 @@ export function Joints() {
           {nodes.length > 0 && <RelativeJoint />}
         </tbody>
       </table>
-      <JointTools />
+      <JointTools onStart={onStart} />
     </Block>
   )
 }
@@ -122,7 +122,7 @@ function RelativeJoint() {
 }
 
 /** Names for all joints at once, and the grid to draw on. */
-function JointTools() {
+function JointTools({ onStart }: { onStart: () => void }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const [open, setOpen] = useState(false)
@@ -143,8 +143,13 @@ function JointTools() {
           <option value="numbers place">1, 2, 3 from left to right</option>
         </select>
       )}
+      {problem.nodes.length > 0 && (
+        <button type="button" className="quiet link" onClick={onStart}>
+          put in a beam, frame or truss
+        </button>
+      )}
       <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
-        grid
+        grid of bays
       </button>
       {open && (
         <span className="grid-fields">

@@ -1,22 +1,23 @@
 import { dimension, edit, type Load } from '@viga/core'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
 import { useRow } from '../widgets/rows'
 import { TextField } from '../widgets/TextField'
-import { entryOf, loadOf, WAYS, waysFor, withSort, type Entry, type Sort, type Way } from './load-entry'
+import { entryOf, loadOf, WAYS, waysFor, type Entry, type Sort, type Way } from './load-entry'
 import { asSort, BAR_SORTS, JOINT_SORTS, MEMBER_SORTS, moved, SORT_WORDS, sortOf, type LoadSort } from './load-sorts'
 import { LoadFields } from './LoadFields'
 
 const DIMENSION = { force: dimension.force, moment: dimension.moment, uniform: dimension.forcePerLength }
-const SIMPLE: readonly LoadSort[] = ['force', 'moment', 'uniform']
 
 /** One load as a row: on what, which sort, which way, how much, where. */
 export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: string; index: number; load: Load }) {
   const store = useSheetStore()
   const row = useRow(`load:${caseId}:${index}`)
-  const entry = useMemo(() => entryOf(load), [load])
+  const [several, setSeveral] = useState(false)
+  const stated = useMemo(() => entryOf(load), [load])
+  const entry = several ? undefined : stated
   const on = load.type === 'nodal' ? load.node : load.member
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const bar = useSheet((s) => load.type !== 'nodal' && (s.problem.kind === 'truss' || s.problem.members.find((m) => m.id === on)?.type === 'bar'))
@@ -24,11 +25,11 @@ export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: 
   const set = (change: (l: Load) => Load, merge?: string, shown = false) =>
     store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, change(p.loadCases!.find((c) => c.id === caseId)!.loads[index])), { merge, shown })
   const put = (e: Entry, merge?: string) => set(() => loadOf(onMember ? { member: on } : { node: on }, e), merge)
-  const sort = sortOf(load)
+  const sort = several ? 'components' : sortOf(load)
   const sorts = onMember ? (bar ? BAR_SORTS : MEMBER_SORTS) : truss ? JOINT_SORTS.filter((s) => s !== 'moment') : JOINT_SORTS
   const become = (to: LoadSort) => {
-    const both = entry && SIMPLE.includes(to)
-    set((l) => (both ? loadOf(onMember ? { member: on } : { node: on }, withSort(entry, to as Sort, onMember)) : asSort(l, to)))
+    setSeveral(to === 'components')
+    set((l) => asSort(l, to))
   }
   const move = (to: string) => {
     const { nodes, members } = store.getState().problem

@@ -13,6 +13,7 @@ export function Loads() {
   const store = useSheetStore()
   const cases = useSheet((s) => s.problem.loadCases) ?? []
   const actionId = useSheet((s) => s.actionId)
+  const together = useSheet((s) => s.together)
   const combination = useSheet((s) => s.problem.combinations?.find((c) => c.id === s.actionId))
   const current = cases.find((c) => c.id === actionId) ?? (combination ? undefined : cases[0])
   return (
@@ -23,6 +24,11 @@ export function Loads() {
             {c.title ?? c.id}
           </button>
         ))}
+        {cases.length > 1 && (
+          <label className="together">
+            <input type="checkbox" checked={together} onChange={(e) => store.setState({ together: e.target.checked })} /> draw all
+          </label>
+        )}
         <button type="button" className="another" onClick={() => store.getState().edit('load case', edit.addCase) === null && store.getState().chooseAction(store.getState().problem.loadCases!.at(-1)!.id)}>
           another case
         </button>
@@ -43,7 +49,7 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
           <th style={{ width: 38 }}>Acts</th>
           <th>Amount</th>
           <th style={{ width: 84 }}>At</th>
-          <th style={{ width: 24 }} />
+          <td style={{ width: 24 }} />
         </tr>
       </thead>
       <tbody>

@@ -28,8 +28,8 @@ export function Members() {
             <th>Section</th>
             {(materials?.length ?? 0) > 1 && <th>Material</th>}
             {!truss && <th>Ends</th>}
-            <th />
-            <th style={{ width: 24 }} />
+            <td />
+            <td style={{ width: 24 }} />
           </tr>
         </thead>
         <tbody>

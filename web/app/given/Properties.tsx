@@ -34,8 +34,8 @@ export function Properties() {
             <th>E</th>
             <th>Unit weight</th>
             <th>Expansion</th>
-            <th style={{ width: 36 }} />
-            <th style={{ width: 24 }} />
+            <td style={{ width: 36 }} />
+            <td style={{ width: 24 }} />
           </tr>
         </thead>
         <tbody>

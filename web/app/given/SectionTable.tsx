@@ -21,8 +21,8 @@ export function SectionTable() {
           <th style={{ width: 72 }}>Section</th>
           <th style={{ width: 80 }}>By</th>
           <th>Values</th>
-          <th style={{ width: 36 }} />
-          <th style={{ width: 24 }} />
+          <td style={{ width: 36 }} />
+          <td style={{ width: 24 }} />
         </tr>
       </thead>
       <tbody>

@@ -1,8 +1,24 @@
-import { addShape, beamShape, dimension, edit, frameShape, gableShape, measure, readBays, resolve, siPerCoherent, trussShape, type Problem, type StartingShape, type TrussForm } from '@viga/core'
+import {
+  addShape,
+  beamShape,
+  dimension,
+  edit,
+  frameShape,
+  gableShape,
+  measure,
+  readBays,
+  resolve,
+  siPerCoherent,
+  trussShape,
+  type Problem,
+  type StartingShape,
+  type TrussForm,
+} from '@viga/core'
 import { useMemo, useState } from 'react'
 import { MiniFigure } from '../figure/MiniFigure'
 import { miniScene } from '../figure/mini'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { Block } from '../widgets/Block'
 import { EntryInput } from '../widgets/OneLine'
 
 type Kind = 'beam' | 'frame' | 'gable' | TrussForm
@@ -31,13 +47,33 @@ const FIELDS: Record<Kind, readonly Field[]> = {
   k: ['span', 'height', 'panels'],
 }
 
-const PREVIEW = { width: 186, height: 118 }
+const PREVIEW = { width: 160, height: 112 }
 
 type Field = 'spans' | 'bays' | 'storeys' | 'span' | 'height' | 'rise' | 'panels' | 'ends' | 'feet'
 type Values = Record<Field, string>
 
-const LABELS: Record<Field, string> = { spans: 'spans', bays: 'bays', storeys: 'storeys', span: 'span', height: 'height', rise: 'rise', panels: 'panels', ends: 'ends', feet: 'feet' }
-const FIRST: Values = { spans: '6, 2@4', bays: '2@6', storeys: '4, 3', span: '12', height: '3', rise: '2', panels: '6', ends: 'simple', feet: 'fixed' }
+const LABELS: Record<Field, string> = {
+  spans: 'spans',
+  bays: 'bays',
+  storeys: 'storeys',
+  span: 'span',
+  height: 'height',
+  rise: 'rise',
+  panels: 'panels',
+  ends: 'ends',
+  feet: 'feet',
+}
+const FIRST: Values = {
+  spans: '6, 2@4',
+  bays: '2@6',
+  storeys: '4, 3',
+  span: '12',
+  height: '3',
+  rise: '2',
+  panels: '6',
+  ends: 'simple',
+  feet: 'fixed',
+}
 const OPTIONS: Partial<Record<Field, readonly string[]>> = { ends: ['simple', 'fixed', 'cantilever'], feet: ['fixed', 'pin'] }
 
 /** The shape the fields state, or a sentence on which of them is not understood. */
@@ -56,7 +92,8 @@ function shapeOf(p: Problem, kind: Kind, v: Values): StartingShape | { message: 
     return [1]
   }
   const panels = Number(v.panels)
-  if (FIELDS[kind].includes('panels') && !(Number.isInteger(panels) && panels > 0 && panels <= 60)) return { message: 'panels: a whole number from 1 to 60.' }
+  if (FIELDS[kind].includes('panels') && !(Number.isInteger(panels) && panels > 0 && panels <= 60))
+    return { message: 'panels: a whole number from 1 to 60.' }
   const shape =
     kind === 'beam'
       ? beamShape(bays('spans'), v.ends as 'simple')
@@ -68,20 +105,18 @@ function shapeOf(p: Problem, kind: Kind, v: Values): StartingShape | { message: 
   return wrong.length ? { message: wrong[0] } : shape
 }
 
-/** Shapes every course begins with, filled in as joints and members that can be changed. */
-export function Start() {
+/** Shapes every course begins with, filled in as joints and members that can be changed. Stands open on an empty sheet. */
+export function Start({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
   const store = useSheetStore()
   const empty = useSheet((s) => s.problem.nodes.length === 0)
-  const [open, setOpen] = useState(false)
-  if (!empty && !open)
-    return (
-      <p className="start-line">
-        <button type="button" className="quiet link" onClick={() => setOpen(true)}>
-          put in a beam, frame or truss
-        </button>
-      </p>
-    )
-  return <Chooser onDone={() => setOpen(false)} put={(shape, at) => store.getState().edit('put in a shape', (p) => addShape(p, shape, at, 0), { select: null })} closable={!empty} />
+  if (!empty && !open) return null
+  return (
+    <Chooser
+      onDone={() => setOpen(false)}
+      put={(shape, at) => store.getState().edit('put in a shape', (p) => addShape(p, shape, at, 0), { select: null })}
+      closable={!empty}
+    />
+  )
 }
 
 function Chooser({ onDone, put, closable }: { onDone: () => void; put: (shape: StartingShape, at: number) => unknown; closable: boolean }) {
@@ -105,42 +140,55 @@ function Chooser({ onDone, put, closable }: { onDone: () => void; put: (shape: S
     if (put(shape, beside()) === null) onDone()
   }
   return (
-    <div className="start" role="group" aria-label="Starting shapes">
-      <div className="start-fields">
-        <select className="cell-select" aria-label="starting shape" value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
-          {Object.entries(KINDS).map(([key, label]) => (
-            <option key={key} value={key}>
-              {label}
-            </option>
+    <Block title="Begin with">
+      <div className="start">
+        <div className="start-fields">
+          <select className="cell-select" aria-label="starting shape" value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
+            {Object.entries(KINDS).map(([key, label]) => (
+              <option key={key} value={key}>
+                {label}
+              </option>
+            ))}
+          </select>
+          {FIELDS[kind].map((key) => (
+            <label key={key}>
+              <span className="quiet">{LABELS[key]}</span>
+              {OPTIONS[key] ? (
+                <select
+                  className="cell-select"
+                  aria-label={LABELS[key]}
+                  value={values[key]}
+                  onChange={(e) => setValues({ ...values, [key]: e.target.value })}
+                >
+                  {OPTIONS[key].map((o) => (
+                    <option key={o}>{o}</option>
+                  ))}
+                </select>
+              ) : (
+                <EntryInput
+                  name={LABELS[key]}
+                  placeholder={FIRST[key]}
+                  value={values[key]}
+                  onChange={(t) => setValues({ ...values, [key]: t })}
+                  onEnter={insert}
+                />
+              )}
+            </label>
           ))}
-        </select>
-        {FIELDS[kind].map((key) => (
-          <label key={key}>
-            <span className="quiet">{LABELS[key]}</span>
-            {OPTIONS[key] ? (
-              <select className="cell-select" aria-label={LABELS[key]} value={values[key]} onChange={(e) => setValues({ ...values, [key]: e.target.value })}>
-                {OPTIONS[key].map((o) => (
-                  <option key={o}>{o}</option>
-                ))}
-              </select>
-            ) : (
-              <EntryInput name={LABELS[key]} placeholder={FIRST[key]} value={values[key]} onChange={(t) => setValues({ ...values, [key]: t })} onEnter={insert} />
-            )}
-          </label>
-        ))}
-        <span className="start-do">
-          <button type="button" className="plain-button" disabled={'message' in shape} onClick={insert}>
-            put it in
-          </button>
-          {closable && (
-            <button type="button" className="quiet link" onClick={onDone}>
-              close
+          <span className="start-do">
+            <button type="button" className="plain-button" disabled={'message' in shape} onClick={insert}>
+              put it in
             </button>
-          )}
-        </span>
-        {'message' in shape && <p className="pencil">{shape.message}</p>}
+            {closable && (
+              <button type="button" className="quiet link" onClick={onDone}>
+                close
+              </button>
+            )}
+          </span>
+          {'message' in shape && <p className="pencil">{shape.message}</p>}
+        </div>
+        <div className="start-preview">{preview && <MiniFigure groups={preview} width={PREVIEW.width} height={PREVIEW.height} />}</div>
       </div>
-      <div className="start-preview">{preview && <MiniFigure groups={preview} width={PREVIEW.width} height={PREVIEW.height} />}</div>
-    </div>
+    </Block>
   )
 }

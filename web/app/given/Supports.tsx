@@ -17,12 +17,12 @@ export function Supports() {
         <thead>
           <tr>
             <th style={{ width: 46 }}>Joint</th>
-            <th style={{ width: 38 }} />
+            <td style={{ width: 38 }} />
             <th style={{ width: 66 }}>Support</th>
             <th style={{ width: 96 }}>Turned by</th>
             <th>Holds</th>
-            <th style={{ width: 36 }} />
-            <th style={{ width: 24 }} />
+            <td style={{ width: 36 }} />
+            <td style={{ width: 24 }} />
           </tr>
         </thead>
         <tbody>

@@ -118,9 +118,3 @@ export function loadOf(place: { node: string } | { member: string }, e: Entry): 
   if (/^[+-][xy]$/.test(e.way)) load.axes = 'member'
   return load
 }
-
-/** A row changed to another sort keeps its amount and takes the first way that fits. */
-export function withSort(e: Entry, sort: Sort, onMember: boolean): Entry {
-  const ways = waysFor(sort, onMember)
-  return { ...e, sort, way: ways.includes(e.way) ? e.way : ways[0] }
-}

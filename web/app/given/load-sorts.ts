@@ -1,5 +1,5 @@
 import { dimension, edit, type Dimension, type Load, type LoadPoint, type Quantity } from '@viga/core'
-import { entryOf, loadOf, magnitude, negated, type Entry, type Way } from './load-entry'
+import { entryOf, loadOf, magnitude, negated, type Way } from './load-entry'
 
 /** The sorts a person tells loads apart by. */
 export type LoadSort = 'force' | 'moment' | 'components' | 'uniform' | 'varying' | 'couples' | 'warmth' | 'misfit'
@@ -38,23 +38,37 @@ export function sortOf(load: Load): LoadSort {
   }
 }
 
-/** The same load as another sort: the amount and the place go along where the new sort has them. */
+/** What the amount of each sort is measured in; an amount goes along only to a sort of the same measure. */
+const MEASURE: Record<LoadSort, 'F' | 'FL' | 'F/L' | ''> = { force: 'F', components: 'F', couples: 'F', moment: 'FL', uniform: 'F/L', varying: 'F/L', warmth: '', misfit: '' }
+
+const NUMBER = /^\s*(\d+\.?\d*|\.\d+)/
+
+/** The amount of a load fit for another sort: as typed, or its bare number where the unit would be another. */
+function amountFor(load: Load, sort: LoadSort): Quantity {
+  const amount = entryOf(load)?.amount ?? firstAmount(load)
+  if (typeof amount === 'number' || MEASURE[sortOf(load)] === MEASURE[sort]) return amount
+  const number = NUMBER.exec(amount)
+  return number ? Number(number[1]) : 10
+}
+
+/**
+ * The same load as another sort: the amount and the place go along where the new sort has them. A force stays as it is when
+ * it is to have several components: they are added to it.
+ */
 export function asSort(load: Load, sort: LoadSort): Load {
-  const entry = entryOf(load)
-  const amount: Quantity = entry?.amount ?? firstAmount(load)
-  const at: Quantity = load.type === 'point' ? load.at : '50%'
-  if (load.type === 'nodal') return onJoint(load.node, sort, entry, amount)
+  const amount = amountFor(load, sort)
+  if (sort === 'components' && (load.type === 'nodal' || load.type === 'point')) return load
+  if (load.type === 'nodal') return loadOf({ node: load.node }, { sort: sort === 'moment' ? 'moment' : 'force', amount, way: sort === 'moment' ? 'ccw' : 'down' })
   const { member } = load
+  const at: Quantity = load.type === 'point' ? load.at : '50%'
   switch (sort) {
     case 'force':
-    case 'moment':
-    case 'uniform': {
-      const ways: Record<typeof sort, Way> = { force: 'down', moment: 'ccw', uniform: 'down' }
-      const e: Entry = { sort, amount, way: ways[sort], ...(sort === 'uniform' ? {} : { at }) }
-      return loadOf({ member }, e)
-    }
     case 'components':
-      return { type: 'point', member, at, fx: 0, fy: entry ? negated(amount) : 0 }
+      return loadOf({ member }, { sort: 'force', amount, way: 'down', at })
+    case 'moment':
+      return loadOf({ member }, { sort, amount, way: 'ccw', at })
+    case 'uniform':
+      return loadOf({ member }, { sort, amount, way: 'down' })
     case 'varying':
       return { type: 'distributed', member, direction: 'Y', points: [{ at: 0, q: 0 }, { at: '100%', q: amount === 0 ? -10 : negated(amount) }] }
     case 'couples':
@@ -66,12 +80,6 @@ export function asSort(load: Load, sort: LoadSort): Load {
   }
 }
 
-function onJoint(node: string, sort: LoadSort, entry: Entry | undefined, amount: Quantity): Load {
-  if (sort === 'moment') return loadOf({ node }, { sort: 'moment', amount, way: 'ccw' })
-  if (sort === 'components') return { type: 'nodal', node, fx: 0, fy: entry ? negated(amount) : 0, m: 0 }
-  return loadOf({ node }, { sort: 'force', amount, way: 'down' })
-}
-
 function firstAmount(load: Load): Quantity {
   const q = load.type === 'distributed' || load.type === 'couple' ? (load.q ?? load.points?.find((p) => p.q !== 0)?.q) : load.type === 'nodal' || load.type === 'point' ? (load.fy ?? load.fx ?? load.m) : undefined
   return q === undefined ? 10 : magnitude(q).amount
@@ -81,8 +89,12 @@ function firstAmount(load: Load): Quantity {
 export function moved(load: Load, to: { node: string } | { member: string }): Load {
   if ('node' in to) {
     if (load.type === 'nodal') return { ...load, node: to.node }
-    const sort = sortOf(load)
-    return onJoint(to.node, JOINT_SORTS.includes(sort) ? sort : 'force', entryOf(load), entryOf(load)?.amount ?? firstAmount(load))
+    if (load.type === 'point') {
+      const { fx, fy, m } = load
+      // in member axes the components would point elsewhere at a joint
+      if (load.axes !== 'member') return { type: 'nodal', node: to.node, ...(fx !== undefined && { fx }), ...(fy !== undefined && { fy }), ...(m !== undefined && { m }) }
+    }
+    return loadOf({ node: to.node }, { sort: 'force', amount: amountFor(load, 'force'), way: 'down' })
   }
   if (load.type !== 'nodal') return { ...load, member: to.member }
   const { fx, fy, m } = load

@@ -97,7 +97,7 @@ export function EquilibriumBlock({ solution, action }: Solved) {
             <th>Sum</th>
             <th className="n">loads</th>
             <th className="n">reactions</th>
-            <th />
+            <td />
             <th className="n">sum</th>
             <th className="n">residual</th>
           </tr>

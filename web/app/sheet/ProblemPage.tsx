@@ -37,16 +37,18 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
         <span className="top-way" style={{ color: 'var(--hair-2)' }}>
           /
         </span>
-        <TitleField />
+        <h1 className="top-heading">
+          <TitleField />
+        </h1>
       </TopLine>
-      <div className="problem">
+      <main className="problem">
         <Figure part={part} />
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />
           <Outlet />
         </section>
-      </div>
+      </main>
       <Keys />
       <Refused />
     </SheetContext>

@@ -1,5 +1,6 @@
 import { createStore, get, set } from 'idb-keyval'
 import type { Problem } from '@viga/core'
+import { BROUGHT_BACK } from './saving'
 import { trusted, type SheetStore, type Step } from './store'
 
 /** Quiet time after an edit before the list of steps is written, ms. */
@@ -48,7 +49,7 @@ export function takeBack(store: SheetStore, kept: Kept | undefined) {
   if (!kept || !Array.isArray(kept.past) || !Array.isArray(kept.future)) return
   const same = JSON.stringify(kept.problem) === JSON.stringify(problem)
   // edits made before the list arrived, or by another page: their own list is the true one
-  if (!same || past.length > 0) return
+  if (!same || past.some((s) => s.name !== BROUGHT_BACK)) return
   const sound = (steps: Step[]) => steps.every((s) => typeof s.name === 'string' && trusted(s.problem) !== undefined)
   if (kept.past.length + kept.future.length > 0 && sound(kept.past.slice(-3)) && sound(kept.future.slice(-3))) store.setState({ past: kept.past, future: kept.future })
 }

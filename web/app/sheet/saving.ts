@@ -6,6 +6,9 @@ const PAUSE = 350
 /** Time before an unreachable server is tried again, ms. */
 const RETRY = 4000
 
+/** The step by which edits come back that an earlier page could not send. */
+export const BROUGHT_BACK = 'edits from before the page was closed'
+
 interface Draft {
   revision: number
   problem: Problem
@@ -111,7 +114,7 @@ function restore(store: SheetStore, keepAs: (problem: Problem) => void) {
     else localStorage.removeItem(key(id))
     return
   }
-  store.getState().edit('edits from before the page was closed', () => problem)
+  store.getState().edit(BROUGHT_BACK, () => problem)
   store.setState({ drafts: draft.drafts ?? {} })
   if (draft.revision !== revision) {
     const changedAt = save.kind === 'saved' ? save.at : ''

@@ -52,6 +52,8 @@ export interface SheetState {
   actionId: string | null
   shown: Record<Part, Shown>
   enlarge: number
+  /** Under Given, the loads of all cases are drawn at once. */
+  together: boolean
   /** Why the last press of a button or choice changed nothing; fields say theirs at their own place. */
   refused: string | null
   /** Texts that cannot be read yet, by field; they outlive a reload. */
@@ -131,6 +133,7 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
         check: { ...base, reactions: true, diagram },
       },
       enlarge: 0,
+      together: false,
       refused: null,
       drafts: {},
       save: { kind: 'saved', at: initial.changedAt },

@@ -69,7 +69,7 @@ export function LoadsStep({ solution, action, units }: StepProps) {
             <th>on the joint</th>
             <th>less fixed-end forces</th>
             <th className="n">P</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>
@@ -143,9 +143,9 @@ export function SolutionStep({ solution, action, units }: StepProps) {
           <tr>
             <th colSpan={2}>Unknown</th>
             <th className="n">P</th>
-            <th />
+            <td />
             <th className="n">D</th>
-            <th />
+            <td />
             <th>meaning</th>
           </tr>
         </thead>
@@ -189,14 +189,14 @@ export function EndForcesStep({ solution, action, units }: StepProps) {
       <table className="t">
         <thead>
           <tr>
-            <th />
+            <td />
             <th>At</th>
             <th>Force</th>
             <th className="n">d</th>
             <th className="n">k·d</th>
             <th className="n">f</th>
             <th className="n">q</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>
@@ -241,7 +241,7 @@ export function ReactionsStep({ solution, action, units }: StepProps) {
             <th className="n">K·D</th>
             <th className="n">− P</th>
             <th className="n">R</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

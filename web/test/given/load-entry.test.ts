@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Load, Problem } from '@viga/core'
 import { newProblem } from '@viga/core'
-import { entryOf, loadOf, magnitude, negated, waysFor, withSort, type Entry } from '../../app/given/load-entry'
+import { entryOf, loadOf, magnitude, negated, waysFor, type Entry } from '../../app/given/load-entry'
 import { degreesOf, stepped, turned } from '../../app/given/entry-fields'
 import { newLoad } from '../../app/given/new-load'
 
@@ -34,7 +34,6 @@ describe('a load as a row', () => {
     const varying: Load = { type: 'distributed', member: 'AB', direction: 'Y', points: [{ at: 0, q: 1 }, { at: 2, q: 0 }] }
     expect([entryOf(several), entryOf(varying)]).toEqual([undefined, undefined])
   })
-  it('keeps its amount when its sort changes', () => expect(withSort({ sort: 'force', amount: '5 kN', way: 'angle' }, 'moment', true)).toMatchObject({ sort: 'moment', way: 'ccw', amount: '5 kN' }))
   it('turns on the compass, by name in the four main directions', () => {
     const e: Entry = { sort: 'force', amount: 5, way: 'down' }
     expect(turned(e, 180)).toMatchObject({ way: 'left' })

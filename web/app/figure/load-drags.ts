@@ -1,0 +1,59 @@
+import { dimension, edit, siPerCoherent, type Problem, type Structure } from '@viga/core'
+import { lineOf, withLine } from '../given/load-sorts'
+import type { Grip } from './loads'
+import { dot, plus, type Vec } from './marks'
+import { niceBelow } from './scene'
+import { memberLine, type View } from './view'
+
+/** A displacement of the pointer less than this across leaves a place as it is, px. */
+const ACROSS = 9
+
+const round = (v: number, step: number) => Number((Math.round(v / step) * step).toPrecision(12))
+
+/** The case and the place in it of `load:D:0` or `grip:D:0:1`. */
+export function loadPlace(target: string): { caseId: string; index: number; point?: number } {
+  const [kind, ...rest] = target.split(':')
+  const numbers = kind === 'grip' ? rest.splice(-2).map(Number) : rest.splice(-1).map(Number)
+  return { caseId: rest.join(':'), index: numbers[0], point: numbers[1] }
+}
+
+/** A load at a place of a member, moved along it to where the pointer is, in steps of the grid. */
+export function dragAlong(p: Problem, s: Structure, view: View, target: string, at: Vec, step: number): Problem {
+  const { caseId, index } = loadPlace(target)
+  const load = p.loadCases?.find((c) => c.id === caseId)?.loads[index]
+  if (load?.type !== 'point') return p
+  const m = s.members.find((o) => o.id === load.member)
+  if (!m) return p
+  const l = memberLine(s, view, m)
+  const si = siPerCoherent(p.units, dimension.length)
+  const x = dot(plus(at, l.a, -1), l.dir) / view.scale / si
+  const L = m.length / si
+  return edit.setLoad(p, caseId, index, { ...load, at: Math.min(Math.max(0, round(x, step)), Number(L.toPrecision(12))) })
+}
+
+/**
+ * One end or corner of a distributed load, pulled by its grip: away from the member for more, towards it for less, along it
+ * for another place. A uniform load becomes one that varies.
+ */
+export function dragGrip(p: Problem, s: Structure, view: View, grip: Grip, from: Vec, to: Vec, step: number): Problem {
+  const { caseId, index, point = 0 } = loadPlace(grip.target)
+  const load = p.loadCases?.find((c) => c.id === caseId)?.loads[index]
+  if (load?.type !== 'distributed') return p
+  const m = s.members.find((o) => o.id === load.member)
+  if (!m) return p
+  const line = lineOf(load)
+  const moved = plus(to, from, -1)
+  const [away, along] = [dot(moved, grip.back), dot(moved, grip.along)]
+  const force = siPerCoherent(p.units, dimension.forcePerLength)
+  const length = siPerCoherent(p.units, dimension.length)
+  const fine = niceBelow((grip.siPerPx * 4) / force)
+  const value = round((grip.value + away * grip.siPerPx) / force, fine)
+  const L = m.length / length
+  const points = line.points.map((q, i) => {
+    if (i !== point) return q
+    const x = Math.min(Math.max(0, round((grip.x + along / view.scale) / length, step)), L)
+    const place = Math.abs(along) < ACROSS ? q.at : Math.abs(x - L) < 1e-9 * L ? '100%' : x
+    return { at: place, q: Math.abs(away) < 3 ? q.q : value }
+  })
+  return edit.setLoad(p, caseId, index, withLine(load, { ...line, points }))
+}
