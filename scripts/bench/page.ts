@@ -1,6 +1,38 @@
 import { gzipSync } from 'node:zlib'
-import { chromium } from '@playwright/test'
+import { chromium, type Page } from '@playwright/test'
 import { serve } from '../serve.mjs'
+import { tower } from './tower.js'
+
+/** A joint of a frame of 63 members, loads and live moments drawn, dragged: the time from frame to frame. */
+async function drag(page: Page) {
+  const problem = { ...tower(7, 4), title: 'bench: a joint dragged' }
+  const made = await page.request.post(`${address}/?index`, { multipart: { intent: 'open', file: JSON.stringify(problem) }, maxRedirects: 0 })
+  await page.goto(address + made.headers().location, { waitUntil: 'networkidle' })
+  await page.keyboard.press('m')
+  const box = (await page.locator('circle[data-target="node:4.2"]').boundingBox())!
+  const times = await page.evaluate(
+    async ([x, y]) => {
+      const svg = document.querySelector('.figure svg')!
+      svg.setPointerCapture = () => {} // there is no pointer to capture
+      const send = (type: string, dx: number, dy: number, buttons: number) => svg.dispatchEvent(new PointerEvent(type, { bubbles: true, clientX: x + dx, clientY: y + dy, buttons, pointerId: 1 }))
+      send('pointerdown', 0, 0, 1)
+      const out: number[] = []
+      const frame = () => new Promise<number>((r) => requestAnimationFrame(r))
+      let last = await frame()
+      for (let k = 1; k <= 90; k++) {
+        send('pointermove', 20 * Math.sin(k / 3), 25 + 20 * Math.cos(k / 5), 1)
+        const now = await frame()
+        out.push(now - last)
+        last = now
+      }
+      send('pointerup', 0, 25, 0)
+      return out.slice(30)
+    },
+    [box.x + box.width / 2, box.y + box.height / 2],
+  )
+  times.sort((a, b) => a - b)
+  console.log(`drag: a joint of ${problem.members.length} members with loads and moments: a frame every ${times[Math.floor(times.length / 2)].toFixed(1)} ms (median), nine of ten within ${times[Math.floor(times.length * 0.9)].toFixed(1)} ms (16.7 is 60 a second; painted without a graphics card here)`)
+}
 
 /** An edit of a demo problem to repainted diagrams: work on the main thread, and the scripts a problem page loads before use. */
 const { address, stop } = await serve()
@@ -42,6 +74,7 @@ try {
   })
   times.sort((a, b) => a - b)
   console.log(`edit: a keystroke in a coordinate to the repainted moment diagram: median ${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`)
+  await drag(page)
 } finally {
   await browser.close()
   await stop()

@@ -51,26 +51,61 @@ const overlap = (a: Box, b: Box, clear: number) => {
   return w > 0 && h > 0 ? w * h : 0
 }
 
-/** How deep a segment cuts into a box: 0 when it passes outside. */
-function cut(box: Box, o: Obstacle, clear: number): number {
+/** An obstacle with what every look at it needs. */
+interface Barrier {
+  x: number
+  y: number
+  dx: number
+  dy: number
+  length: number
+  half: number
+  x0: number
+  x1: number
+  y0: number
+  y1: number
+}
+
+const barrier = ({ a, b, half }: Obstacle): Barrier => ({
+  x: a.x,
+  y: a.y,
+  dx: b.x - a.x,
+  dy: b.y - a.y,
+  length: Math.hypot(b.x - a.x, b.y - a.y),
+  half,
+  x0: Math.min(a.x, b.x) - half,
+  x1: Math.max(a.x, b.x) + half,
+  y0: Math.min(a.y, b.y) - half,
+  y1: Math.max(a.y, b.y) + half,
+})
+
+/** How deep a segment cuts into a box: 0 when it passes outside. Looked at for every candidate, so it allocates nothing. */
+function cut(box: Box, o: Barrier, clear: number): number {
+  const [w, h] = [box.w / 2 + clear, box.h / 2 + clear]
+  if (o.x0 >= box.x + w || o.x1 <= box.x - w || o.y0 >= box.y + h || o.y1 <= box.y - h) return 0
   const pad = o.half + clear
-  const [x0, x1, y0, y1] = [box.x - box.w / 2 - pad, box.x + box.w / 2 + pad, box.y - box.h / 2 - pad, box.y + box.h / 2 + pad]
   let t0 = 0
   let t1 = 1
-  for (const [p, d, lo, hi] of [
-    [o.a.x, o.b.x - o.a.x, x0, x1],
-    [o.a.y, o.b.y - o.a.y, y0, y1],
-  ]) {
-    if (Math.abs(d) < 1e-9) {
-      if (p <= lo || p >= hi) return 0
-      continue
-    }
-    const [ta, tb] = [(lo - p) / d, (hi - p) / d]
+  const lowX = box.x - box.w / 2 - pad - o.x
+  const highX = box.x + box.w / 2 + pad - o.x
+  if (Math.abs(o.dx) < 1e-9) {
+    if (lowX >= 0 || highX <= 0) return 0
+  } else {
+    const [ta, tb] = [lowX / o.dx, highX / o.dx]
     t0 = Math.max(t0, Math.min(ta, tb))
     t1 = Math.min(t1, Math.max(ta, tb))
     if (t1 <= t0) return 0
   }
-  return (t1 - t0) * Math.hypot(o.b.x - o.a.x, o.b.y - o.a.y) * (box.h + 2 * pad)
+  const lowY = box.y - box.h / 2 - pad - o.y
+  const highY = box.y + box.h / 2 + pad - o.y
+  if (Math.abs(o.dy) < 1e-9) {
+    if (lowY >= 0 || highY <= 0) return 0
+  } else {
+    const [ta, tb] = [lowY / o.dy, highY / o.dy]
+    t0 = Math.max(t0, Math.min(ta, tb))
+    t1 = Math.min(t1, Math.max(ta, tb))
+    if (t1 <= t0) return 0
+  }
+  return (t1 - t0) * o.length * (box.h + 2 * pad)
 }
 
 /** The four corners of a slanted label shrunk to three discs along it: exact enough to lie beside a slanted member. */
@@ -101,29 +136,35 @@ const EDGE = 10
 export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], boxes: readonly Box[] = [], frame?: { width: number; height: number }): Placed[] {
   const words: Box[] = []
   const out: Placed[] = []
+  const barriers = obstacles.map(barrier)
   for (const wish of wishes) {
     let best: { cost: number; at: Vec } | undefined
     const clear = wish.clear ?? 3
     // only what lies within reach of its candidates can be in its way
     const near = reachOf(wish)
-    const inWay = obstacles.filter((o) => Math.min(o.a.x, o.b.x) - o.half < near.x1 && Math.max(o.a.x, o.b.x) + o.half > near.x0 && Math.min(o.a.y, o.b.y) - o.half < near.y1 && Math.max(o.a.y, o.b.y) + o.half > near.y0)
+    const inWay = barriers.filter((o) => o.x0 < near.x1 && o.x1 > near.x0 && o.y0 < near.y1 && o.y1 > near.y0)
     const within = (b: Box) => b.x - b.w / 2 < near.x1 && b.x + b.w / 2 > near.x0 && b.y - b.h / 2 < near.y1 && b.y + b.h / 2 > near.y0
     const takenHere = boxes.filter(within)
     const wordsHere = words.filter(within)
-    const costAt = (at: Vec) => {
+    /** What a place costs; more than `enough` is not counted out. */
+    const costAt = (at: Vec, enough: number) => {
       let cost = 0
       for (const b of discs(wish.mark, at)) {
-        for (const t of takenHere) cost += overlap(b, t, clear)
+        if (frame) cost += 120 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
         // words on words cannot be read at all
         for (const t of wordsHere) cost += 8 * overlap(b, t, clear)
-        for (const o of inWay) cost += cut(b, o, clear)
-        if (frame) cost += 120 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
+        for (const t of takenHere) cost += overlap(b, t, clear)
+        if (cost > enough) return cost
+        for (const o of inWay) {
+          cost += cut(b, o, clear)
+          if (cost > enough) return cost
+        }
       }
       return cost
     }
     const look = (at: Vec, liking: number) => {
       if (best && best.cost <= liking) return
-      const cost = costAt(at) + liking
+      const cost = costAt(at, best ? best.cost - liking : Infinity) + liking
       if (!best || cost < best.cost) best = { cost, at }
     }
     let liking = 0

@@ -18,7 +18,7 @@ export function Combinations() {
         <table className="t" aria-label="Combinations" onKeyDown={onGridKeys}>
           <thead>
             <tr>
-              <th style={{ width: 54 }}>Comb.</th>
+              <th style={{ width: 78 }}>Comb.</th>
               {cases.map((c) => (
                 <th key={c.id} title={c.title}>
                   {c.id}

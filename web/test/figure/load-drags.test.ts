@@ -45,8 +45,9 @@ describe('a load pulled on the Figure', () => {
   it('of several cases is told apart by lines and by a word', () => {
     const two = drawn(edit.addLoad(edit.addCase(withLoads), '2', { type: 'distributed', member: 'AB', direction: 'Y', q: -4 }))
     expect(new Set(two.drawing.wishes.map((w) => w.mark.aside))).toEqual(new Set(['1', '2']))
-    const dashes = (target: string) => two.drawing.groups.find((g) => g.target === target)!.marks.map((m) => (m.t === 'path' ? m.dash : undefined))
-    expect(dashes('load:2:0')).not.toContain(undefined)
+    const dashes = (target: string) => two.drawing.groups.find((g) => g.target === target)!.marks.map((m) => (m.t === 'path' && m.stroke === 'load' ? m.dash : 'no line')).filter((d) => d !== 'no line')
+    expect(new Set(dashes('load:2:0'))).toEqual(new Set(['7 3']))
+    expect(new Set(dashes('load:1:1'))).toEqual(new Set([undefined]))
     expect(drawing.wishes.every((w) => w.mark.aside === undefined)).toBe(true)
   })
 })
