@@ -118,12 +118,13 @@ test('on the Figure: a ring hinges an end, a load is pulled along its member, a 
   await page.locator('[data-target="ring:end:AB"] circle').last().click({ force: true })
   await expect(page.getByText('stable, twice indeterminate')).toBeVisible()
   await page.keyboard.press('Escape')
-  for (const [amount, at] of [['5 kN', '2'], ['6 kN/m', '']]) {
+  const load = async (amount: string, at: string) => {
     await page.getByLabel('joint or member of a new load').fill('AB')
     await page.getByLabel('amount of a new load').fill(amount)
     await page.getByLabel('place of a new load').fill(at)
     await page.getByLabel('amount of a new load').press('Enter')
   }
+  await load('5 kN', '2')
   const arrow = (await page.locator('[data-target="load:1:0"] .hit').boundingBox())!
   const [x, y] = [arrow.x + arrow.width / 2, arrow.y + 12]
   await page.mouse.move(x, y)
@@ -131,8 +132,9 @@ test('on the Figure: a ring hinges an end, a load is pulled along its member, a 
   await page.mouse.move(x + (b[0] - a[0]) / 6, y, { steps: 4 })
   await page.mouse.up()
   await expect(page.getByLabel('place of load 1 of 1')).toHaveValue('3')
+  await load('6 kN/m', '')
   await page.keyboard.press('Escape')
-  await page.locator('[data-target="load:1:1"] .hit').click({ position: { x: 30, y: 5 }, force: true })
+  await page.locator('.figure [data-target="load:1:1"] text, .figure g[data-target="load:1:1"] > text').first().click()
   const grip = (await page.locator('[data-target="grip:1:1:0"]').boundingBox())!
   const [gx, gy] = [grip.x + grip.width / 2, grip.y + grip.height / 2]
   await page.mouse.move(gx, gy)

@@ -33,6 +33,16 @@ export const setNeglectAxial = (p: Problem, neglect: boolean): Problem =>
     else if (d.analysis) delete d.analysis.neglectAxial
   })
 
+/** The unit one kind of result is shown in; undefined goes back to the usual one. Changes no stored value. */
+export const setDisplay = (p: Problem, kind: string, unit: string | undefined): Problem =>
+  produce(p, (d) => {
+    const display = { ...d.units.display }
+    if (unit === undefined) delete display[kind]
+    else display[kind] = unit
+    if (Object.keys(display).length) d.units.display = display
+    else delete d.units.display
+  })
+
 /** Something an interface wishes to remember with the problem; undefined forgets it. */
 export const setView = (p: Problem, key: string, value: unknown): Problem =>
   produce(p, (d) => {

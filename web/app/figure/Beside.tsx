@@ -61,13 +61,17 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
   return null
 }
 
-/** Escape, anywhere on the page. */
+/** Escape, anywhere on the page. The listener stays one and the same: one set anew by another key handler would miss this key. */
 export function useEscape(then: () => void) {
+  const latest = useRef(then)
   useEffect(() => {
-    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && then()
+    latest.current = then
+  })
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && latest.current()
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [then])
+  }, [])
 }
 
 const WIDTH = 288

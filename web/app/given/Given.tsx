@@ -57,18 +57,39 @@ function useJumps() {
   }, [])
 }
 
+/** The question as printed; where it is from and notes of one's own, on demand. */
 function Statement() {
+  const source = useSheet((s) => s.problem.source)
+  const notes = useSheet((s) => s.problem.notes)
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <Words of="statement" label="Statement of the problem" placeholder="The question, as the book prints it" />
+      {(open || source !== undefined) && <Words of="source" label="Source" placeholder="Where it comes from" />}
+      {(open || notes !== undefined) && <Words of="notes" label="Notes" placeholder="Notes of your own" />}
+      {!open && source === undefined && notes === undefined && (
+        <button type="button" className="quiet link words-more" onClick={() => setOpen(true)}>
+          source, notes
+        </button>
+      )}
+    </>
+  )
+}
+
+const LONGEST = { statement: 20_000, source: 2000, notes: 20_000 }
+
+function Words({ of, label, placeholder }: { of: 'statement' | 'source' | 'notes'; label: string; placeholder: string }) {
   const store = useSheetStore()
-  const statement = useSheet((s) => s.problem.statement ?? '')
+  const text = useSheet((s) => s.problem[of] ?? '')
   return (
     <textarea
-      className="statement"
-      aria-label="Statement of the problem"
-      placeholder="The question, as the book prints it"
-      value={statement}
-      maxLength={20_000}
-      rows={Math.max(1, Math.ceil(statement.length / 78))}
-      onChange={(e) => store.getState().edit('statement', (p) => edit.setText(p, 'statement', e.target.value), { merge: 'statement' })}
+      className={`statement ${of}`}
+      aria-label={label}
+      placeholder={placeholder}
+      value={text}
+      maxLength={LONGEST[of]}
+      rows={Math.max(1, Math.ceil(text.length / 78))}
+      onChange={(e) => store.getState().edit(of, (p) => edit.setText(p, of, e.target.value), { merge: of })}
     />
   )
 }

@@ -3,6 +3,7 @@ import { useSheet, useSheetStore } from '../sheet/context'
 import { EntryEditor } from './MemberEditor'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, type Entry } from './load-entry'
+import { LoadFields } from './LoadFields'
 
 /** One load, where it is pressed on the Figure. */
 export function LoadEditor({ caseId, index }: { caseId: string; index: number }) {
@@ -15,9 +16,15 @@ export function LoadEditor({ caseId, index }: { caseId: string; index: number })
   const name = `this load on ${on}`
   return (
     <>
-      {!entry ? <p className="quiet">This load takes more than a line; its values stand in the table.</p> : load.type === 'nodal' ? <ForceFields name={name} entry={entry} onChange={put} /> : <EntryEditor name={name} entry={entry} onChange={put} />}
+      {!entry ? (
+        <LoadFields name={name} load={load} onChange={(l, merge) => store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, l), { merge })} />
+      ) : load.type === 'nodal' ? (
+        <ForceFields name={name} entry={entry} onChange={put} />
+      ) : (
+        <EntryEditor name={name} entry={entry} onChange={put} />
+      )}
       <footer className="editor-foot">
-        <span />
+        <span>{load.type === 'point' ? 'drag it along the member' : load.type === 'distributed' ? 'pull its corners' : ''}</span>
         <button type="button" onClick={() => store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })}>
           take it out
         </button>

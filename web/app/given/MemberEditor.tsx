@@ -11,6 +11,7 @@ export function MemberEditor({ id }: { id: string }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const m = problem.members.find((o) => o.id === id)
+  const [open, setOpen] = useState(m?.axiallyRigid === true || m?.shearDeformation === true)
   if (!m) return null
   const truss = problem.kind === 'truss'
   const hinge = (end: 'start' | 'end') => m.releases?.[end]?.M === true
@@ -45,10 +46,13 @@ export function MemberEditor({ id }: { id: string }) {
         </div>
       )}
       {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
-      <More m={m} />
+      {open && <More m={m} />}
       <footer className="editor-foot">
         <button type="button" onClick={() => store.getState().edit(`turn ${id} round`, (p) => edit.setMember(p, id, { start: m.end, end: m.start, releases: m.releases && { ...(m.releases.end ? { start: m.releases.end } : {}), ...(m.releases.start ? { end: m.releases.start } : {}) } }))}>
           start ⇄ end
+        </button>
+        <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'less' : 'parts, springs, fixed length …'}
         </button>
         <button type="button" onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })}>
           take it out
@@ -58,27 +62,24 @@ export function MemberEditor({ id }: { id: string }) {
   )
 }
 
-/** What is seldom asked for: partial releases, springs, a member that keeps its length; parts of it. */
+/** What is seldom asked for: equal parts, partial releases, springs, a member that keeps its length. */
 function More({ m }: { m: Member }) {
   const store = useSheetStore()
-  const [open, setOpen] = useState(m.axiallyRigid === true || m.shearDeformation === true)
   const [parts, setParts] = useState('2')
   const n = Number(parts)
+  const split = () => n > 1 && n <= 50 && store.getState().edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })
   return (
     <>
       <div className="editor-row">
         <span className="label">Parts</span>
         <div className="body split-line">
-          <EntryInput name={`parts of ${m.id}`} placeholder="2" value={parts} onChange={setParts} onEnter={() => n > 1 && n <= 50 && store.getState().edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem)} />
-          <button type="button" className="plain-button" disabled={!(n > 1 && n <= 50)} onClick={() => store.getState().edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })}>
+          <EntryInput name={`parts of ${m.id}`} placeholder="2" value={parts} onChange={setParts} onEnter={split} />
+          <button type="button" className="plain-button" disabled={!(n > 1 && n <= 50)} onClick={split}>
             split into equal parts
           </button>
         </div>
       </div>
-      <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? 'less' : 'springs, partial releases, keeps its length …'}
-      </button>
-      {open && <MemberDetail m={m} />}
+      <MemberDetail m={m} />
     </>
   )
 }

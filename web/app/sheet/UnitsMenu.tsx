@@ -1,6 +1,6 @@
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { setUnits } from '@viga/core'
+import { edit, setUnits } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from './context'
 
@@ -16,6 +16,13 @@ const CHOICES = [
   ['kgf', 'm'],
   ['tonf', 'm'],
 ] as const
+
+/** Units results may be shown in, whatever the problem is stated in. */
+const SHOWN: Record<string, { label: string; units: readonly string[] }> = {
+  displacement: { label: 'displacements', units: ['mm', 'cm', 'm', 'in', 'ft'] },
+  force: { label: 'forces', units: ['N', 'kN', 'MN', 'lbf', 'kip', 'kgf', 'tonf'] },
+  moment: { label: 'moments', units: ['N*m', 'kN*m', 'kN*cm', 'lbf*ft', 'kip*ft', 'kip*in', 'kgf*m', 'tonf*m'] },
+}
 
 /** The problem's units. Numbers typed without a unit either keep their size or are read anew: the person says which. */
 export function UnitsMenu() {
@@ -42,6 +49,22 @@ export function UnitsMenu() {
             {force}, {length}
           </MenuItem>
         ))}
+        <li role="separator" style={{ borderTop: '1px solid var(--hair)', margin: '4px 0' }} />
+        <li role="none" className="shown-in">
+          {Object.entries(SHOWN).map(([kind, { label, units: names }]) => (
+            <label key={kind}>
+              {label} in
+              <select className="cell-select" aria-label={`${label} shown in`} value={units.display?.[kind] ?? ''} onKeyDown={(e) => e.stopPropagation()} onChange={(e) => store.getState().edit(`${label} in ${e.target.value || 'the usual unit'}`, (p) => edit.setDisplay(p, kind, e.target.value || undefined))}>
+                <option value="">the usual unit</option>
+                {names.map((n) => (
+                  <option key={n} value={n}>
+                    {n.replace('*', '·')}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+        </li>
         {!empty && [
           <li key="rule" role="separator" style={{ borderTop: '1px solid var(--hair)', margin: '4px 0' }} />,
           <MenuItem key="keep" selected={keep} role="menuitemradio" aria-checked={keep} onClick={() => setKeep(true)}>

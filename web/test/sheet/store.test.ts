@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { edit, newProblem, type Problem } from '@viga/core'
 import { createSheet } from '../../app/sheet/store'
+import { takeBack } from '../../app/sheet/history'
 import { keepSaved, settle } from '../../app/sheet/saving'
 
 const demo = JSON.parse(readFileSync(join(import.meta.dirname, '../../database/demo/01-palm-house.viga.json'), 'utf8')) as Problem
@@ -128,5 +129,42 @@ describe('keeping what was typed', () => {
       expect(store.getState()).toMatchObject({ revision: 6, save: { kind: 'saved' }, problem: { title: choice === 'mine' ? 'mine' : 'theirs' } })
       kept.clear()
     }
+  })
+})
+
+describe('undo over a reload', () => {
+  const steps = () => {
+    const store = open()
+    store.getState().edit('move C', (p) => edit.setNode(p, 'C', { x: 8 }))
+    store.getState().edit('move D', (p) => edit.setNode(p, 'D', { x: 16 }))
+    store.getState().undo()
+    const { problem, past, future } = store.getState()
+    return structuredClone({ problem, past, future })
+  }
+  it('takes back the steps that lead to the very problem that is open', () => {
+    const kept = steps()
+    const store = open(kept.problem)
+    takeBack(store, kept)
+    expect(store.getState().past.map((s) => s.name)).toEqual(['move C'])
+    store.getState().redo()
+    expect(store.getState().problem.nodes[3].x).toBe(16)
+    store.getState().undo()
+    store.getState().undo()
+    expect(store.getState().problem).toEqual(demo)
+  })
+  it('leaves them alone when the problem is another, was edited since, or the list is damaged', () => {
+    const kept = steps()
+    const other = open()
+    takeBack(other, kept)
+    expect(other.getState().past).toEqual([])
+    const edited = open(kept.problem)
+    edited.getState().edit('title', (p) => edit.setText(p, 'title', 'x'))
+    edited.getState().edit('back', () => kept.problem)
+    takeBack(edited, kept)
+    expect(edited.getState().past.map((s) => s.name)).toEqual(['title', 'back'])
+    const damaged = open(kept.problem)
+    takeBack(damaged, { ...kept, past: [{ ...kept.past[0], problem: { nodes: 7 } as never }] })
+    expect(damaged.getState().past).toEqual([])
+    takeBack(damaged, undefined)
   })
 })
