@@ -92,7 +92,7 @@ test('springs, settlement, partial releases and a rolled shape', async ({ page }
   await page.getByLabel('shape of section default').selectOption('catalogue')
   await page.getByLabel('rolled shape of default').fill('ipe 30')
   await page.getByLabel('rolled shape of default').press('Tab')
-  await expect(block(page, 'Properties').getByText('A 0.005381 m²')).toBeVisible()
+  await expect(block(page, 'Properties').getByText('A 53.81 cm²')).toBeVisible()
   await page.getByRole('button', { name: 'more of material steel' }).click()
   await page.getByLabel('usual values for steel').selectOption({ label: 'Steel, 210 GPa' })
   const p = await saved(page)

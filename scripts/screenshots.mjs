@@ -16,6 +16,13 @@ const pictures = [
   ['3-editing', /Open Alpine house/, 'given', async (page) => {
     await page.locator('circle[data-target="node:G"], circle[data-target="node:D"], circle[data-target="node:C"]').first().click()
   }],
+  ['3b-loads-and-combinations', /Open Seed store/, 'given', async (page) => {
+    await page.getByText('draw all').click()
+    await page.locator('.sheet-body').evaluate((e) => e.querySelector('[aria-label="Loads"]').scrollIntoView())
+  }],
+  ['3c-group', /Open Seed store/, 'given', async (page) => {
+    for (const [i, id] of ['B78', 'B89'].entries()) await page.locator(`.figure [data-target="member:${id}"] .hit`).first().click({ force: true, modifiers: i ? ['Shift'] : [] })
+  }],
   ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],
   ['5-working-assembly', /Open Orchid balcony/, 'working/assembly', (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover()],
   ['6-results', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: '1.35 G + 1.5 S' }).click()],

@@ -4,8 +4,8 @@ import { useDisplay } from '../sheet/context'
 import { JointEditor } from '../given/JointEditor'
 import { LoadEditor } from '../given/LoadEditor'
 import { MemberEditor } from '../given/MemberEditor'
-import { onScreen, type View } from './view'
-import { vec, type Vec } from './marks'
+import { memberLine, onScreen, type Line, type View } from './view'
+import { plus, vec, type Vec } from './marks'
 import './beside.css'
 
 interface Props {
@@ -48,10 +48,7 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
     const [caseId, index] = [id.slice(0, cut), Number(id.slice(cut + 1))]
     const load = s.cases.find((c) => c.id === caseId)?.loads[index]
     if (!load) return null
-    const at =
-      load.type === 'nodal'
-        ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)]
-        : [s.members[load.member].start, s.members[load.member].end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
+    const at = load.type === 'nodal' ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)] : bandOf(memberLine(s, view, s.members[load.member]))
     return (
       <Floating rest={pointsOf(s, view)} at={at} view={view} title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id} note="load" onClose={onClose}>
         <LoadEditor caseId={caseId} index={index} />
@@ -112,6 +109,11 @@ export function placeBeside(at: readonly Vec[], rest: readonly Vec[], view: { wi
       if (cost < best.cost) best = { cost, p }
     }
   return best.p
+}
+
+/** Points along a member and beside it, where its load is drawn. */
+function bandOf(l: Line): Vec[] {
+  return Array.from({ length: 9 }, (_, i) => plus(l.a, l.dir, (i / 8) * l.px)).flatMap((p) => [p, plus(p, l.up, 55)])
 }
 
 /** Points along every member, close enough together that a form over one is noticed. */

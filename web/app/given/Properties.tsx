@@ -31,7 +31,7 @@ export function Properties() {
         <thead>
           <tr>
             <th style={{ width: 88 }}>Material</th>
-            <th>E</th>
+            <th style={{ width: 86 }}>E</th>
             <th>Unit weight</th>
             <th>Expansion</th>
             <td style={{ width: 36 }} />

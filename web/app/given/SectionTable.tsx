@@ -209,14 +209,16 @@ function Computed({ s, A, I }: { s: Section; A?: number; I?: number }) {
   const units = useSheet((x) => x.problem.units)
   const outcome = useSheet((x) => x.outcome)
   const members = useSheet((x) => x.problem.members)
-  const said = (v: number, d: Dimension) => `${formatNumber(v / siPerCoherent(units, d))} ${coherentUnitName(units, d)}`
+  const said = (v: number, d: Dimension, u = units) => `${formatNumber(v / siPerCoherent(u, d))} ${coherentUnitName(u, d)}`
+  // as handbooks print them: cm² and cm⁴, in² and in⁴
+  const handbook = { ...units, length: { m: 'cm', ft: 'in' }[units.length] ?? units.length }
   const user = members.find((m) => m.section === s.id)
   const m = user && structureOf(outcome)?.members.find((o) => o.id === user.id)
   const EI = m && m.E * m.I > 0 ? said(m.E * m.I, dimension.multiply(dimension.stress, dimension.secondMoment)) : ''
   return (
     <>
-      {A !== undefined && <span>A {said(A, dimension.area)}</span>}
-      {I !== undefined && <span>I {said(I, dimension.secondMoment)}</span>}
+      {A !== undefined && <span>A {said(A, dimension.area, handbook)}</span>}
+      {I !== undefined && <span>I {said(I, dimension.secondMoment, handbook)}</span>}
       {EI && <span>EI {EI}</span>}
     </>
   )
@@ -228,7 +230,7 @@ function CrossSection({ shape }: { shape: NonNullable<ReturnType<typeof sectionS
   const scale = 26 / Math.max(properties.depth, sides.b ?? 0, sides.bBottom ?? 0, sides.d ?? 0)
   const axis = (properties.depth / 2 - properties.yBottom) * scale
   return (
-    <svg width="34" height="32" viewBox="-17 -16 34 32" role="img" aria-label="cross-section">
+    <svg className="section-drawing" width="34" height="30" viewBox="-17 -15 34 30" role="img" aria-label="cross-section">
       <path d={outline(shape, scale)} fill="var(--hair-2)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="0.9" />
       <path d={`M-16 ${axis}H16`} stroke="var(--cedar)" strokeWidth="0.8" strokeDasharray="4 2 1 2" />
     </svg>
