@@ -77,3 +77,34 @@ test('a mechanism is named, with no numbers anywhere', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'This structure is not stable' })).toBeVisible()
   await expect(page.locator('[data-reaction]')).toHaveCount(0)
 })
+
+test('working: the elimination by hand ends at the solver’s displacements', async ({ page }) => {
+  await openCopy(page, /Open Orchid balcony/, 'working/solution')
+  const part = page.getByRole('region', { name: 'Elimination' })
+  await expect(part.getByText('The equations, their right-hand sides last')).toBeVisible()
+  await part.getByRole('button', { name: 'eliminate' }).click()
+  await expect(part.getByText('After step 1 of 4')).toBeVisible()
+  await expect(part.getByText(/plus 0\.5.* times it/)).toBeVisible()
+  await part.getByRole('button', { name: 'to the end' }).click()
+  const lines = part.getByRole('table', { name: 'back-substitution' }).getByRole('row')
+  // D2 = (−18 − 21 000·D5) / 42 000, the deflection shown above in mm
+  await expect(lines.nth(3)).toContainText('−0.001023')
+  await expect(page.getByRole('row').filter({ hasText: 'moves down' })).toContainText('−1.023')
+})
+
+test('working: a matrix is copied and saved in full', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await openCopy(page, /Open Orchid balcony/, 'working/assembly')
+  await page.getByLabel('take K out').selectOption('copy python')
+  await expect(page.getByRole('status').filter({ hasText: 'copied' })).toHaveCount(1)
+  const K = JSON.parse(await page.evaluate(() => navigator.clipboard.readText())) as number[][]
+  expect(K).toHaveLength(9)
+  expect(K[0][0]).toBeCloseTo(840000, 6)
+  expect(K[1][4]).toBe(K[4][1])
+  const download = page.waitForEvent('download')
+  await page.getByLabel('take K out').selectOption('save matrix-market')
+  const stream = await (await download).createReadStream()
+  let text = ''
+  for await (const chunk of stream) text += String(chunk)
+  expect(text).toMatch(/^%%MatrixMarket matrix coordinate real symmetric\n9 9 /)
+})

@@ -7,8 +7,8 @@ import './theme/tokens.css'
 import './theme/base.css'
 import { theme } from './theme/theme'
 
-export async function loader({ request }: Route.LoaderArgs) {
-  return { scheme: await schemeOf(request) }
+export function loader({ request }: Route.LoaderArgs) {
+  return { scheme: schemeOf(request) }
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {

@@ -2,7 +2,6 @@ import { index, route, type RouteConfig } from '@react-router/dev/routes'
 
 export default [
   index('routes/shelf.tsx'),
-  route('scheme', 'routes/scheme.ts'),
   route('problems/:problemId', 'routes/problem.tsx', [
     index('routes/problem-index.ts'),
     route('given', 'routes/given.tsx'),

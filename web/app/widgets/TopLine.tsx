@@ -1,5 +1,5 @@
-import { useEffect } from 'react'
-import { Link, useFetcher, useRouteLoaderData } from 'react-router'
+import { Link } from 'react-router'
+import { useScheme } from './scheme'
 import './top-line.css'
 
 /** The line over every page: whose page it is, and what concerns the whole of Viga. */
@@ -22,16 +22,10 @@ export function TopLine({ children, middle, right }: { children?: React.ReactNod
 }
 
 function SchemeSwitch() {
-  const fetcher = useFetcher()
-  const root = useRouteLoaderData<{ scheme: 'light' | 'dark' }>('root')
-  const now = (fetcher.formData?.get('scheme') as string | null) ?? root?.scheme ?? 'light'
+  const [now, choose] = useScheme()
   const other = now === 'dark' ? 'light' : 'dark'
-  // at once, before the server has kept it
-  useEffect(() => {
-    document.documentElement.dataset.scheme = now
-  }, [now])
   return (
-    <button type="button" onClick={() => void fetcher.submit({ scheme: other }, { method: 'post', action: '/scheme' })}>
+    <button type="button" onClick={() => choose(other)}>
       {other === 'dark' ? 'Dark' : 'Light'}
     </button>
   )

@@ -2,6 +2,7 @@ import { formatNumber, working } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { useSheetStore } from '../sheet/context'
 import { Formula, texLabel, texNumber } from '../widgets/Formula'
+import { MatrixOut } from './MatrixOut'
 import { commonPower, MatrixView, powerWords } from './MatrixView'
 import { PatternView } from './PatternView'
 import { MemberChoice, useMember } from './StiffnessStep'
@@ -42,7 +43,9 @@ export function AssemblyStep({ solution, units }: StepProps) {
       <MatrixView label={`stiffness of ${w.id}`} name={<i>k</i>} entries={w.K} power={power} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
       <div className="matrix-head">
         <span>The whole, free before held</span>
-        <span className="quiet">{powerWords(power, `${units.force}, ${units.length}, rad`)}</span>
+        <span className="quiet">
+          {powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (K ?? working.structureStiffness(solution, units)).values} />}
+        </span>
       </div>
       {K ? (
         <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} free={solution.dofs.free} block={block} at={entry} onPoint={point} onPick={setPinned} />

@@ -19,6 +19,8 @@ interface Props {
   power: number
   /** Rows and columns from this one on are held: a dashed line stands before them. */
   free?: number
+  /** The last column is the right-hand side: a dashed line stands before it. */
+  augmented?: boolean
   /** Numbers under which rows and columns are shown when they are no degrees of freedom. */
   plainNumbers?: boolean
   /** Rows and columns of a member's block, tinted. */
@@ -30,10 +32,11 @@ interface Props {
 }
 
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, entries, power, free, plainNumbers, block, at, onPoint, onPick, label }: Props) {
+export const MatrixView = memo(function MatrixView({ name, entries, power, free, augmented, plainNumbers, block, at, onPoint, onPick, label }: Props) {
   const { rows, columns, values } = entries
   const divide = 10 ** power
-  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? i + 1 : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
+  const cut = augmented ? columns.length - 1 : free
+  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? i + 1 : augmented ? 'P' : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
   const biggest = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
   const cls = (i: number, j: number) => {
     const c: string[] = []
@@ -41,7 +44,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
     if (block && rows[i] && columns[j] && block.has(rows[i].index) && block.has(columns[j].index)) c.push('in')
     if (at && (at.row === i || at.column === j)) c.push('line')
     if (at && at.row === i && at.column === j) c.push('at')
-    if (free === j && j > 0) c.push('cut')
+    if (cut === j && j > 0) c.push('cut')
     return c.join(' ')
   }
   return (
@@ -51,7 +54,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
           <tr>
             <th className="m-name">{name}</th>
             {columns.map((u, j) => (
-              <th key={j} className={free === j && j > 0 ? 'cut' : undefined}>
+              <th key={j} className={cut === j && j > 0 ? 'cut' : undefined}>
                 {mark(u, j)}
               </th>
             ))}

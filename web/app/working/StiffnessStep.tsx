@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router'
 import { useSheetStore } from '../sheet/context'
 import { Formula } from '../widgets/Formula'
 import { commonPower, MatrixView, powerWords } from './MatrixView'
+import { MatrixOut } from './MatrixOut'
 import type { StepProps } from './step'
 
 /** Which member is written out: kept in the address, so that a link shows the same page. */
@@ -87,7 +88,9 @@ export function StiffnessStep({ solution, units }: StepProps) {
       {m.GAs > 0 ? <p className="prose">Shear deformation counts: Φ = 12EI/(G·As·L²) = {formatNumber((12 * m.E * m.I) / (m.GAs * m.length ** 2))} enters the bending terms.</p> : <div className="formula-block"><Formula tex={w.bar ? BAR : FRAME} plain={w.bar ? 'k = EA/L [1 −1; −1 1] along the member' : 'k from EA/L, 12EI/L³, 6EI/L², 4EI/L, 2EI/L'} /></div>}
       <div className="matrix-head">
         <span>{released ? 'In member axes, both ends rigid' : 'In member axes'}</span>
-        <span className="quiet">{words}</span>
+        <span className="quiet">
+          {words} <MatrixOut name={`k of ${w.id}`} values={(w.own ?? w.k).values} />
+        </span>
       </div>
       <MatrixView label={`stiffness of ${w.id} in member axes`} name={<i>k</i>} entries={w.own ?? w.k} power={power} plainNumbers />
       {released && (
@@ -104,7 +107,9 @@ export function StiffnessStep({ solution, units }: StepProps) {
         <span>
           K = Tᵀ·k·T, under the numbers of its unknowns
         </span>
-        <span className="quiet">{words}</span>
+        <span className="quiet">
+          {words} <MatrixOut name={`K of ${w.id}`} values={w.K.values} />
+        </span>
       </div>
       <MatrixView label={`stiffness of ${w.id} in global axes`} name={<i>K</i>} entries={w.K} power={power} />
     </>

@@ -1,6 +1,7 @@
 import { formatNumber, working, type Unknown } from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay, useSheetStore } from '../sheet/context'
+import { EliminationView } from './EliminationView'
 import { NumberMark } from './NumberMark'
 import { MemberChoice, useMember } from './StiffnessStep'
 import type { StepProps } from './step'
@@ -136,7 +137,7 @@ export function SolutionStep({ solution, action, units }: StepProps) {
             </>
           )}
         </i>
-        . Solved by LDLᵀ.
+        . Solved by LDLᵀ; the same by hand, row by row, stands below for up to {working.BY_HAND} unknowns.
       </p>
       <table className="t">
         <thead>
@@ -167,6 +168,7 @@ export function SolutionStep({ solution, action, units }: StepProps) {
         </tbody>
       </table>
       <p className="quiet small">{solution.digitsLost > 9.5 ? `About ${Math.round(solution.digitsLost)} of 16 digits are lost in this solution: the stiffnesses differ very much.` : `About ${Math.max(0, Math.round(solution.digitsLost))} of 16 digits are lost in elimination.`}</p>
+      <EliminationView solution={solution} action={action} units={units} />
     </>
   )
 }

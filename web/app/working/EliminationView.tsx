@@ -1,0 +1,86 @@
+import { formatNumber, working, type Unknown } from '@viga/core'
+import { useMemo, useState } from 'react'
+import { MatrixView } from './MatrixView'
+import { NumberMark } from './NumberMark'
+import type { StepProps } from './step'
+
+/** The free equations written out, and their elimination row by row, one pivot at a time. */
+export function EliminationView({ solution, action, units }: StepProps) {
+  const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
+  const [at, setAt] = useState(0)
+  if (!e) return null
+  const last = e.steps.length
+  const shown = Math.min(at, last)
+  const { K, right } = shown === 0 ? e.start : e.steps[shown - 1]
+  const step = shown === 0 ? undefined : e.steps[shown - 1]
+  const { unknowns } = e.start
+  return (
+    <section className="elimination" aria-label="Elimination">
+      <div className="matrix-head">
+        <span>{shown === 0 ? 'The equations, their right-hand sides last' : `After step ${shown} of ${last}`}</span>
+        <span className="step-buttons">
+          <button type="button" className="plain-button" disabled={shown === 0} onClick={() => setAt(shown - 1)}>
+            back
+          </button>
+          <button type="button" className="plain-button" disabled={shown === last} onClick={() => setAt(shown + 1)}>
+            {shown === 0 ? 'eliminate' : 'next'}
+          </button>
+          <button type="button" className="quiet link" disabled={shown === last} onClick={() => setAt(last)}>
+            to the end
+          </button>
+        </span>
+      </div>
+      <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} augmented />
+      {step && (
+        <p className="prose">
+          The pivot {formatNumber(step.value)} clears the column of <NumberMark n={unknowns[step.pivot].number} free /> below it:{' '}
+          {step.factors.length === 0
+            ? 'there is nothing to clear.'
+            : step.factors.map((f, i) => (
+                <span key={f.row}>
+                  {i > 0 && ', '}
+                  row <NumberMark n={unknowns[f.row].number} free /> {f.factor < 0 ? 'plus' : 'less'} {formatNumber(Math.abs(f.factor))} times it
+                </span>
+              ))}
+        </p>
+      )}
+      {shown === last && <Back e={e} units={units} />}
+    </section>
+  )
+}
+
+/** Back-substitution, from the last unknown up: each line with the numbers put in. */
+function Back({ e, units }: { e: working.Elimination; units: StepProps['units'] }) {
+  const { unknowns } = e.start
+  const name = (u: Unknown) => (
+    <>
+      D<sub>{u.number}</sub>
+    </>
+  )
+  return (
+    <>
+      <p className="prose">Now the last equation has one unknown, and each one before it one more:</p>
+      <table className="t back" aria-label="back-substitution">
+        <tbody>
+          {e.back.map((l) => (
+            <tr key={l.row}>
+              <td className="italic">{name(unknowns[l.row])}</td>
+              <td className="wrap">
+                = ({formatNumber(l.right)}
+                {l.terms.map((t) => (
+                  <span key={t.column}>
+                    {' '}
+                    {t.coefficient < 0 ? '+' : '−'} {formatNumber(Math.abs(t.coefficient))}·({formatNumber(t.value)})
+                  </span>
+                ))}
+                ) / {formatNumber(l.pivot)}
+              </td>
+              <td className="n strong">{formatNumber(l.value)}</td>
+              <td className="ro">{unknowns[l.row].component === 'rotation' ? 'rad' : units.length}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}
