@@ -1,18 +1,18 @@
 import { ThemeProvider } from '@mui/material/styles'
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from 'react-router'
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
-import { schemeOf } from './server/scheme.server'
 import './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
+import { schemeIn, useChosenScheme } from './theme/scheme'
 import { theme } from './theme/theme'
 
 export function loader({ request }: Route.LoaderArgs) {
-  return { scheme: schemeOf(request) }
+  return { scheme: schemeIn(request.headers.get('Cookie') ?? '') }
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {
-  const scheme = useRouteLoaderData<typeof loader>('root')?.scheme ?? 'light'
+  const scheme = useChosenScheme()
   return (
     <html lang="en" data-scheme={scheme}>
       <head>
@@ -33,9 +33,12 @@ export function Layout({ children }: { children: React.ReactNode }) {
 
 export const meta: Route.MetaFunction = () => [{ title: 'Viga' }]
 
+/** The cookie says which colours; without these, which its types leave out, the library writes its own choice over it. */
+const COLOURS_ARE_OURS = { colorSchemeNode: null, storageManager: null }
+
 export default function Root() {
   return (
-    <ThemeProvider theme={theme}>
+    <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
       <Outlet />
     </ThemeProvider>
   )

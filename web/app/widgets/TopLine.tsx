@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { useScheme } from './scheme'
+import { useScheme } from '../theme/scheme'
 import './top-line.css'
 
 /** The line over every page: whose page it is, and what concerns the whole of Viga. */
