@@ -25,6 +25,7 @@ const pictures = [
   }],
   ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],
   ['5-working-assembly', /Open Orchid balcony/, 'working/assembly', (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover()],
+  ['5b-working-elimination', /Open Orchid balcony/, 'working/solution', (page) => page.getByRole('button', { name: 'to the end' }).click()],
   ['6-results', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: '1.35 G + 1.5 S' }).click()],
   ['7-deflected', /Open Palm house/, 'results', async (page) => {
     await page.getByRole('button', { name: 'Wind from the left' }).click()
