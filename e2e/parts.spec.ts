@@ -108,3 +108,11 @@ test('working: a matrix is copied and saved in full', async ({ page, context }) 
   for await (const chunk of stream) text += String(chunk)
   expect(text).toMatch(/^%%MatrixMarket matrix coordinate real symmetric\n9 9 /)
 })
+
+test('check: pointing at a value lights its place on the Figure', async ({ page }) => {
+  await openCopy(page, /Open Orchid balcony/, 'check')
+  const row = page.locator('[data-answer]').first()
+  await row.hover()
+  await expect(page.locator('.figure .lit, .figure .joint-hit.on').first()).toBeAttached()
+  await expect(row).toHaveClass(/lit/)
+})

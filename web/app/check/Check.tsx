@@ -10,6 +10,7 @@ import { VerdictSign } from '../widgets/VerdictSign'
 import { answerName, dimensionOf } from './answer-words'
 import { NewAnswer } from './NewAnswer'
 import { useVerdicts } from './notes'
+import { targetOf } from '../sheet/targets'
 import './check.css'
 
 /** Hand values against Viga's: a verdict beside each and on the Figure, and, where it differs, why. */
@@ -63,7 +64,7 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
   const units = useSheet((s) => s.problem.units)
   const many = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
   const place = a.node ? `node:${a.node}` : a.member ? `member:${a.member}` : `answer:${a.id}`
-  const row = useRow(`${place}+answer:${a.id}`)
+  const row = useRow(targetOf([...new Set([place, `answer:${a.id}`])]))
   const sign = signOf(v)
   const put = (change: Partial<Answer>, merge?: string) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge })
   return (

@@ -123,7 +123,8 @@ export function Figure({ part }: { part: Part }) {
         {part === 'given' && structure && many && !gestures.busy && <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />}
       </div>
       <p className="figure-caption">
-        <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text}
+        <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, together ? null : actionId).text}
+        {together && ' All cases, each by its lines and its label.'}
       </p>
       <LayerBar part={part} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />
     </section>

@@ -24,6 +24,7 @@ export function Combinations() {
                   {c.id}
                 </th>
               ))}
+              <th>Title</th>
               <th style={{ width: 74 }}>For</th>
               <td style={{ width: 24 }} />
             </tr>
@@ -77,6 +78,9 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
           <TextField name={`factor of ${o.id} in ${c.id}`} placeholder="?" value={c.factors[o.id] === undefined ? '' : String(c.factors[o.id])} onCommit={(t) => factor(o.id, t)} />
         </td>
       ))}
+      <td>
+        <TextField name={`title of ${c.id}`} placeholder="none" value={c.title ?? ''} onCommit={(t) => store.getState().edit(`title of ${c.id}`, (p) => edit.setCombination(p, c.id, { title: t || undefined }), { shown: true })?.message ?? null} />
+      </td>
       <td>
         <select className="cell-select" aria-label={`purpose of ${c.id}`} value={c.purpose ?? ''} onChange={(e) => store.getState().edit(`purpose of ${c.id}`, (p) => edit.setCombination(p, c.id, { purpose: (e.target.value || undefined) as Combination['purpose'] }))}>
           <option value="">any</option>
