@@ -1,3 +1,4 @@
+import { dimension, siPerCoherent } from '@viga/core'
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Part } from '../sheet/store'
@@ -11,6 +12,7 @@ import { useFigureKeys } from './keys'
 import { GroupEditor } from '../given/GroupEditor'
 import { Handles } from './Handles'
 import { LayerBar } from './LayerBar'
+import { gridOf } from './grid'
 import { drawScene } from './scene'
 import { SceneView } from './SceneView'
 import { useGestures } from './gestures'
@@ -51,12 +53,19 @@ export function Figure({ part }: { part: Part }) {
   // while the structure is being drawn by hand, the paper must not move under the pointer
   const [held, setHeld] = useState<View | null>(null)
   const nodes = structure?.nodes
-  const fitted = useMemo(() => fit(nodes ?? [], size.width, size.height, FIGURE_INSETS), [nodes, size])
   const hold = drawing && part === 'given'
+  const grid = useMemo(() => (hold ? gridOf(problem) : undefined), [hold, problem])
+  const si = siPerCoherent(problem.units, dimension.length)
+  // while drawing, the grid is in view as well as what stands on it
+  const fitted = useMemo(() => {
+    const corners = grid ? [{ x: 0, y: 0 }, { x: si * Math.max(0, ...grid.xs), y: si * Math.max(0, ...grid.ys) }] : []
+    return fit([...(nodes ?? []), ...corners], size.width, size.height, FIGURE_INSETS)
+  }, [nodes, size, grid, si])
+  const gridWords = grid && `${grid.across}|${grid.up}`
   useEffect(() => {
     setHeld(hold ? fitted : null)
     if (!hold) setOwn(null)
-  }, [hold, size]) // eslint-disable-line react-hooks/exhaustive-deps -- the view of the moment when drawing begins
+  }, [hold, size, gridWords]) // eslint-disable-line react-hooks/exhaustive-deps -- the view of the moment when drawing begins, or the grid changes
   // … until something stands outside it
   useEffect(() => {
     if (!hold || own || !held || !nodes) return
@@ -90,7 +99,7 @@ export function Figure({ part }: { part: Part }) {
     setOwn(null)
     if (hold) setHeld(fitted)
   }, [hold, fitted])
-  const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit, fitting: own === null, grips: scene?.grips ?? [] })
+  const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit, fitting: own === null, grid, grips: scene?.grips ?? [] })
   const group = useMemo(() => chosen(selection), [selection])
   const many = group.nodes.length + group.members.length + group.loads.length > 1
   useFigureKeys(part === 'given')
@@ -99,8 +108,8 @@ export function Figure({ part }: { part: Part }) {
     <section className={`figure${drawing && part === 'given' ? ' drawing' : ''}`} aria-label="Figure">
       <div ref={frame} className="figure-frame">
         <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text} {...gestures.handlers}>
-          {drawing && part === 'given' && !gestures.grid && <GridDots view={view} step={gestures.step} />}
-          {drawing && part === 'given' && gestures.grid && <GridLines view={view} grid={gestures.grid} si={1 / display.length.perSI} />}
+          {drawing && part === 'given' && !grid && <GridDots view={view} step={gestures.step} />}
+          {drawing && part === 'given' && grid && <GridLines view={view} grid={grid} si={si} />}
           {scene && <SceneView groups={scene.groups} labels={scene.labels} lit={lit} />}
           {structure?.nodes.map((n) => {
             const p = onScreen(view, n.x, n.y)

@@ -1,9 +1,9 @@
 import { edit, siPerCoherent, dimension, measure, readStep, type Problem, type Structure } from '@viga/core'
-import { useEffect, useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
+import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf, targetsOf, toggled } from '../sheet/targets'
 import { connect, dropped, type End } from './drawing'
-import { gridOf, snapTo } from './grid'
+import { snapTo, type Grid } from './grid'
 import { dragAlong, dragGrip } from './load-drags'
 import type { Grip } from './loads'
 import { niceBelow } from './scene'
@@ -34,6 +34,8 @@ interface Args {
   /** The view fits itself to the structure; it stands still while a joint is dragged. */
   fitting: boolean
   grips: readonly Grip[]
+  /** The person's own grid, while drawing. */
+  grid: Grid | undefined
 }
 
 type Press = { at: Vec; target: string | null; view: View; moved: boolean; from: string | null; fromPoint: { x: number; y: number } | null; box: boolean; grip?: Grip }
@@ -44,7 +46,7 @@ const NEAR = 13
 const STILL = 4
 
 /** Turns pointer and wheel into view changes, selections and edits. */
-export function useGestures({ view, setView, drawing, movable, structure, refit, fitting, grips }: Args) {
+export function useGestures({ view, setView, drawing, movable, structure, refit, fitting, grips, grid }: Args) {
   const store = useSheetStore()
   const press = useRef<Press | null>(null)
   const [chain, setChain] = useState<string | null>(null)
@@ -61,7 +63,6 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
     return () => window.removeEventListener('keydown', onKey)
   }, [drawing])
   const problem = useSheet((s) => s.problem)
-  const grid = useMemo(() => gridOf(problem), [problem])
   const si = siPerCoherent(problem.units, dimension.length)
   const step = niceBelow((40 / view.scale / si) * 1.0001) // in length units, 16 to 40 px
 
@@ -272,7 +273,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
     if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame') store.getState().edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end as 'start' | 'end', false))
     return `member:${member}`
   }
-  return { handlers, ghost, step: step * si, grid, busy, box, moving, chain, placeTyped }
+  return { handlers, ghost, step: step * si, busy, box, moving, chain, placeTyped }
 }
 
 /** The end of a member counts as the member when several things are selected. */
