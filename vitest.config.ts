@@ -4,9 +4,9 @@ export default defineConfig({
   test: {
     testTimeout: 30_000,
     projects: [
-      { test: { name: 'core', include: ['core/test/**/*.test.ts'] } },
+      { test: { name: 'core', include: ['core/test/**/*.test.ts'], setupFiles: ['core/test/random.setup.ts'] } },
       { test: { name: 'cli', include: ['cli/test/**/*.test.ts'], testTimeout: 60_000 } },
-      { test: { name: 'web', include: ['web/test/**/*.test.ts'], exclude: ['web/test/server/**'] } },
+      { test: { name: 'web', include: ['web/test/**/*.test.ts'], exclude: ['web/test/server/**'], setupFiles: ['core/test/random.setup.ts'] } },
       // one real MariaDB of its own for the tests that need one, on a free port with fresh data
       { test: { name: 'server', include: ['web/test/server/**/*.test.ts'], globalSetup: ['web/test/server/database.setup.ts'], fileParallelism: false } },
     ],

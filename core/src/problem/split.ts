@@ -1,9 +1,12 @@
 import { produce } from 'immer'
-import { AT_END, placeOn, type Cut } from '../loads/kind.js'
+import { placeOn, type Cut } from '../loads/kind.js'
 import { splitLoad } from '../loads/index.js'
 import { memberLabel, nextNodeLabel } from './labels.js'
 import { measure, tidyPlace, type Measure } from './measure.js'
 import type { Answer, Member, Problem } from './types.js'
+
+/** The shortest part a member is split into, of its length: shorter ones would be joints at one place. */
+const SHORTEST = 1e-6
 
 /**
  * Splits a member at a joint that lies on it, `share` of its length from the start. What acts on it goes to the half it
@@ -29,7 +32,7 @@ export function splitMember(p: Problem, id: string, shares: readonly number[]): 
   const whole = p.members.find((m) => m.id === id)
   const m = measure(p)
   const [a, b] = [m.at.get(whole?.start ?? ''), m.at.get(whole?.end ?? '')]
-  const sorted = [...shares].sort((x, y) => x - y).filter((s, i, all) => s > AT_END && s < 1 - AT_END && !(s - all[i - 1] <= AT_END))
+  const sorted = apart(shares)
   const nodes: string[] = []
   if (!whole || !a || !b) return { problem: p, nodes }
   let problem = p
@@ -50,6 +53,13 @@ export function splitMember(p: Problem, id: string, shares: readonly number[]): 
   return { problem, nodes }
 }
 
+/** Shares of a length in order, less those that stand at an end or at the one before: a part would have no length. */
+function apart(shares: readonly number[]): number[] {
+  const kept: number[] = []
+  for (const s of [...shares].sort((x, y) => x - y)) if (s - (kept.at(-1) ?? 0) > SHORTEST && s < 1 - SHORTEST) kept.push(s)
+  return kept
+}
+
 /** Splits a member into n equal parts. */
 export const divideMember = (p: Problem, id: string, n: number) => splitMember(p, id, Array.from({ length: n - 1 }, (_, i) => (i + 1) / n))
 
@@ -62,7 +72,7 @@ export function crossing(m: Measure, one: Member, other: Member): { one: number;
   if (Math.abs(det) <= 1e-9 * Math.hypot(ux, uy) * Math.hypot(vx, vy)) return undefined
   const s = ((c.x - a.x) * vy - (c.y - a.y) * vx) / det
   const t = ((c.x - a.x) * uy - (c.y - a.y) * ux) / det
-  const inside = (v: number) => v > 1e-6 && v < 1 - 1e-6
+  const inside = (v: number) => v > SHORTEST && v < 1 - SHORTEST
   return inside(s) && inside(t) ? { one: s, other: t } : undefined
 }
 

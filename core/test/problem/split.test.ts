@@ -62,6 +62,7 @@ describe('splitting a member', () => {
     expect(splitMemberAt(p, 'AB', 'A', 0.5)).toBe(p)
     expect(splitMember(p, 'nobody', [0.5]).problem).toBe(p)
     expect(splitMember(p, 'AB', [0, 1]).nodes).toEqual([])
+    expect(splitMember(p, 'AB', [1e-9, 0.4, 0.4 + 1e-9, 1 - 1e-9]).nodes).toEqual(['D'])
   })
 
   it('joins two members that cross', () => {
