@@ -1,4 +1,4 @@
-import { removeLoad, removeMembers, removeNodes, setSupport } from '../problem/edits.js'
+import { removeLoad, removeMembers, removeNodes, setFirstOrder, setSupport } from '../problem/edits.js'
 import { coincident, mergeNodes } from '../problem/merge.js'
 import { measure, type Measure } from '../problem/measure.js'
 import { crossing, joinCrossing, splitMemberAt } from '../problem/split.js'
@@ -9,7 +9,7 @@ import { membersNear } from './nearness.js'
 
 /** Something doubtful in a statement, with the place it concerns and, where there is one, a repair. */
 export interface Doubt {
-  kind: 'invalid' | 'coincident' | 'duplicate' | 'overlap' | 'loose-joint' | 'crossing' | 'unreached' | 'unsupported' | 'unloaded' | 'separate' | 'idle'
+  kind: 'invalid' | 'coincident' | 'duplicate' | 'overlap' | 'loose-joint' | 'crossing' | 'unreached' | 'unsupported' | 'unloaded' | 'separate' | 'idle' | 'second-order'
   /** `error` keeps the problem from being solved or kept, `warning` is likely a slip, `note` may well be meant. */
   severity: 'error' | 'warning' | 'note'
   path: string
@@ -38,12 +38,19 @@ export function doubts(p: Problem, errors: readonly ProblemError[] = []): Doubt[
     ...onMembers(p, m),
     ...holding(p),
     ...idle(p),
+    ...secondOrder(p),
   ]
   const count = new Map<string, number>()
   return all.filter(({ kind }) => {
     count.set(kind, (count.get(kind) ?? 0) + 1)
     return count.get(kind)! <= MOST
   })
+}
+
+/** Second order is kept when a file asks for it, and can be given up for a first-order solution. */
+function secondOrder(p: Problem): Doubt[] {
+  if (p.analysis?.order !== 2) return []
+  return [{ kind: 'second-order', severity: 'error', path: 'analysis.order', message: 'The problem asks for a second-order solution; Viga solves first-order problems.', nodes: [], members: [], repair: { label: 'Solve it first order', apply: (q) => setFirstOrder(q) } }]
 }
 
 function refused(p: Problem, { path, message }: ProblemError): Doubt {

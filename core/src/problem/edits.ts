@@ -243,6 +243,14 @@ export const setSymbol = (p: Problem, name: string, value: Quantity | undefined)
     else d.symbols[name] = value
   })
 
+/** Asks for a first-order solution, which is what a problem that says nothing gets. */
+export const setFirstOrder = (p: Problem): Problem =>
+  produce(p, (d) => {
+    if (!d.analysis) return
+    delete d.analysis.order
+    if (Object.keys(d.analysis).length === 0) delete d.analysis
+  })
+
 // answers
 
 export const addAnswer = (p: Problem, answer: Omit<Answer, 'id'>): Problem =>

@@ -7,6 +7,8 @@ import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { VerdictSign } from '../widgets/VerdictSign'
+import { AnswerFields } from './AnswerFields'
+import { changeTo, fitted, type Place } from './answer-place'
 import { answerName, dimensionOf } from './answer-words'
 import { NewAnswer } from './NewAnswer'
 import { useVerdicts } from './notes'
@@ -145,8 +147,30 @@ function Told({ a, v }: { a: Answer; v: AnswerVerdict }) {
           </>
         )}
       </p>
-      {a.note && <p className="prose quiet">{a.note}</p>}
+      <PlaceEditor a={a} />
     </section>
+  )
+}
+
+/** Where the value stands and its note, to be changed in place. */
+function PlaceEditor({ a }: { a: Answer }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const put = (change: Partial<Answer>, merge?: string) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge, shown: true })
+  const move = (place: Place) => {
+    const fit = fitted(problem, place)
+    setRefusal((fit ? put(changeTo(fit), `place ${a.id}`)?.message : 'There is no place for such a value.') ?? null)
+  }
+  return (
+    <div className="new-answer" role="group" aria-label={`place of ${answerName(a)}`}>
+      <span className="quiet">stands for</span>
+      <AnswerFields problem={problem} place={a} onChange={move} />
+      <span className="note-field">
+        <TextField name={`note to ${answerName(a)} (${a.id})`} value={a.note ?? ''} placeholder="a note, if you like" onCommit={(t) => put({ note: t === '' ? undefined : t })?.message ?? null} />
+      </span>
+      {refusal && <p className="pencil">{refusal}</p>}
+    </div>
   )
 }
 
