@@ -34,6 +34,8 @@ export interface Obstacle {
   b: Vec
   /** Half its thickness, px. */
   half: number
+  /** How much worse it is to lie on than a load arrow; 1 unless said otherwise. */
+  weight?: number
 }
 
 export function boxOf(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box {
@@ -59,19 +61,21 @@ interface Barrier {
   dy: number
   length: number
   half: number
+  weight: number
   x0: number
   x1: number
   y0: number
   y1: number
 }
 
-const barrier = ({ a, b, half }: Obstacle): Barrier => ({
+const barrier = ({ a, b, half, weight = 1 }: Obstacle): Barrier => ({
   x: a.x,
   y: a.y,
   dx: b.x - a.x,
   dy: b.y - a.y,
   length: Math.hypot(b.x - a.x, b.y - a.y),
   half,
+  weight,
   x0: Math.min(a.x, b.x) - half,
   x1: Math.max(a.x, b.x) + half,
   y0: Math.min(a.y, b.y) - half,
@@ -105,7 +109,7 @@ function cut(box: Box, o: Barrier, clear: number): number {
     t1 = Math.min(t1, Math.max(ta, tb))
     if (t1 <= t0) return 0
   }
-  return (t1 - t0) * o.length * (box.h + 2 * pad)
+  return (t1 - t0) * o.length * (box.h + 2 * pad) * o.weight
 }
 
 /** The four corners of a slanted label shrunk to three discs along it: exact enough to lie beside a slanted member. */
@@ -121,9 +125,12 @@ function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
   })
 }
 
+/** How much worse than on a load arrow a label lies on another: two of them cannot be read at all. */
+const WORDS = 40
 /** A label whose best place costs more than this looks farther out. */
 const CROWDED = 30
-/** How far out it looks, px. */
+/** The rings on which it looks, and how far out its words may reach, px. */
+const OUTWARD = [10, 16, 22, 28, 36, 46, 58]
 const FARTHEST = 64
 
 /** Labels keep this far from the edge of the picture, px. */
@@ -151,8 +158,7 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
       let cost = 0
       for (const b of discs(wish.mark, at)) {
         if (frame) cost += 120 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
-        // words on words cannot be read at all
-        for (const t of wordsHere) cost += 8 * overlap(b, t, clear)
+        for (const t of wordsHere) cost += WORDS * overlap(b, t, clear)
         for (const t of takenHere) cost += overlap(b, t, clear)
         if (cost > enough) return cost
         for (const o of inWay) {
@@ -176,7 +182,7 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
     }
     // nothing free: farther out, round the places that were wished for
     if (best && best.cost > CROWDED && !wish.optional)
-      for (const at of firstOf(wish.candidates, 3)) for (const r of [16, 28, 42, 58]) for (let k = 0; k < 12; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 6), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 6) }, 6 + r / 3)
+      for (const at of firstOf(wish.candidates, 3)) for (const r of OUTWARD) for (let k = 0; k < 16; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 8), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 8) }, 6 + r / 3)
     if (!best) continue
     if (wish.optional && best.cost > Math.max(1, liking)) continue
     words.push(...discs(wish.mark, best.at))

@@ -139,7 +139,7 @@ const faint = (groups: Group[]): Group[] => groups.map((g) => ({ ...g, marks: g.
 function memberObstacles(s: Structure, view: View, axis: boolean): Obstacle[] {
   return s.members.map((m) => {
     const { a, b } = memberLine(s, view, m)
-    return { a, b, half: m.bar || axis ? 2 : 5 }
+    return { a, b, half: m.bar || axis ? 2 : 5, weight: 8 }
   })
 }
 

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { work, type Problem } from '@viga/core'
+import { addShape, frameShape, newProblem, work, type Problem } from '@viga/core'
 import { placeBeside } from '../../app/figure/Beside'
 import { textWidth, vec } from '../../app/figure/marks'
 import { drawScene, type Layers } from '../../app/figure/scene'
-import { FIGURE_INSETS, fit, inPlane, onScreen, zoomAt } from '../../app/figure/view'
+import { FIGURE_INSETS, fit, inPlane, memberLine, onScreen, zoomAt } from '../../app/figure/view'
 import { drawnLoads, loadWords } from '../../app/figure/words'
 import { displayOf } from '../../app/sheet/display'
 
@@ -15,13 +15,14 @@ const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(re
 const none: Layers = { loads: false, dimensions: false, supports: true, unknowns: false, reactions: false, names: false, diagram: null, deflected: false }
 const given = { ...none, loads: true, dimensions: true }
 
-function scene(problem: Problem, layers: Layers, caseIndex = 0) {
+/** The scene of a problem with the loads of one case, or of all of them. */
+function scene(problem: Problem, layers: Layers, caseIndex = 0, all = false) {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('a demo problem is not solved')
   const view = fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS)
   const display = displayOf(problem)
   const action = outcome.solution.cases[caseIndex]
-  return { view, ...drawScene({ structure: outcome.structure, view, layers, loads: drawnLoads(outcome.structure, new Set([action.id]), display), display, solved: { solution: outcome.solution, action }, enlarge: 0 }) }
+  return { view, structure: outcome.structure, ...drawScene({ structure: outcome.structure, view, layers, loads: drawnLoads(outcome.structure, new Set(all ? outcome.structure.cases.map((c) => c.id) : [action.id]), display), display, solved: { solution: outcome.solution, action }, enlarge: 0 }) }
 }
 
 function loadsOf(problem: Problem) {
@@ -43,6 +44,75 @@ function covered(labels: ReturnType<typeof scene>['labels']): number {
   return most
 }
 
+/** How far a member runs through an upright label, px; its own name may lie along it. */
+function struck(s: ReturnType<typeof scene>): { label: string; px: number } {
+  let most = { label: '', px: 0 }
+  for (const l of s.labels.filter((o) => !o.mark.rotate))
+    for (const m of s.structure.members) {
+      const { a, b } = memberLine(s.structure, s.view, m)
+      const px = inside(l.box, a, b)
+      if (px > most.px) most = { label: `${l.mark.text} on ${m.id}`, px }
+    }
+  return most
+}
+
+/** The length of a segment within a box. */
+function inside(box: { x: number; y: number; w: number; h: number }, a: { x: number; y: number }, b: { x: number; y: number }): number {
+  let [t0, t1] = [0, 1]
+  for (const [o, d, c, half] of [[a.x, b.x - a.x, box.x, box.w / 2], [a.y, b.y - a.y, box.y, box.h / 2]]) {
+    if (Math.abs(d) < 1e-9) {
+      if (Math.abs(o - c) >= half) return 0
+      continue
+    }
+    const [p, q] = [(c - half - o) / d, (c + half - o) / d]
+    t0 = Math.max(t0, Math.min(p, q))
+    t1 = Math.min(t1, Math.max(p, q))
+  }
+  return Math.max(0, t1 - t0) * Math.hypot(b.x - a.x, b.y - a.y)
+}
+
+/** A frame of n bays and storeys with loads on all its beams and wind on its side. */
+function loadedFrame(bays: number, storeys: number): Problem {
+  const empty = newProblem('crowd')
+  const p = addShape(empty, frameShape(Array.from({ length: bays }, () => 6), Array.from({ length: storeys }, () => 3.5), 'fixed'))
+  const at = new Map(p.nodes.map((n) => [n.id, n]))
+  const beams = p.members.filter((m) => at.get(m.start)!.y === at.get(m.end)!.y)
+  return {
+    ...p,
+    materials: [{ id: 'steel', E: '200 GPa' }],
+    sections: [{ id: 's', A: '80 cm^2', I: '9000 cm^4' }],
+    members: p.members.map((m) => ({ ...m, material: 'steel', section: 's' })),
+    loadCases: [{ id: 'Q', loads: beams.map((m) => ({ type: 'distributed' as const, member: m.id, direction: 'Y' as const, q: '-4 kN/m' })) }, { id: 'G', loads: [...beams.map((m, i) => ({ type: 'distributed' as const, member: m.id, direction: 'Y' as const, q: `${-10 - i} kN/m` })), ...p.nodes.filter((n) => n.x === 0 && n.y !== 0).map((n) => ({ type: 'nodal' as const, node: n.id, fx: '12.5 kN' }))] }],
+  }
+}
+
+describe.each([
+  [3, 1, 1],
+  [20, 2, 4],
+  [45, 4, 5],
+  [63, 4, 7],
+])('a loaded frame of %i members', (count, bays, storeys) => {
+  const problem = loadedFrame(bays, storeys)
+  const sets: [string, Layers][] = [
+    ['given', given],
+    ['moments', { ...none, diagram: 'M' }],
+    ['moments and reactions', { ...none, diagram: 'M', reactions: true }],
+    ['shear', { ...none, diagram: 'V' }],
+    ['unknowns', { ...none, unknowns: true, names: true }],
+  ]
+  it.each(sets)('%s: no label on another or on a member', (_, layers) => {
+    expect(problem.members.length).toBe(count)
+    const s = scene(problem, layers, 1)
+    expect(covered(s.labels)).toBeLessThan(12)
+    expect(struck(s)).toEqual({ label: expect.any(String) as string, px: expect.closeTo(0, -1) as number })
+  })
+  it('all cases drawn at once: the same', () => {
+    const s = scene(problem, given, 0, true)
+    expect(covered(s.labels)).toBeLessThan(12)
+    expect(struck(s)).toEqual({ label: expect.any(String) as string, px: expect.closeTo(0, -1) as number })
+  })
+})
+
 describe.each(demo)('%s', (_, problem) => {
   const sets: [string, Layers][] = [
     ['given', given],
@@ -53,6 +123,7 @@ describe.each(demo)('%s', (_, problem) => {
     for (let c = 0; c < problem.loadCases!.length; c++) {
       const s = scene(problem, layers, c)
       expect(covered(s.labels)).toBeLessThan(12)
+      expect(struck(s)).toEqual({ label: expect.any(String) as string, px: expect.closeTo(0, -1) as number })
       for (const n of problem.nodes) expect(s.labels.some((l) => l.key === `j${n.id}`)).toBe(true)
       for (const l of s.labels) {
         expect(l.box.x - l.box.w / 2).toBeGreaterThan(-6)
