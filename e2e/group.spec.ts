@@ -165,4 +165,13 @@ test('joints clicked on uneven bays; rows copied into another problem', async ({
   await newSheet(page)
   await page.keyboard.press('Control+v')
   await expect(page.getByLabel('x of C', { exact: true })).toHaveValue('17.5')
+  // cut takes them out and keeps them on the clipboard, to be pasted elsewhere or undone here
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Control+x')
+  await expect(page.getByLabel('x of C', { exact: true })).toHaveCount(0)
+  await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toContain('C\t17.5\t0')
+  await page.keyboard.press('Control+v')
+  await expect(page.getByLabel('x of C', { exact: true })).toHaveValue('17.5')
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('x of B', { exact: true })).toHaveValue('12')
 })

@@ -157,10 +157,10 @@ function PlaceEditor({ a }: { a: Answer }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const [refusal, setRefusal] = useState<string | null>(null)
-  const put = (change: Partial<Answer>, merge?: string) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge, shown: true })
+  const put = (change: Partial<Answer>) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
   const move = (place: Place) => {
     const fit = fitted(problem, place)
-    setRefusal((fit ? put(changeTo(fit), `place ${a.id}`)?.message : 'There is no place for such a value.') ?? null)
+    setRefusal((fit ? put(changeTo(fit))?.message : 'There is no place for such a value.') ?? null)
   }
   return (
     <div className="new-answer" role="group" aria-label={`place of ${answerName(a)}`}>

@@ -13,7 +13,8 @@ import { GroupEditor } from '../given/GroupEditor'
 import { Handles } from './Handles'
 import { LayerBar } from './LayerBar'
 import { gridOf } from './grid'
-import { drawScene } from './scene'
+import { MovingView } from './MovingView'
+import { drawScene, type Scene } from './scene'
 import { SceneView } from './SceneView'
 import { useGestures } from './gestures'
 import { FIGURE_INSETS, fit, onScreen, type View } from './view'
@@ -85,9 +86,11 @@ export function Figure({ part }: { part: Part }) {
   }, [problem, actionId, together])
   const loads = useMemo(() => (structure ? drawnLoads(structure, cases, display) : []), [structure, cases, display])
   const notes = useCheckNotes(part === 'check' ? view : null)
+  // while something is dragged, labels go along with it and a canvas shows it; at rest it is drawn anew
+  const [rest, setRest] = useState<Scene | null>(null)
   const scene = useMemo(
-    () => structure && drawScene({ structure, view, layers: shown, loads, display, solved, enlarge, notes }),
-    [structure, view, shown, loads, display, solved, enlarge, notes],
+    () => structure && drawScene({ structure, view, layers: shown, loads, display, solved, enlarge, notes, before: rest?.labels }),
+    [structure, view, shown, loads, display, solved, enlarge, notes, rest],
   )
   const lit = useMemo(() => {
     const out = new Set<string>()
@@ -100,6 +103,10 @@ export function Figure({ part }: { part: Part }) {
     if (hold) setHeld(fitted)
   }, [hold, fitted])
   const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit, fitting: own === null, grid, grips: scene?.grips ?? [] })
+  const dragging = useSheet((s) => s.dragging)
+  useBrowserLayout(() => {
+    if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
+  }, [dragging, rest, scene])
   const group = useMemo(() => chosen(selection), [selection])
   const many = group.nodes.length + group.members.length + group.loads.length > 1
   useFigureKeys(part === 'given')
@@ -110,15 +117,20 @@ export function Figure({ part }: { part: Part }) {
         <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text} {...gestures.handlers}>
           {drawing && part === 'given' && !grid && <GridDots view={view} step={gestures.step} />}
           {drawing && part === 'given' && grid && <GridLines view={view} grid={grid} si={si} />}
-          {scene && <SceneView groups={scene.groups} labels={scene.labels} lit={lit} />}
-          {structure?.nodes.map((n) => {
+          {scene && (
+            <g display={rest ? 'none' : undefined}>
+              <SceneView groups={(rest ?? scene).groups} labels={(rest ?? scene).labels} lit={lit} />
+            </g>
+          )}
+          {!rest && structure?.nodes.map((n) => {
             const p = onScreen(view, n.x, n.y)
             return <circle key={n.id} data-target={`node:${n.id}`} cx={p.x} cy={p.y} r={11} className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`} />
           })}
-          {part === 'given' && structure && !drawing && <Handles problem={problem} structure={structure} view={view} selection={selection} grips={scene?.grips ?? []} />}
+          {part === 'given' && structure && !drawing && !rest && <Handles problem={problem} structure={structure} view={view} selection={selection} grips={scene?.grips ?? []} />}
           {part === 'given' && (drawing || gestures.moving) && <Ghost view={view} state={gestures.ghost} display={display} />}
           {gestures.box && <rect className="select-box" x={Math.min(gestures.box.a.x, gestures.box.b.x)} y={Math.min(gestures.box.a.y, gestures.box.b.y)} width={Math.abs(gestures.box.a.x - gestures.box.b.x)} height={Math.abs(gestures.box.a.y - gestures.box.b.y)} />}
         </svg>
+        {rest && scene && <MovingView scene={scene} lit={lit} width={size.width} height={size.height} />}
         {drawing && part === 'given' && <TypedStep at={gestures.ghost.point} chained={gestures.chain !== null} onPlace={gestures.placeTyped} />}
         {empty && part !== 'given' && <p className="figure-empty">Nothing is drawn yet. State the problem under Given.</p>}
         {empty && part === 'given' && !gestures.ghost.point && (

@@ -47,7 +47,7 @@ const GroupView = memo(function GroupView({ group, lit }: { group: Group; lit: b
 })
 
 /** Draws a scene; what is pointed at is lit by class, so that pointing repaints one group. */
-export function SceneView({ groups, labels, lit }: { groups: readonly Group[]; labels: readonly Placed[]; lit: ReadonlySet<string> }) {
+export const SceneView = memo(function SceneView({ groups, labels, lit }: { groups: readonly Group[]; labels: readonly Placed[]; lit: ReadonlySet<string> }) {
   return (
     <>
       {groups.map((g) => (
@@ -60,4 +60,4 @@ export function SceneView({ groups, labels, lit }: { groups: readonly Group[]; l
       ))}
     </>
   )
-}
+})

@@ -152,6 +152,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
     const change = (q: Problem) => (p.grip ? dragGrip(q, structure!, view, p.grip, p.at, at, step) : dragAlong(q, structure!, view, target, at, step))
     const { problem: now } = store.getState()
     if (!p.grip && now.loadCases?.every((c) => c.loads.every((l, i) => `load:${c.id}:${i}` !== target || l.type !== 'point'))) return false
+    store.setState({ dragging: true })
     store.getState().edit('pull a load', change, { merge: `pull ${p.grip?.target ?? target} ${p.at.x} ${p.at.y}`, select: target, shown: true })
     return true
   }
@@ -216,6 +217,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
         store.getState().edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), { merge: `move ${p.from}`, select: `node:${p.from}` })
         if (!moving) {
           setMoving(true)
+          store.setState({ dragging: true })
           refits.current = fitting
           setView(p.view)
         }
@@ -226,6 +228,7 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
       const p = press.current
       press.current = null
       setBusy(false)
+      store.setState({ dragging: false })
       setBox(null)
       if (!p) return
       const at = local(e)
@@ -250,6 +253,13 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
       else if (joint) setChain(chain === joint ? null : joint)
       else if (p.fromPoint) draw(p.fromPoint, p.fromPoint)
       hoverGhost(at)
+    },
+    onPointerCancel: () => {
+      press.current = null
+      setBusy(false)
+      setMoving(false)
+      setBox(null)
+      store.setState({ dragging: false })
     },
     onPointerLeave: () => {
       store.getState().point(null)

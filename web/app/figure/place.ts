@@ -27,6 +27,8 @@ export interface Placed {
   target?: string
   mark: TextMark
   box: Box
+  /** Where it stands from the place liked most. */
+  off: Vec
 }
 
 export interface Obstacle {
@@ -184,16 +186,34 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
     if (best && best.cost > CROWDED && !wish.optional)
       for (const at of firstOf(wish.candidates, 3)) for (const r of OUTWARD) for (let k = 0; k < 16; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 8), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 8) }, 6 + r / 3)
     if (!best) continue
+    const [liked] = firstOf(wish.candidates, 1)
     if (wish.optional && best.cost > Math.max(1, liking)) continue
     words.push(...discs(wish.mark, best.at))
-    out.push({
-      key: wish.key,
-      target: wish.target,
-      mark: { ...wish.mark, anchor: 'middle', x: best.at.x, y: best.at.y },
-      box: boxOf(wish.mark, best.at),
-    })
+    out.push(placed(wish, best.at, liked))
   }
   return out
+}
+
+const placed = (wish: Wish, at: Vec, liked: Vec): Placed => ({
+  key: wish.key,
+  target: wish.target,
+  mark: { ...wish.mark, anchor: 'middle', x: at.x, y: at.y },
+  box: boxOf(wish.mark, at),
+  off: { x: at.x - liked.x, y: at.y - liked.y },
+})
+
+/**
+ * Labels as they stood, each as far from the place it likes most as before: what they belong to is being dragged, and they
+ * go along with it without looking for another place. One that was left out stays out; a new one takes its first place.
+ */
+export function placeAsBefore(wishes: readonly Wish[], before: readonly Placed[]): Placed[] {
+  const offs = new Map(before.map((l) => [l.key, l.off]))
+  return wishes.flatMap((wish) => {
+    const off = offs.get(wish.key)
+    const [liked] = firstOf(wish.candidates, 1)
+    if (!liked || (!off && wish.optional)) return []
+    return [placed(wish, { x: liked.x + (off?.x ?? 0), y: liked.y + (off?.y ?? 0) }, liked)]
+  })
 }
 
 /** The rectangle that a wish's candidates, and the places round them, can cover. */

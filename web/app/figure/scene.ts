@@ -6,7 +6,7 @@ import { dimensionGroups } from './dimensions'
 import { drawLoads, LOAD_HAND, type DrawnLoad, type Grip } from './loads'
 import { circle, plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND, memberGroups } from './members'
-import { again, place, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
+import { again, place, placeAsBefore, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
 import { drawReactions, drawUnknowns } from './reactions'
 import { poseOf, supportGroups } from './supports'
 import { MANY, memberLine, onScreen, roominess, type View } from './view'
@@ -34,6 +34,8 @@ export interface SceneInput {
   enlarge: number
   /** Values of Check drawn at their places. */
   notes?: readonly Wish[]
+  /** While something is dragged: the labels as they stood before, which go along with what they belong to. */
+  before?: readonly Placed[]
 }
 
 export interface Scene {
@@ -123,7 +125,8 @@ export function drawScene(input: SceneInput): Scene {
   const names = layers.names ? memberNames(s, view, display) : []
   // in a crowd, values along members are said where they have room; the table has them all
   const said = s.members.length > MANY ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w)) : wishes
-  const labels = place([...letters, ...(input.notes ?? []), ...said, ...names], obstacles, boxes, view)
+  const all = [...letters, ...(input.notes ?? []), ...said, ...names]
+  const labels = input.before ? placeAsBefore(all, input.before) : place(all, obstacles, boxes, view)
   if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, [...boxes, ...loaded], labels)))
   return { groups, labels, enlarged, grips }
 }

@@ -1,10 +1,11 @@
 import Snackbar from '@mui/material/Snackbar'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Figure } from '../figure/Figure'
 import type { StoredProblem } from '../server/problems.server'
 import { TopLine } from '../widgets/TopLine'
+import { calmed } from './calm'
 import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from './context'
 import { keepHistory } from './history'
@@ -17,6 +18,7 @@ import './sheet.css'
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
 export function ProblemPage({ stored }: { stored: StoredProblem }) {
   const [store] = useState(() => createSheet(stored))
+  const calm = useMemo(() => calmed(store), [store])
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
   const { pathname } = useLocation()
@@ -46,7 +48,9 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />
-          <Outlet />
+          <SheetContext value={calm}>
+            <Outlet />
+          </SheetContext>
         </section>
       </main>
       <Keys />

@@ -54,6 +54,8 @@ export interface SheetState {
   enlarge: number
   /** Under Given, the loads of all cases are drawn at once. */
   together: boolean
+  /** Something on the Figure is being dragged. */
+  dragging: boolean
   /** Why the last press of a button or choice changed nothing; fields say theirs at their own place. */
   refused: string | null
   /** Texts that cannot be read yet, by field; they outlive a reload. */
@@ -134,6 +136,7 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
       },
       enlarge: 0,
       together: false,
+      dragging: false,
       refused: null,
       drafts: {},
       save: { kind: 'saved', at: initial.changedAt },
