@@ -23,6 +23,18 @@ test('a tab killed before it could send loses nothing', async ({ page, context }
   await expect(next.getByText(/^saved /)).toBeVisible()
 })
 
+test('a row that is half typed outlives a reload', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'given')
+  await page.getByLabel('x of a new joint').fill('2*span/3')
+  await page.getByLabel('amount of a new load').first().fill('3 kN')
+  await page.reload()
+  await expect(page.getByLabel('x of a new joint')).toHaveValue('2*span/3')
+  await expect(page.getByLabel('amount of a new load').first()).toHaveValue('3 kN')
+  await page.getByLabel('y of a new joint').fill('7')
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('x of a new joint')).toHaveValue('')
+})
+
 test('two tabs: the stale save is refused, both versions stay until one is chosen', async ({ page, context }) => {
   const at = await openCopy(page, /Open Palm house/, 'given')
   const other = await context.newPage()

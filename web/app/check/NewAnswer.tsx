@@ -1,6 +1,7 @@
 import { edit, makeReader, type Answer } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { useNewRow } from '../sheet/new-row'
 import { AnswerFields } from './AnswerFields'
 import { fitted, type Place } from './answer-place'
 import { answerName, dimensionOf } from './answer-words'
@@ -11,8 +12,7 @@ export function NewAnswer() {
   const problem = useSheet((s) => s.problem)
   const actionId = useSheet((s) => s.actionId)
   const [draft, setDraft] = useState<Place>({ quantity: problem.kind === 'truss' ? 'axial' : 'reaction' })
-  const [value, setValue] = useState('')
-  const [note, setNote] = useState('')
+  const [{ value, note }, setTyped] = useNewRow('answer', { value: '', note: '' })
   const [refusal, setRefusal] = useState<string | null>(null)
   const many = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1
   const shown = { ...draft, ...(many && draft.case === undefined && actionId !== null ? { case: actionId } : {}) }
@@ -29,8 +29,7 @@ export function NewAnswer() {
     const error = store.getState().edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer), { shown: true })
     if (error) return setRefusal(error.message)
     setRefusal(null)
-    setValue('')
-    setNote('')
+    setTyped({ value: '', note: '' })
   }
   return (
     <form
@@ -41,8 +40,8 @@ export function NewAnswer() {
       }}
     >
       <AnswerFields problem={problem} place={place ?? shown} onChange={(d) => (setDraft(d), setRefusal(null))} />
-      <input className="cell-input hand" aria-label="your value" placeholder="your value" value={value} spellCheck={false} autoComplete="off" onChange={(e) => (setValue(e.target.value), setRefusal(null))} />
-      <input className="cell-input note" aria-label="note to your value" placeholder="a note, if you like" value={note} onChange={(e) => setNote(e.target.value)} />
+      <input className="cell-input hand" aria-label="your value" placeholder="your value" value={value} spellCheck={false} autoComplete="off" onChange={(e) => (setTyped({ value: e.target.value, note }), setRefusal(null))} />
+      <input className="cell-input note" aria-label="note to your value" placeholder="a note, if you like" value={note} onChange={(e) => setTyped({ value, note: e.target.value })} />
       <button type="submit" className="plain-button">
         Check it
       </button>

@@ -1,6 +1,7 @@
 import { dimension, edit, nextNodeLabel, placeNode, readRelative, renumberNodes, type Quantity } from '@viga/core'
 import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { baysRefusal, setGrid } from '../figure/grid'
 import { EntryInput, OneLine, Refusal } from '../widgets/OneLine'
@@ -69,7 +70,7 @@ const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity;
 function NewJoint() {
   const store = useSheetStore()
   const label = useSheet((s) => nextNodeLabel(s.problem))
-  const [fields, setFields] = useState({ id: '', x: '', y: '' })
+  const [fields, setFields] = useNewRow('joint', { id: '', x: '', y: '' })
   const [refusal, setRefusal] = useState<string | null>(null)
   const row = useRef<HTMLTableRowElement>(null)
   const add = () => {

@@ -1,6 +1,7 @@
 import { edit, type LoadCase } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys } from '../widgets/Block'
 import { EntryInput, Refusal } from '../widgets/OneLine'
 import { CaseLine } from './CaseLine'
@@ -66,7 +67,7 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
 /** `AB` and `6 kN/m`: what it is follows from the unit; a plain number is a force on a joint, a uniform load on a member. */
 function NewLoad({ caseId }: { caseId: string }) {
   const store = useSheetStore()
-  const [fields, setFields] = useState({ on: '', amount: '', at: '' })
+  const [fields, setFields] = useNewRow(`load in ${caseId}`, { on: '', amount: '', at: '' })
   const [way, setWay] = useState<Way>('down')
   const [refusal, setRefusal] = useState<{ at: 'on' | 'amount' | 'at'; message: string } | null>(null)
   const add = (from: HTMLElement | null) => {

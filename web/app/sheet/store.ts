@@ -2,6 +2,7 @@ import { checkProblem, problemErrors, resolve, work, type Outcome, type Problem,
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { DiagramKey } from '../figure/diagrams'
 import { solveElsewhere } from './solver'
+import { rowsOf } from './rows-kept'
 import { stillThere } from './targets'
 
 export type Part = 'given' | 'working' | 'results' | 'check'
@@ -162,13 +163,13 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
         const { past, future, problem, selection } = get()
         const step = past[past.length - 1]
         if (!step) return
-        become(step.problem, () => ({ past: past.slice(0, -1), future: [...future, { ...step, problem, selection }], selection: step.selection, drafts: {} }))
+        become(step.problem, () => ({ past: past.slice(0, -1), future: [...future, { ...step, problem, selection }], selection: step.selection, drafts: rowsOf(get().drafts) }))
       },
       redo() {
         const { past, future, problem, selection } = get()
         const step = future[future.length - 1]
         if (!step) return
-        become(step.problem, () => ({ future: future.slice(0, -1), past: [...past, { ...step, problem, selection, merge: undefined }], selection: step.selection, drafts: {} }))
+        become(step.problem, () => ({ future: future.slice(0, -1), past: [...past, { ...step, problem, selection, merge: undefined }], selection: step.selection, drafts: rowsOf(get().drafts) }))
       },
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { useNewRow } from '../sheet/new-row'
 import './fields.css'
 
 interface Props {
@@ -47,7 +48,8 @@ export function EntryInput({ name, placeholder, value, onChange, onEnter, onBlur
 
 /** The last row of a table: one line that states a new entry. A refused line stays, with its sentence. */
 export function OneLine({ name, placeholder, onAdd, columns, className = '' }: Props) {
-  const [text, setText] = useState('')
+  const [{ text }, keep] = useNewRow(name, { text: '' })
+  const setText = (t: string) => keep({ text: t })
   const [refusal, setRefusal] = useState<string | null>(null)
   const add = () => {
     if (text.trim() === '') return
