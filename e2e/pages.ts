@@ -16,6 +16,7 @@ export const address = () => process.env.VIGA!
 
 /** The page answers to keys and clicks once it is hydrated. */
 export async function ready(page: Page) {
+  await page.locator('body[data-live]').waitFor({ state: 'attached' })
   await page.waitForLoadState('networkidle')
 }
 

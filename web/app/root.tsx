@@ -1,4 +1,5 @@
 import { ThemeProvider } from '@mui/material/styles'
+import { useEffect } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
 import './theme/fonts'
@@ -37,6 +38,8 @@ export const meta: Route.MetaFunction = () => [{ title: 'Viga' }]
 const COLOURS_ARE_OURS = { colorSchemeNode: null, storageManager: null }
 
 export default function Root() {
+  // the page answers to keys and clicks from here on; the browser tests wait for it
+  useEffect(() => document.body.setAttribute('data-live', ''), [])
   return (
     <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
       <Outlet />
