@@ -99,6 +99,7 @@ export function siPerCoherent(units: ProblemUnits, d: Dimension): number {
 export function coherentUnitName(units: ProblemUnits, d: Dimension): string {
   if (D.equal(d, D.angle)) return 'rad'
   if (D.equal(d, D.temperature)) return 'K'
+  if (D.equal(d, D.perTemperature)) return '1/K'
   const f = d[0]
   const l = d[1] - d[0]
   const raise = (u: string, n: number) => u + (n === 1 ? '' : superscript(n))

@@ -1,3 +1,7 @@
 export * from './matrices.js'
 export { BY_HAND, equations, gaussElimination, type BackLine, type Elimination, type EliminationStep, type Equations } from './elimination.js'
 export { latexNumber, MATRIX_FORMS, matrixText, type MatrixForm } from './matrix-text.js'
+export { addressOf, ledger, type Ledger } from './ledger.js'
+export type { Entry, Origin } from './origins/kind.js'
+export { fieldOf } from './origins/diagrams.js'
+export { evaluate, letters, type Formula, type Letter, type Symbol } from './expression.js'

@@ -1,0 +1,97 @@
+import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
+import type { Dimension } from '../quantity/dimension.js'
+import type { ActionSolution, Solution } from '../analysis/solve.js'
+import type { Problem } from '../problem/types.js'
+import { DIAGRAM } from './origins/diagrams.js'
+import { FIXED_ENDS } from './origins/fixed-ends.js'
+import { relettered } from './expression.js'
+import { GEOMETRY } from './origins/geometry.js'
+import { STATED } from './origins/stated.js'
+import type { Context, Entry, Found, Kind, Origin } from './origins/kind.js'
+import { STIFFNESS } from './origins/stiffness.js'
+import { SOLUTION } from './origins/solution.js'
+
+/**
+ * Every number of the working by its address, with where it came from: stated in the problem, a formula of other numbers
+ * (each with its own address), or solved together with others. Values are the solver's own, in the problem's coherent
+ * units; the formulas only say how they hang together, and a test evaluates each of them.
+ */
+export interface Ledger {
+  context: Context
+  /** A number by its address; undefined where there is none such. */
+  entry(address: string): Entry | undefined
+  /** The same with its origin. */
+  origin(address: string): Entry & { origin: Origin }
+}
+
+export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...DIAGRAM }
+
+/** The address of a number: what it is, then which. */
+export const addressOf = (...parts: (string | number)[]): string => parts.map((p) => encodeURIComponent(String(p))).join('/')
+
+export function ledger(solution: Solution, units: ProblemUnits, action: ActionSolution, problem?: Problem): Ledger {
+  const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
+  const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
+  const known = new Map<string, { found: Found; entry: Entry } | undefined>()
+  const look = (address: string) => {
+    if (known.has(address)) return known.get(address)
+    const [kind, ...parts] = address.split('/').map(decode)
+    const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
+    const it = found && { found, entry: { address, symbol: found.symbol, value: coherent(found.si, found.dimension), unit: coherentUnitName(units, found.dimension), dimension: found.dimension } }
+    known.set(address, it)
+    return it
+  }
+  const coherent = (si: number, d: Dimension) => si / siPerCoherent(units, d)
+  const must = (address: string) => {
+    const it = look(address)
+    if (!it) throw new Error(`There is no number ${address} in this working.`)
+    return it
+  }
+  const cases = new Map<string, Ledger>()
+  const inCase = (id: string): Ledger | undefined => {
+    const one = solution.cases.find((o) => o.id === id)
+    if (one && !cases.has(id)) cases.set(id, ledger(solution, units, one, problem))
+    return cases.get(id)
+  }
+  const context: Context = {
+    solution,
+    action,
+    units,
+    problem,
+    coherent,
+    letter: (...parts) => {
+      const { entry } = must(addressOf(...parts))
+      return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
+    },
+    value: (...parts) => must(addressOf(...parts)).entry.value,
+    inCase: (id, parts) => {
+      const one = inCase(id)
+      const address = addressOf(...parts)
+      const entry = one?.entry(address)
+      if (!one || !entry) return undefined
+      const found = { symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id }, si: entry.value * siPerCoherent(units, entry.dimension), dimension: entry.dimension }
+      return { ...found, origin: () => within(one.origin(address).origin, id) }
+    },
+    member: (id) => members.get(id) ?? -1,
+    node: (id) => nodes.get(id) ?? -1,
+  }
+  return {
+    context,
+    entry: (address) => look(address)?.entry,
+    origin: (address) => {
+      const { found, entry } = must(address)
+      return { ...entry, origin: found.origin() }
+    },
+  }
+}
+
+function decode(part: string): string {
+  try {
+    return decodeURIComponent(part)
+  } catch {
+    return part
+  }
+}
+
+/** The origin of a number in a case, its letters addressed from outside the case. */
+const within = (o: Origin, id: string): Origin => (o.kind === 'formula' ? { ...o, formula: relettered(o.formula, (l) => ({ ...l, address: `${addressOf('case', id)}/${l.address}` })) } : o)

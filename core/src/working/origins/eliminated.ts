@@ -1,0 +1,58 @@
+import * as D from '../../quantity/dimension.js'
+import { gaussElimination, type Elimination } from '../elimination.js'
+import { minus, over, sum, times, type Formula, type Letter } from '../expression.js'
+import { formula, index, type Context, type Kind } from './kind.js'
+import { stiffnessDimension } from './stiffness.js'
+
+/** The elimination of a case, found once. */
+const found = new WeakMap<object, Elimination | null>()
+export function eliminationOf(c: Context): Elimination | undefined {
+  let it = found.get(c.action)
+  if (it === undefined) found.set(c.action, (it = gaussElimination(c.solution, c.units, c.action) ?? null))
+  return it ?? undefined
+}
+
+/** Entry of the equations after so many steps; the column after the last is the right-hand side. */
+function after(c: Context, step: number, i: number, j: number): Letter {
+  const n = c.solution.dofs.free
+  if (step > 0) return c.letter('row', step, i + 1, j + 1)
+  return j === n ? c.letter('P-free', i + 1) : c.letter('K', i + 1, j + 1)
+}
+
+/**
+ * An entry of the equations after step s of elimination, by row and column from 1: the row before, less the pivot's row
+ * times what clears the pivot's column.
+ */
+export const eliminated: Kind = (c, stepPart, row, column) => {
+  const [step, i, j] = [index(stepPart), index(row) - 1, index(column) - 1]
+  const e = eliminationOf(c)
+  const n = c.solution.dofs.free
+  if (!e?.steps[step - 1] || i < 0 || j < 0 || i >= n || j > n) return undefined
+  const { K, right } = e.steps[step - 1]
+  const turns = (k: number) => c.solution.dofs.list[k].component === 'rotation'
+  const dimension = j === n ? (turns(i) ? D.moment : D.force) : stiffnessDimension(turns(i), turns(j))
+  const primes = step > 3 ? `⁽${String(step).replace(/\d/g, (d) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(d)])}⁾` : '′'.repeat(step)
+  return {
+    symbol: { letter: `${j === n ? 'P' : 'K'}${primes}`, sub: j === n ? String(i + 1) : i + 1 > 9 || j + 1 > 9 ? `${i + 1},${j + 1}` : `${i + 1}${j + 1}` },
+    si: (j === n ? right[i] : K[i][j]) / c.coherent(1, dimension),
+    dimension,
+    origin: () => {
+      const k = step - 1
+      if (i <= k) return formula(after(c, step - 1, i, j), 'The rows down to the pivot stay as they are.')()
+      const factor: Formula = over(after(c, step - 1, i, k), after(c, step - 1, k, k))
+      return formula(sum(after(c, step - 1, i, j), minus(times(factor, after(c, step - 1, k, j)))), `Row ${i + 1} less row ${k + 1} times what clears its column ${k + 1}.`)()
+    },
+  }
+}
+
+/** A displacement by back-substitution; undefined where the elimination is not written out. */
+export function backSubstituted(c: Context, i: number): Formula | undefined {
+  const e = eliminationOf(c)
+  if (!e) return undefined
+  const n = c.solution.dofs.free
+  const last = e.steps.length
+  const { K } = last ? e.steps[last - 1] : e.start
+  const others = Array.from({ length: n }, (_, j) => j).filter((j) => j > i && K[i][j] !== 0)
+  const right = sum(after(c, last, i, n), ...others.map((j) => minus(times(after(c, last, i, j), c.letter('D', j + 1)))))
+  return over(right, after(c, last, i, i))
+}

@@ -1,0 +1,58 @@
+import type { Dimension } from '../../quantity/dimension.js'
+import type { ProblemUnits } from '../../quantity/units.js'
+import type { ActionSolution, Solution } from '../../analysis/solve.js'
+import type { Problem } from '../../problem/types.js'
+import type { Formula, Letter, Symbol } from '../expression.js'
+
+export interface Entry {
+  address: string
+  symbol: Symbol
+  value: number
+  unit: string
+  dimension: Dimension
+}
+
+/** Where a number came from. */
+export type Origin =
+  /** As the problem states it, or what a sentence says of it. */
+  | { kind: 'stated'; words: string }
+  | { kind: 'formula'; formula: Formula; words?: string }
+  /** Found together with others, which no formula of its own tells. */
+  | { kind: 'solved'; words: string }
+
+/** A kind of number: its symbol and value at once, its origin when asked. */
+export interface Found {
+  symbol: Symbol
+  /** In SI. */
+  si: number
+  dimension: Dimension
+  origin: () => Origin
+}
+
+export type Kind = (c: Context, ...parts: string[]) => Found | undefined
+
+/** What the origins look things up in. */
+export interface Context {
+  solution: Solution
+  action: ActionSolution
+  units: ProblemUnits
+  /** As stated, for the words that were typed. */
+  problem?: Problem
+  /** A letter of a formula: the number at an address. */
+  letter(...parts: (string | number)[]): Letter
+  value(...parts: (string | number)[]): number
+  /** A value in coherent units of a value in SI. */
+  coherent(si: number, d: Dimension): number
+  /** The same kind of number in one of the cases of a combination. */
+  inCase(id: string, parts: string[]): Found | undefined
+  member(id: string): number
+  node(id: string): number
+}
+
+export const formula = (f: Formula, words?: string): (() => Origin) => () => ({ kind: 'formula', formula: f, ...(words ? { words } : {}) })
+
+/** A whole number from an address, or −1. */
+export const index = (part: string | undefined): number => (part !== undefined && /^\d{1,6}$/.test(part) ? Number(part) : -1)
+
+/** Two indices below a letter: 23, or 12,3 where one alone would be mistaken. */
+export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${j}` : `${i}${j}`)

@@ -1,0 +1,71 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { work, working, type ActionSolution, type Problem, type Solution } from '../../src/index.js'
+const { addressOf, evaluate, ledger, letters } = working
+
+/** Every address of a working, kind by kind. */
+function* addresses(solution: Solution, action: ActionSolution): Generator<string> {
+  const { structure, dofs, elements } = solution
+  const six = [1, 2, 3, 4, 5, 6]
+  for (const [i, m] of structure.members.entries()) {
+    for (const kind of ['dx', 'dy', 'L', 'c', 's', 'E', 'A', 'I', 'EA', 'EI']) yield addressOf(kind, m.id)
+    for (const r of six) {
+      for (const k of six) {
+        for (const kind of ['T', 'own', 'k', 'global']) yield addressOf(kind, m.id, r, k)
+        for (let step = 1; step < elements[i].released.length; step++) yield addressOf('part', m.id, step, r, k)
+      }
+      for (const kind of ['fixed-own', 'fixed', 'fixed-global', 'd', 'q']) yield addressOf(kind, m.id, r)
+    }
+    const { segments } = working.fieldOf(ledger(solution, { length: 'm', force: 'kN' }, action).context, i)
+    for (const s of segments.keys()) for (const f of ['N', 'V', 'M']) for (const p of [0, 1, 2, 3]) yield addressOf('diagram', m.id, s, f, p)
+  }
+  const near = structure.members.length > 40 ? 12 : dofs.list.length
+  for (let i = 1; i <= dofs.list.length; i++) {
+    for (let j = 1; j <= Math.min(near, dofs.list.length); j++) yield addressOf('K', i, j)
+    for (const kind of ['joint-load', 'P', 'P-free', 'D', 'R']) yield addressOf(kind, i)
+  }
+  if (dofs.free <= working.BY_HAND) for (let s = 1; s < dofs.free; s++) for (let i = 1; i <= dofs.free; i++) for (let j = 1; j <= dofs.free + 1; j++) yield addressOf('row', s, i, j)
+}
+
+const folder = join(import.meta.dirname, '../cases')
+const problems = readdirSync(folder)
+  .filter((f) => f.endsWith('.viga.json'))
+  .map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+
+describe.each(problems)('the working of %s', (_, problem) => {
+  const outcome = work(problem)
+  if (outcome.stage !== 'solved') return void it.skip('is not solved')
+  const { solution } = outcome
+
+  it('re-derives each of its numbers from the formula and the numbers it shows', () => {
+    let formulas = 0
+    for (const action of [...solution.cases, ...solution.combinations]) {
+      const book = ledger(solution, problem.units as { length: string; force: string }, action, problem)
+      const seen = new Set<string>()
+      // what differs by rounding from 0 is measured against the largest of its kind
+      const most = new Map<string, number>()
+      const kindOf = (address: string, unit: string) => `${address.replace(/^case\/[^/]+\//, '').split('/')[0]} ${unit}`
+      for (const address of addresses(solution, action)) {
+        const e = book.entry(address)
+        if (e) most.set(kindOf(address, e.unit), Math.max(Math.abs(e.value) || 0, most.get(kindOf(address, e.unit)) ?? 0))
+      }
+      const check = (address: string) => {
+        if (seen.has(address) || !book.entry(address)) return
+        seen.add(address)
+        const { value, unit, origin } = book.origin(address)
+        if (origin.kind !== 'formula') return void expect(origin.words).toMatch(/\.$/)
+        formulas++
+        const shown = evaluate(origin.formula)
+        if (Number.isNaN(value)) return
+        expect(Math.abs(shown.value - value), `${address}: ${value} is shown as ${shown.value}`).toBeLessThanOrEqual(1e-9 * Math.max(shown.size, Math.abs(value)) + 1e-12 * (most.get(kindOf(address, unit)) ?? 0))
+        for (const l of letters(origin.formula)) {
+          expect(book.entry(l.address)?.value, l.address).toBe(l.value)
+          check(l.address)
+        }
+      }
+      for (const address of addresses(solution, action)) check(address)
+    }
+    expect(formulas).toBeGreaterThan(50)
+  })
+})
