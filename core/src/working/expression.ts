@@ -18,7 +18,7 @@ export type Formula =
   | { t: 'place' }
 
 /** A letter with its index and what it belongs to: k₂₃ of AB. */
-export interface Symbol {
+export interface LetterName {
   letter: string
   sub?: string
   of?: string
@@ -27,7 +27,7 @@ export interface Symbol {
 /** A letter that stands for a number of the working. */
 export interface Letter {
   t: 'letter'
-  symbol: Symbol
+  symbol: LetterName
   value: number
   address: string
 }
@@ -79,7 +79,7 @@ const GAUSS: readonly (readonly [number, number])[] = [
 ]
 
 /** The value of a formula with the numbers its letters stand for. */
-export function evaluate(f: Formula, x = NaN): Evaluated {
+export function evaluateFormula(f: Formula, x = NaN): Evaluated {
   const one = (value: number, size = Math.abs(value)): Evaluated => ({ value, size: Math.max(size, Math.abs(value)) })
   switch (f.t) {
     case 'number':
@@ -88,38 +88,38 @@ export function evaluate(f: Formula, x = NaN): Evaluated {
     case 'place':
       return one(x)
     case 'sum': {
-      const terms = f.terms.map((t) => evaluate(t, x))
+      const terms = f.terms.map((t) => evaluateFormula(t, x))
       return one(terms.reduce((s, t) => s + t.value, 0), terms.reduce((s, t) => s + t.size, 0))
     }
     case 'product': {
-      const factors = f.factors.map((t) => evaluate(t, x))
+      const factors = f.factors.map((t) => evaluateFormula(t, x))
       return one(factors.reduce((s, t) => s * t.value, 1), factors.reduce((s, t) => s * t.size, 1))
     }
     case 'quotient': {
-      const [a, b] = [evaluate(f.over, x), evaluate(f.under, x)]
+      const [a, b] = [evaluateFormula(f.over, x), evaluateFormula(f.under, x)]
       return one(a.value / b.value, a.size / Math.abs(b.value))
     }
     case 'power': {
-      const b = evaluate(f.base, x)
+      const b = evaluateFormula(f.base, x)
       return one(b.value ** f.exponent, b.size ** f.exponent)
     }
     case 'minus': {
-      const v = evaluate(f.of, x)
+      const v = evaluateFormula(f.of, x)
       return one(-v.value, v.size)
     }
     case 'root': {
-      const v = evaluate(f.of, x)
+      const v = evaluateFormula(f.of, x)
       return one(Math.sqrt(v.value), Math.sqrt(v.size))
     }
     case 'absolute': {
-      const v = evaluate(f.of, x)
+      const v = evaluateFormula(f.of, x)
       return one(Math.abs(v.value), v.size)
     }
     case 'function':
-      return one(Math[f.name](evaluate(f.of, x).value), 1)
+      return one(Math[f.name](evaluateFormula(f.of, x).value), 1)
     case 'integral': {
-      const [a, b] = [evaluate(f.from, x).value, evaluate(f.to, x).value]
-      const at = GAUSS.map(([t, w]) => ({ w: (w * (b - a)) / 2, v: evaluate(f.of, (a + b) / 2 + ((b - a) / 2) * t) }))
+      const [a, b] = [evaluateFormula(f.from, x).value, evaluateFormula(f.to, x).value]
+      const at = GAUSS.map(([t, w]) => ({ w: (w * (b - a)) / 2, v: evaluateFormula(f.of, (a + b) / 2 + ((b - a) / 2) * t) }))
       return one(at.reduce((s, { w, v }) => s + w * v.value, 0), at.reduce((s, { w, v }) => s + Math.abs(w) * v.size, 0))
     }
   }

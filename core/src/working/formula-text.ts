@@ -1,5 +1,5 @@
 import { formatNumber, formatPlain } from '../quantity/format.js'
-import type { Formula, Letter, Symbol } from './expression.js'
+import type { Formula, Letter, LetterName } from './expression.js'
 
 /** A formula is written with its letters, or with the numbers they stand for put in. */
 export type Written = 'letters' | 'numbers'
@@ -30,7 +30,7 @@ const SUBSCRIPTS: Record<string, string> = { '0': '₀', '1': '₁', '2': '₂',
 const SUPERSCRIPTS: Record<number, string> = { 2: '²', 3: '³', 4: '⁴' }
 
 /** A symbol in a line of text: k₂₃, D₄, Lₓ as L_x. */
-export const symbolText = ({ letter, sub }: Symbol): string => letter + (sub === undefined ? '' : /^[\d,]+$/.test(sub) ? [...sub].map((d) => SUBSCRIPTS[d]).join('') : `_${sub}`)
+export const symbolText = ({ letter, sub }: LetterName): string => letter + (sub === undefined ? '' : /^[\d,]+$/.test(sub) ? [...sub].map((d) => SUBSCRIPTS[d]).join('') : `_${sub}`)
 
 /** A number within a formula. */
 const plain = (v: number) => formatPlain(v, 5)

@@ -2,6 +2,8 @@ import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/
 import type { Dimension } from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Problem } from '../problem/types.js'
+import { addressOf } from './address.js'
+import { CHECKS } from './origins/checks.js'
 import { DIAGRAM } from './origins/diagrams.js'
 import { FIXED_ENDS } from './origins/fixed-ends.js'
 import { relettered } from './expression.js'
@@ -24,10 +26,7 @@ export interface Ledger {
   origin(address: string): Entry & { origin: Origin }
 }
 
-export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...DIAGRAM }
-
-/** The address of a number: what it is, then which. */
-export const addressOf = (...parts: (string | number)[]): string => parts.map((p) => encodeURIComponent(String(p))).join('/')
+export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...DIAGRAM, ...CHECKS }
 
 export function ledger(solution: Solution, units: ProblemUnits, action: ActionSolution, problem?: Problem): Ledger {
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))

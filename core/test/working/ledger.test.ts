@@ -2,7 +2,29 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { work, working, type ActionSolution, type Problem, type Solution } from '../../src/index.js'
-const { addressOf, evaluate, ledger, letters } = working
+const { addressOf, evaluateFormula, ledger, letters, stepsOf } = working
+
+/** Every address that the steps of a working show. */
+function shown(book: working.Ledger): string[] {
+  return stepsOf(book).flatMap((s) =>
+    s.passages.flatMap((p) =>
+      p.blocks.flatMap((b) => {
+        switch (b.kind) {
+          case 'lines':
+            return b.addresses
+          case 'polynomial':
+            return b.coefficients
+          case 'matrix':
+            return b.rows.flatMap((_, i) => b.columns.map((_, j) => b.at(i, j)))
+          case 'table':
+            return b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])))
+          case 'words':
+            return []
+        }
+      }),
+    ),
+  )
+}
 
 /** Every address of a working, kind by kind. */
 function* addresses(solution: Solution, action: ActionSolution): Generator<string> {
@@ -56,7 +78,7 @@ describe.each(problems)('the working of %s', (_, problem) => {
         const { value, unit, origin } = book.origin(address)
         if (origin.kind !== 'formula') return void expect(origin.words).toMatch(/\.$/)
         formulas++
-        const shown = evaluate(origin.formula)
+        const shown = evaluateFormula(origin.formula)
         if (Number.isNaN(value)) return
         expect(Math.abs(shown.value - value), `${address}: ${value} is shown as ${shown.value}`).toBeLessThanOrEqual(1e-9 * Math.max(shown.size, Math.abs(value)) + 1e-12 * (most.get(kindOf(address, unit)) ?? 0))
         for (const l of letters(origin.formula)) {
@@ -65,7 +87,26 @@ describe.each(problems)('the working of %s', (_, problem) => {
         }
       }
       for (const address of addresses(solution, action)) check(address)
+      for (const address of shown(book)) {
+        expect(book.entry(address), address).toBeDefined()
+        check(address)
+      }
     }
     expect(formulas).toBeGreaterThan(50)
+  })
+
+  it('balances: the whole, each joint, and the energy', () => {
+    for (const action of solution.cases) {
+      const book = ledger(solution, problem.units as { length: string; force: string }, action, problem)
+      const checks = stepsOf(book).find((s) => s.key === 'checks')!
+      const lines = checks.passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses : [])))
+      for (const address of lines.filter((a) => /^(whole|joint)/.test(a))) {
+        const { value, origin } = book.origin(address)
+        expect(Math.abs(value), address).toBeLessThanOrEqual(1e-8 * (origin.kind === 'formula' ? evaluateFormula(origin.formula).size : 1) + 1e-9)
+      }
+      if (!lines.includes('work')) continue
+      const [work, energy] = [book.entry('work')!.value, book.entry('energy')!.value]
+      expect(Math.abs(work - energy)).toBeLessThanOrEqual(1e-8 * Math.max(Math.abs(work), Math.abs(energy)) + 1e-12)
+    }
   })
 })

@@ -2,11 +2,11 @@ import type { Dimension } from '../../quantity/dimension.js'
 import type { ProblemUnits } from '../../quantity/units.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import type { Problem } from '../../problem/types.js'
-import type { Formula, Letter, Symbol } from '../expression.js'
+import type { Formula, Letter, LetterName } from '../expression.js'
 
 export interface Entry {
   address: string
-  symbol: Symbol
+  symbol: LetterName
   value: number
   unit: string
   dimension: Dimension
@@ -22,7 +22,7 @@ export type Origin =
 
 /** A kind of number: its symbol and value at once, its origin when asked. */
 export interface Found {
-  symbol: Symbol
+  symbol: LetterName
   /** In SI. */
   si: number
   dimension: Dimension

@@ -1,0 +1,61 @@
+import { formatPlain } from '../quantity/format.js'
+import type { Formula, LetterName } from './expression.js'
+import { bond, type Written } from './formula-text.js'
+
+const GREEK: Record<string, string> = { 'Δ': '\\Delta ', 'Φ': '\\Phi ', 'θ': '\\theta ', 'α': '\\alpha ', 'δ': '\\delta ', 'γ': '\\gamma ' }
+const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+
+/** A formatted number as LaTeX: true minus, thin spaces and powers of ten. */
+export const numberLatex = (formatted: string): string =>
+  formatted
+    .replace(/−/g, '-')
+    .replace(/\u2009/g, '\\,')
+    .replace(/·10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)/g, (_, e: string) => `\\cdot 10^{${[...e].map((c) => (c === '⁻' ? '-' : String(SUPER.indexOf(c)))).join('')}}`)
+
+/** Words inside mathematics: a person's label is never a command. */
+export const wordsLatex = (label: string): string => `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
+
+/** A symbol with its index, and what it belongs to above it: k_{23}^{AB}. */
+export function symbolLatex({ letter, sub, of }: LetterName, whole = true): string {
+  const primes = (letter.match(/′/g) ?? []).length
+  const raised = /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)
+  const bare = letter.replace(/[′°ʲ̄]/g, '').replace(/⁽.*⁾/, '')
+  const base = bare.length > 1 && /^[a-z]{3,}/.test(bare) ? wordsLatex(bare) : bare === 'cos θ' || bare === 'sin θ' ? `\\${bare.slice(0, 3)}\\theta` : [...bare].map((c) => GREEK[c] ?? c).join('')
+  const up = [letter.includes('°') ? '\\circ' : '', letter.includes('ʲ') ? '\\mathrm{j}' : '', raised ? `(${[...raised[1]].map((c) => SUPER.indexOf(c)).join('')})` : '', '\\prime '.repeat(primes), whole && of ? wordsLatex(of) : ''].filter(Boolean).join('\\,')
+  const core = letter.includes('̄') ? `\\bar{${base}}` : base
+  return `${core}${sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`}${up ? `^{${up}}` : ''}`
+}
+
+/** A formula as LaTeX, with its letters or with the numbers put in. */
+export function formulaLatex(f: Formula, written: Written = 'letters', whole = true): string {
+  const inner = (g: Formula, needs: number): string => {
+    const text = formulaLatex(g, written, whole)
+    return bond(g, written) < needs ? `\\left(${text}\\right)` : text
+  }
+  switch (f.t) {
+    case 'number':
+      return numberLatex(formatPlain(f.value))
+    case 'letter':
+      return written === 'letters' ? symbolLatex(f.symbol, whole) : numberLatex(formatPlain(f.value, 5))
+    case 'place':
+      return 'x'
+    case 'sum':
+      return f.terms.map((t, i) => (t.t === 'minus' ? `-${inner(t.of, 2)}` : `${i ? '+' : ''}${inner(t, i ? 2 : 1.2)}`)).join('')
+    case 'product':
+      return f.factors.map((g) => inner(g, 2)).join(written === 'letters' ? '\\,' : '\\cdot ')
+    case 'quotient':
+      return `\\frac{${formulaLatex(f.over, written, whole)}}{${formulaLatex(f.under, written, whole)}}`
+    case 'power':
+      return `${inner(f.base, 4)}^{${f.exponent}}`
+    case 'minus':
+      return `-${inner(f.of, 2)}`
+    case 'root':
+      return `\\sqrt{${formulaLatex(f.of, written, whole)}}`
+    case 'absolute':
+      return `\\left|${formulaLatex(f.of, written, whole)}\\right|`
+    case 'function':
+      return `\\${f.name} ${inner(f.of, 4)}`
+    case 'integral':
+      return `\\int_{${formulaLatex(f.from, written, whole)}}^{${formulaLatex(f.to, written, whole)}}${inner(f.of, 2)}\\,dx`
+  }
+}

@@ -1,0 +1,72 @@
+import type { Ledger } from '../ledger.js'
+import type { Unknown } from '../matrices.js'
+
+/** The steps of a working, in order; every one is data that a page, a print and a text export render alike. */
+export const STEP_KEYS = ['idealisation', 'unknowns', 'stiffness', 'supports', 'loads', 'assembly', 'partition', 'solution', 'end-forces', 'reactions', 'checks', 'diagrams'] as const
+export type StepKey = (typeof STEP_KEYS)[number]
+
+/** One step: what is done, why, and its parts. */
+export interface Step {
+  key: StepKey
+  title: string
+  why: string
+  passages: Passage[]
+}
+
+/** A part of a step, of one member where it has one. */
+export interface Passage {
+  title?: string
+  /** The member it speaks of, by index. */
+  member?: number
+  blocks: Block[]
+}
+
+export type Block =
+  | { kind: 'words'; words: string }
+  /** Numbers, each with its formula, the same with numbers put in, and the result. */
+  | { kind: 'lines'; title?: string; addresses: string[] }
+  | MatrixBlock
+  | TableBlock
+  | PolynomialBlock
+
+/** A matrix: its letter, what marks its rows and columns, and the address of each entry. */
+export interface MatrixBlock {
+  kind: 'matrix'
+  letter: string
+  title: string
+  rows: Mark[]
+  columns: Mark[]
+  at: (i: number, j: number) => string
+  /** Rows and columns before this one are free. */
+  free?: number
+  /** Also to be shown with its letters instead of numbers. */
+  letters?: boolean
+  unit: string
+}
+
+/** What stands on the margin of a matrix: an unknown, a plain number, or the right-hand side. */
+export type Mark = { unknown: Unknown } | { words: string }
+
+export interface TableBlock {
+  kind: 'table'
+  title?: string
+  head: string[]
+  rows: Cell[][]
+}
+
+/** A cell: words, a number by its address, or the mark of an unknown. */
+export type Cell = string | { at: string } | { unknown: Unknown }
+
+/** A force along a stretch of a member as a polynomial in t, the distance from the stretch's start. */
+export interface PolynomialBlock {
+  kind: 'polynomial'
+  force: 'N' | 'V' | 'M'
+  member: string
+  /** Addresses of the coefficients, of t⁰ upward; those that are 0 are left out by who shows them. */
+  coefficients: string[]
+  /** Its reach along the member, in the problem's unit. */
+  from: number
+  to: number
+}
+
+export type StepMaker = (book: Ledger) => Step | undefined

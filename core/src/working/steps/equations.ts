@@ -1,0 +1,84 @@
+import type { Context } from '../origins/kind.js'
+import { addressOf } from '../address.js'
+import { BY_HAND } from '../elimination.js'
+import type { Ledger } from '../ledger.js'
+import { unknowns, type Unknown } from '../matrices.js'
+import { eliminationOf } from '../origins/eliminated.js'
+import { loadsOn, selfWeightOf } from '../origins/loads.js'
+import type { Block, Cell, Mark, Passage, StepMaker } from './blocks.js'
+import { units } from './matrices.js'
+
+const words = (text: string): Block => ({ kind: 'words', words: text })
+const SIX = [1, 2, 3, 4, 5, 6]
+/** End forces a member has: all six, or those along it. */
+export const endsOf = (c: Context, i: number) => (c.solution.structure.members[i].bar ? [1, 4] : SIX)
+
+/** The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends, then turned. */
+export function fixedEndsOf({ context: c }: Ledger, i: number): Passage {
+  const m = c.solution.structure.members[i]
+  const e = c.solution.elements[i]
+  const parts = loadsOn(c, i).flatMap(({ n, load }): string[] => {
+    const slanted = (load.type === 'distributed' && load.direction !== 'x' && load.direction !== 'y') || (load.type === 'point' && load.axes === 'global')
+    if (!slanted) return []
+    if (load.type === 'point') return [addressOf('force-along', n), addressOf('force-across', n)]
+    return load.type === 'distributed' ? load.points.flatMap((_, p) => (p > 0 && load.points.every((o) => o.q === load.points[0].q) ? [] : [addressOf('load-along', n, p), addressOf('load-across', n, p)])) : []
+  })
+  const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
+  const condensed = e.released.length > 0 || e.sprung !== undefined
+  const blocks: Block[] = []
+  if (parts.length) blocks.push({ kind: 'lines', title: 'The load along and across the member', addresses: parts })
+  if (selfWeightOf(c) !== 0 && !m.bar && m.weight > 0) blocks.push(words(`Its own weight acts with the factor ${selfWeightOf(c)}.`))
+  blocks.push({ kind: 'lines', title: condensed ? 'Both ends held and rigid' : 'Fixed-end forces, both ends held', addresses: lines(condensed ? 'fixed-own' : 'fixed') })
+  if (condensed) blocks.push({ kind: 'lines', title: 'With its released ends free to follow', addresses: lines('fixed') })
+  blocks.push({ kind: 'lines', title: 'Turned to the axes of its joints: F = Tᵀ·f', addresses: lines('fixed-global').filter((_, k) => e.dofs[endsOf(c, i)[k] - 1] >= 0) })
+  return { title: m.id, member: i, blocks }
+}
+
+export const loads: StepMaker = (book) => {
+  const { context: c } = book
+  const all = unknowns(c.solution)
+  const loaded = [...c.action.fixed.keys()].sort((a, b) => a - b)
+  const passages: Passage[] = loaded.map((i) => fixedEndsOf(book, i))
+  const acting = all.filter((u) => c.value('joint-load', u.number) !== 0)
+  if (acting.length) passages.unshift({ title: 'On the joints', blocks: [{ kind: 'lines', addresses: acting.map((u) => addressOf('joint-load', u.number)) }] })
+  passages.push({
+    title: 'The right-hand side',
+    blocks: [
+      words('Taken off the loads on the joints, the fixed-end forces make the right-hand side P.'),
+      { kind: 'table', head: ['', 'Unknown', 'P'], rows: all.map((u): Cell[] => [{ unknown: u }, meaning(u), { at: addressOf('P', u.number) }]) },
+    ],
+  })
+  return { key: 'loads', title: 'Loads', why: 'With every unknown held, a loaded member presses on its joints with its fixed-end forces.', passages }
+}
+
+const meaning = (u: Unknown) => `${u.node} ${u.component === 'rotation' ? 'turn' : u.component}`
+
+/** What a displacement means: "C moves down". */
+export function displacementWords(u: Unknown, value: number, negligible = 0): string {
+  if (Math.abs(value) <= negligible) return `${u.node} stays`
+  if (u.component === 'rotation') return `${u.node} turns ${value > 0 ? 'counter-clockwise' : 'clockwise'}`
+  return `${u.node} moves ${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
+}
+
+export const solution: StepMaker = ({ context: c }) => {
+  const all = unknowns(c.solution)
+  const free = all.filter((u) => u.free)
+  const e = eliminationOf(c)
+  const settles = all.some((u) => !u.free && c.action.D[u.index] !== 0)
+  const blocks: Block[] = [words(`The free rows of K·D = P are ${free.length} ${free.length === 1 ? 'equation for one unknown' : `equations for ${free.length} unknowns`}${settles ? ', with the settlements on the known side' : ''}. They are solved by LDLᵀ${e ? '; the same by hand, row by row, follows' : free.length > BY_HAND ? `; by hand they are written out for up to ${BY_HAND} unknowns` : ''}.`)]
+  const marks: Mark[] = free.map((unknown) => ({ unknown }))
+  const columns: Mark[] = [...marks, { words: 'P' }]
+  const n = free.length
+  if (e) {
+    const settled = (i: number) => (settles ? addressOf('P-free', i + 1) : addressOf('P', i + 1))
+    blocks.push({ kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns, at: (i, j) => (j === n ? settled(i) : addressOf('K', i + 1, j + 1)), unit: units(c) })
+    e.steps.forEach((s, k) => {
+      if (s.factors.length === 0) return
+      blocks.push({ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${k + 1} is cleared below its pivot`, rows: marks, columns, at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) })
+    })
+    blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.number)) })
+  }
+  const most = Math.max(0, ...free.map((u) => Math.abs(c.action.D[u.index])))
+  blocks.push({ kind: 'table', title: 'Displacements', head: ['', 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, { at: addressOf('D', u.number) }, displacementWords(u, c.action.D[u.index], 1e-9 * most)]) })
+  return { key: 'solution', title: 'Solution', why: 'The free equations have as many unknowns as rows: they are solved for the displacements.', passages: [{ blocks }] }
+}

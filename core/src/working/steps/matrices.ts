@@ -1,0 +1,84 @@
+import type { Context } from '../origins/kind.js'
+import { addressOf } from '../address.js'
+import { BY_HAND } from '../elimination.js'
+import type { Ledger } from '../ledger.js'
+import { shownRows, unknowns, type Unknown } from '../matrices.js'
+import { sharers, structureMatrix } from '../origins/stiffness.js'
+import type { Block, Mark, MatrixBlock, Passage, StepMaker } from './blocks.js'
+
+const words = (text: string): Block => ({ kind: 'words', words: text })
+export const units = (c: Context) => `${c.units.force}, ${c.units.length}, rad`
+
+/** Rows and columns a member's matrices are shown with, and their marks: plain numbers, or the unknowns they belong to. */
+function margins(c: Context, i: number): { shown: number[]; plain: Mark[]; global: Mark[] } {
+  const all = unknowns(c.solution)
+  const shown = shownRows(c.solution.structure.members[i].bar)
+  const { dofs } = c.solution.elements[i]
+  return { shown, plain: shown.map((r) => ({ words: String(r + 1) })), global: shown.map((r) => (dofs[r] < 0 ? { words: '·' } : { unknown: all[dofs[r]] })) }
+}
+
+const matrix = (c: Context, letter: string, title: string, marks: Mark[], at: (i: number, j: number) => string, more: Partial<MatrixBlock> = {}): MatrixBlock => ({ kind: 'matrix', letter, title, rows: marks, columns: marks, at, unit: units(c), ...more })
+
+/** One member written out: its numbers, k in its own axes, what a release changes, T, and K under the numbers of its unknowns. */
+export function stiffnessOf(book: Ledger, i: number): Passage {
+  const { context: c } = book
+  const m = c.solution.structure.members[i]
+  const e = c.solution.elements[i]
+  const { shown, plain, global } = margins(c, i)
+  const of = (kind: string, ...step: number[]) => (r: number, k: number) => addressOf(kind, m.id, ...step, shown[r] + 1, shown[k] + 1)
+  const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
+  const blocks: Block[] = [
+    words(`${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} It joins ${start} to ${end}; its x runs that way.`),
+    { kind: 'lines', addresses: [...['L', 'c', 's', 'EA'].map((k) => addressOf(k, m.id)), ...(m.bar ? [] : [addressOf('EI', m.id)]), ...(m.GAs > 0 ? [addressOf('phi', m.id)] : [])] },
+  ]
+  const condensed = e.released.length > 0
+  if (m.axiallyRigid) blocks.push(words('It keeps its length: no EA/L enters its stiffness. The unknowns at its two ends follow from one another, and its axial force is what the equilibrium of the joints asks for.'))
+  blocks.push(matrix(c, condensed ? 'k°' : 'k', condensed ? 'In member axes, both ends rigid' : 'In member axes', plain, of(condensed ? 'own' : 'k'), { letters: true }))
+  e.released.forEach((r, step) => {
+    const spring = typeof m.releases[r] === 'number'
+    const what = ['axial force', 'shear', 'moment'][r % 3]
+    blocks.push(words(`${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry gives up kᵢ${r + 1}·k${r + 1}ⱼ / ${spring ? `(k${r + 1}${r + 1} + s)` : `k${r + 1}${r + 1}`}.`))
+    const last = step === e.released.length - 1
+    blocks.push(matrix(c, last ? 'k' : `k${'′'.repeat(step + 1)}`, last ? 'As its joints feel it' : 'After this release', plain, last ? of('k') : of('part', step + 1)))
+  })
+  blocks.push(matrix(c, 'T', 'From the displacements of its joints to its own axes: d = T·D', plain, of('T'), { unit: '' }))
+  blocks.push(matrix(c, 'K', 'Turned to the axes of its joints: K = Tᵀ·k·T, under the numbers of its unknowns', global, of('global')))
+  return { title: m.id, member: i, blocks }
+}
+
+export const stiffness: StepMaker = (book) => ({
+  key: 'stiffness',
+  title: 'Stiffness',
+  why: 'Each member by itself: what its ends resist, first along its own axes, then along those of its joints.',
+  passages: book.context.solution.structure.members.map((_, i) => stiffnessOf(book, i)),
+})
+
+/** K whole, and what its entries are sums of. */
+export const assembly: StepMaker = ({ context: c }) => {
+  const all = unknowns(c.solution)
+  const marks: Mark[] = all.map((unknown) => ({ unknown }))
+  const { free } = c.solution.dofs
+  const sums: string[] = []
+  const least = free <= BY_HAND ? free : 0
+  for (let i = 0; i < least; i++)
+    for (let j = i; j < least; j++) {
+      const { members, spring } = sharers(c.solution, i, j)
+      if (members.length + (spring ? 1 : 0) > 1 && structureMatrix(c.solution)[i][j] !== 0) sums.push(addressOf('K', i + 1, j + 1))
+    }
+  const blocks: Block[] = [matrix(c, 'K', 'The whole, free before held', marks, (i, j) => addressOf('K', i + 1, j + 1), { free })]
+  if (sums.length) blocks.push({ kind: 'lines', title: 'Entries that several members share', addresses: sums })
+  return { key: 'assembly', title: 'Assembly', why: 'Each member’s matrix is added into K at the rows and columns of its own unknowns.', passages: [{ blocks }] }
+}
+
+/** K parted by what is free and what is held. */
+export const partition: StepMaker = ({ context: c }) => {
+  const all = unknowns(c.solution)
+  const { free } = c.solution.dofs
+  const part = (letter: string, title: string, rows: Unknown[], columns: Unknown[]): MatrixBlock => ({ kind: 'matrix', letter, title, rows: rows.map((unknown) => ({ unknown })), columns: columns.map((unknown) => ({ unknown })), at: (i, j) => addressOf('K', rows[i].number, columns[j].number), unit: units(c) })
+  const [f, r] = [all.slice(0, free), all.slice(free)]
+  const blocks: Block[] = [words('K·D = P + R falls into two: the free rows, where no reaction acts, K_ff·D_f + K_fr·D_r = P_f; and the held rows, K_rf·D_f + K_rr·D_r = P_r + R, where the displacements are known.')]
+  if (f.length) blocks.push(part('K_ff', 'Free rows and columns: what is solved', f, f))
+  if (f.length && r.length) blocks.push(part('K_fr', 'Forces in the free directions from held displacements', f, r), part('K_rf', 'Its mirror image: reactions from free displacements', r, f))
+  if (r.length) blocks.push(part('K_rr', 'Held rows and columns', r, r))
+  return { key: 'partition', title: 'Partition', why: 'Free and held unknowns ask for different things: displacements here, reactions there.', passages: [{ blocks }] }
+}
