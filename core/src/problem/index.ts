@@ -13,3 +13,4 @@ export { addShape, beamShape, frameShape, gableShape, trussShape, type StartingS
 export { readBays, writeBays } from './bays.js'
 export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from './draw.js'
 export { copyRows, pasteRows, type Pasted } from './rows.js'
+export { displayOf, withUnit, type Display, type ShownUnit } from './display.js'

@@ -35,7 +35,8 @@ export interface Letter {
 export const number = (value: number): Formula => ({ t: 'number', value })
 export const PLACE: Formula = { t: 'place' }
 export const minus = (of: Formula): Formula => (of.t === 'minus' ? of.of : of.t === 'number' ? number(-of.value) : { t: 'minus', of })
-export const over = (a: Formula, b: Formula): Formula => ({ t: 'quotient', over: a, under: b })
+/** A quotient; the sign of what is above stands before it. */
+export const over = (a: Formula, b: Formula): Formula => (a.t === 'minus' ? minus(over(a.of, b)) : { t: 'quotient', over: a, under: b })
 export const power = (base: Formula, exponent: number): Formula => ({ t: 'power', base, exponent })
 export const root = (of: Formula): Formula => ({ t: 'root', of })
 export const absolute = (of: Formula): Formula => ({ t: 'absolute', of })

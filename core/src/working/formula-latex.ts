@@ -2,7 +2,7 @@ import { formatPlain } from '../quantity/format.js'
 import type { Formula, LetterName } from './expression.js'
 import { bond, type Written } from './formula-text.js'
 
-const GREEK: Record<string, string> = { 'Δ': '\\Delta ', 'Φ': '\\Phi ', 'θ': '\\theta ', 'α': '\\alpha ', 'δ': '\\delta ', 'γ': '\\gamma ' }
+const GREEK: Record<string, string> = { 'Δ': '\\Delta ', 'Σ': '\\Sigma ', 'Φ': '\\Phi ', 'θ': '\\theta ', 'α': '\\alpha ', 'δ': '\\delta ', 'γ': '\\gamma ' }
 const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
 /** A formatted number as LaTeX: true minus, thin spaces and powers of ten. */
@@ -15,28 +15,28 @@ export const numberLatex = (formatted: string): string =>
 /** Words inside mathematics: a person's label is never a command. */
 export const wordsLatex = (label: string): string => `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
 
-/** A symbol with its index, and what it belongs to above it: k_{23}^{AB}. */
-export function symbolLatex({ letter, sub, of }: LetterName, whole = true): string {
+/** A symbol with its index, and what it belongs to above it, k_{23}^{AB}, unless that is what is spoken of (`within`). */
+export function symbolLatex({ letter, sub, of }: LetterName, within?: string): string {
   const primes = (letter.match(/′/g) ?? []).length
   const raised = /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)
   const bare = letter.replace(/[′°ʲ̄]/g, '').replace(/⁽.*⁾/, '')
-  const base = bare.length > 1 && /^[a-z]{3,}/.test(bare) ? wordsLatex(bare) : bare === 'cos θ' || bare === 'sin θ' ? `\\${bare.slice(0, 3)}\\theta` : [...bare].map((c) => GREEK[c] ?? c).join('')
-  const up = [letter.includes('°') ? '\\circ' : '', letter.includes('ʲ') ? '\\mathrm{j}' : '', raised ? `(${[...raised[1]].map((c) => SUPER.indexOf(c)).join('')})` : '', '\\prime '.repeat(primes), whole && of ? wordsLatex(of) : ''].filter(Boolean).join('\\,')
+  const base = bare === 'cos θ' || bare === 'sin θ' ? `\\${bare.slice(0, 3)}\\theta ` : bare.length > 2 && /^[a-z]{3,}/.test(bare) ? wordsLatex(bare) : [...bare].map((c) => GREEK[c] ?? c).join('')
+  const up = [letter.includes('°') ? '\\circ' : '', letter.includes('ʲ') ? '\\mathrm{j}' : '', raised ? `(${[...raised[1]].map((c) => SUPER.indexOf(c)).join('')})` : '', '\\prime '.repeat(primes), of !== undefined && of !== within ? wordsLatex(of) : ''].filter(Boolean).join('\\,')
   const core = letter.includes('̄') ? `\\bar{${base}}` : base
   return `${core}${sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`}${up ? `^{${up}}` : ''}`
 }
 
 /** A formula as LaTeX, with its letters or with the numbers put in. */
-export function formulaLatex(f: Formula, written: Written = 'letters', whole = true): string {
+export function formulaLatex(f: Formula, written: Written = 'letters', within?: string): string {
   const inner = (g: Formula, needs: number): string => {
-    const text = formulaLatex(g, written, whole)
+    const text = formulaLatex(g, written, within)
     return bond(g, written) < needs ? `\\left(${text}\\right)` : text
   }
   switch (f.t) {
     case 'number':
       return numberLatex(formatPlain(f.value))
     case 'letter':
-      return written === 'letters' ? symbolLatex(f.symbol, whole) : numberLatex(formatPlain(f.value, 5))
+      return written === 'letters' ? symbolLatex(f.symbol, within) : numberLatex(formatPlain(f.value, 5))
     case 'place':
       return 'x'
     case 'sum':
@@ -44,18 +44,18 @@ export function formulaLatex(f: Formula, written: Written = 'letters', whole = t
     case 'product':
       return f.factors.map((g) => inner(g, 2)).join(written === 'letters' ? '\\,' : '\\cdot ')
     case 'quotient':
-      return `\\frac{${formulaLatex(f.over, written, whole)}}{${formulaLatex(f.under, written, whole)}}`
+      return `\\frac{${formulaLatex(f.over, written, within)}}{${formulaLatex(f.under, written, within)}}`
     case 'power':
-      return `${inner(f.base, 4)}^{${f.exponent}}`
+      return `{${inner(f.base, 4)}}^{${f.exponent}}`
     case 'minus':
       return `-${inner(f.of, 2)}`
     case 'root':
-      return `\\sqrt{${formulaLatex(f.of, written, whole)}}`
+      return `\\sqrt{${formulaLatex(f.of, written, within)}}`
     case 'absolute':
-      return `\\left|${formulaLatex(f.of, written, whole)}\\right|`
+      return `\\left|${formulaLatex(f.of, written, within)}\\right|`
     case 'function':
       return `\\${f.name} ${inner(f.of, 4)}`
     case 'integral':
-      return `\\int_{${formulaLatex(f.from, written, whole)}}^{${formulaLatex(f.to, written, whole)}}${inner(f.of, 2)}\\,dx`
+      return `\\int_{${formulaLatex(f.from, written, within)}}^{${formulaLatex(f.to, written, within)}}${inner(f.of, 2)}\\,dx`
   }
 }

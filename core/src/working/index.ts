@@ -13,3 +13,6 @@ export { STEP_KEYS, type Block, type Cell, type Mark, type MatrixBlock, type Pol
 export { displacementWords, fixedEndsOf } from './steps/equations.js'
 export { stiffnessOf } from './steps/matrices.js'
 export { diagramsOf, endForcesOf } from './steps/results.js'
+export { lineLatex, matrixLatex, polynomialLatex, textLatex, workingLatex } from './export/latex.js'
+export { workingMarkdown } from './export/markdown.js'
+export { commonPower, LARGEST, parts, polynomialTerms, powerWords, printedMatrix, reach } from './export/numbers.js'

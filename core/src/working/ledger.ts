@@ -1,11 +1,13 @@
 import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
 import type { Dimension } from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { displayOf } from '../problem/display.js'
 import type { Problem } from '../problem/types.js'
 import { addressOf } from './address.js'
 import { CHECKS } from './origins/checks.js'
 import { DIAGRAM } from './origins/diagrams.js'
 import { FIXED_ENDS } from './origins/fixed-ends.js'
+import { roundingOf } from './scale.js'
 import { relettered } from './expression.js'
 import { GEOMETRY } from './origins/geometry.js'
 import { STATED } from './origins/stated.js'
@@ -32,11 +34,12 @@ export function ledger(solution: Solution, units: ProblemUnits, action: ActionSo
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
   const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
   const known = new Map<string, { found: Found; entry: Entry } | undefined>()
+  const rounded = roundingOf(solution, action)
   const look = (address: string) => {
     if (known.has(address)) return known.get(address)
     const [kind, ...parts] = address.split('/').map(decode)
     const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
-    const it = found && { found, entry: { address, symbol: found.symbol, value: coherent(found.si, found.dimension), unit: coherentUnitName(units, found.dimension), dimension: found.dimension } }
+    const it = found && { found, entry: { address, symbol: found.symbol, value: coherent(found.exact ? found.si : rounded(kind, found.si, found.dimension), found.dimension), unit: coherentUnitName(units, found.dimension), dimension: found.dimension } }
     known.set(address, it)
     return it
   }
@@ -57,6 +60,7 @@ export function ledger(solution: Solution, units: ProblemUnits, action: ActionSo
     action,
     units,
     problem,
+    display: displayOf(problem ?? { units }),
     coherent,
     letter: (...parts) => {
       const { entry } = must(addressOf(...parts))

@@ -1,5 +1,5 @@
 import { formatPlain } from '@viga/core'
-import type { Display } from '../sheet/display'
+import type { Display } from '@viga/core'
 import type { GhostState } from './gestures'
 import type { Grid } from './grid'
 import { inPlane, onScreen, type View } from './view'

@@ -1,5 +1,5 @@
 import type { Problem } from '@viga/core'
-import type { Display } from '../sheet/display'
+import type { Display } from '@viga/core'
 import type { Part, Shown } from '../sheet/store'
 
 /** One sentence under the figure on what is drawn, in which unit and with which sign. */

@@ -1,7 +1,7 @@
 import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { ActionSolution, Outcome, Solution, Structure } from '@viga/core'
-import { displayOf, type Display } from './display'
+import { displayOf, type Display } from '@viga/core'
 import type { Part, Sheet, SheetStore } from './store'
 
 export const SheetContext = createContext<SheetStore | null>(null)

@@ -1,5 +1,6 @@
 import { formatNumber, working, type Unknown } from '@viga/core'
 import { useMemo, useState } from 'react'
+import { useBook } from './book'
 import { MatrixView } from './MatrixView'
 import { NumberMark } from './NumberMark'
 import type { StepProps } from './step'
@@ -8,12 +9,16 @@ import type { StepProps } from './step'
 export function EliminationView({ solution, action, units }: StepProps) {
   const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
   const [at, setAt] = useState(0)
+  const { open, ledger } = useBook()
   if (!e) return null
   const last = e.steps.length
   const shown = Math.min(at, last)
   const { K, right } = shown === 0 ? e.start : e.steps[shown - 1]
   const step = shown === 0 ? undefined : e.steps[shown - 1]
   const { unknowns } = e.start
+  const n = unknowns.length
+  const settles = ledger.context.action.D.some((v, i) => i >= n && v !== 0)
+  const addressIn = (s: number, i: number, j: number) => (s > 0 ? working.addressOf('row', s, i + 1, j + 1) : j === n ? working.addressOf(settles ? 'P-free' : 'P', i + 1) : working.addressOf('K', i + 1, j + 1))
   return (
     <section className="elimination" aria-label="Elimination">
       <div className="matrix-head">
@@ -30,7 +35,7 @@ export function EliminationView({ solution, action, units }: StepProps) {
           </button>
         </span>
       </div>
-      <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} augmented />
+      <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} augmented onPick={({ row, column }) => open(addressIn(shown, row, column))} />
       {step && (
         <p className="prose">
           The pivot {formatNumber(step.value)} clears the column of <NumberMark n={unknowns[step.pivot].number} free /> below it:{' '}

@@ -1,17 +1,6 @@
-import { formatNumber, formatPlain, superscript, type Entries, type Unknown } from '@viga/core'
+import { formatNumber, formatPlain, type Entries, type Unknown } from '@viga/core'
 import { memo, type ReactNode } from 'react'
 import { NumberMark } from './NumberMark'
-
-/** A common power of ten taken out of a block of numbers, so that columns stay narrow: 0, 3, 6 or −3 … */
-export function commonPower(values: readonly (readonly number[])[]): number {
-  let most = 0
-  for (const row of values) for (const v of row) most = Math.max(most, Math.abs(v))
-  if (most === 0) return 0
-  const e = Math.floor(Math.log10(most))
-  return e >= 5 ? 3 * Math.floor((e - 2) / 3) : e < -2 ? 3 * Math.floor(e / 3) : 0
-}
-
-export const powerWords = (power: number, units: string) => (power === 0 ? units : `10${superscript(power)} × ${units}`)
 
 interface Props {
   name: ReactNode
@@ -23,6 +12,8 @@ interface Props {
   augmented?: boolean
   /** Numbers under which rows and columns are shown when they are no degrees of freedom. */
   plainNumbers?: boolean
+  /** What stands on both margins instead of 1, 2, 3 … */
+  marks?: readonly string[]
   /** Rows and columns of a member's block, tinted. */
   block?: ReadonlySet<number>
   at?: { row: number; column: number } | null
@@ -32,11 +23,11 @@ interface Props {
 }
 
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, entries, power, free, augmented, plainNumbers, block, at, onPoint, onPick, label }: Props) {
+export const MatrixView = memo(function MatrixView({ name, entries, power, free, augmented, plainNumbers, marks, block, at, onPoint, onPick, label }: Props) {
   const { rows, columns, values } = entries
   const divide = 10 ** power
   const cut = augmented ? columns.length - 1 : free
-  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? i + 1 : augmented ? 'P' : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
+  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
   const biggest = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
   const cls = (i: number, j: number) => {
     const c: string[] = []
@@ -67,7 +58,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
               {row.map((v, j) => {
                 const zero = Math.abs(v) <= 1e-12 * biggest
                 return (
-                  <td key={j} className={`${cls(i, j)}${zero ? ' zero' : ''}`} title={zero ? undefined : String(v)} onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))} onClick={onPick && (() => onPick({ row: i, column: j }))}>
+                  <td key={j} data-open={onPick ? '' : undefined} className={`${cls(i, j)}${zero ? ' zero' : ''}`} title={zero ? undefined : String(v)} onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))} onClick={onPick && (() => onPick({ row: i, column: j }))}>
                     {zero ? '0' : power === 0 && Number.isInteger(v) && Math.abs(v) < 1000 ? formatPlain(v) : formatNumber(v / divide, { decimals: 3 })}
                   </td>
                 )

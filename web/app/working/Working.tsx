@@ -1,65 +1,79 @@
+import { working } from '@viga/core'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { useSheet, useSolved } from '../sheet/context'
+import { useSolved } from '../sheet/context'
 import { Unsolved } from '../sheet/Unsolved'
-import { AssemblyStep } from './AssemblyStep'
-import { EndForcesStep, LoadsStep, ReactionsStep, SolutionStep } from './vector-steps'
-import { StiffnessStep } from './StiffnessStep'
-import { UnknownsStep } from './UnknownsStep'
-import type { StepProps } from './step'
+import { BookContext, useLedger, type Book } from './book'
+import { Derivation } from './Derivation'
+import { StepView } from './StepView'
 import './working.css'
 
-const STEPS: { key: string; label: string; Step: (p: StepProps) => React.ReactNode }[] = [
-  { key: 'unknowns', label: 'Unknowns', Step: UnknownsStep },
-  { key: 'stiffness', label: 'Stiffness', Step: StiffnessStep },
-  { key: 'loads', label: 'Loads', Step: LoadsStep },
-  { key: 'assembly', label: 'Assembly', Step: AssemblyStep },
-  { key: 'solution', label: 'Solution', Step: SolutionStep },
-  { key: 'end-forces', label: 'End forces', Step: EndForcesStep },
-  { key: 'reactions', label: 'Reactions', Step: ReactionsStep },
-]
+const LABELS: Record<working.StepKey, string> = {
+  idealisation: 'Idealisation',
+  unknowns: 'Unknowns',
+  stiffness: 'Stiffness',
+  supports: 'Supports',
+  loads: 'Loads',
+  assembly: 'Assembly',
+  partition: 'Partition',
+  solution: 'Solution',
+  'end-forces': 'End forces',
+  reactions: 'Reactions',
+  checks: 'Checks',
+  diagrams: 'Diagrams',
+}
 
-/** The solution by the stiffness method, line by line, with the solver's own numbers. */
+/** The solution by the stiffness method, line by line, with the solver's own numbers; any of them can be opened. */
 export function Working() {
-  const { step = 'unknowns', problemId } = useParams()
+  const { step = 'idealisation', problemId } = useParams()
   const solved = useSolved()
-  const units = useSheet((s) => s.problem.units)
-  const at = Math.max(0, STEPS.findIndex((s) => s.key === step))
-  const { Step } = STEPS[at]
+  const ledger = useLedger()
+  const [trail, setTrail] = useState<readonly string[]>([])
+  const open = useCallback((address: string | null) => setTrail((t) => (address === null ? [] : t.includes(address) ? t.slice(0, t.indexOf(address) + 1) : [...t, address])), [])
+  const fresh = useCallback((address: string | null) => setTrail(address === null ? [] : [address]), [])
+  // another step is another reading: what was opened closes
+  useEffect(() => setTrail([]), [step])
+  const keys = useMemo(() => (ledger ? working.STEP_KEYS.filter((k) => k !== 'supports' || working.stepOf(ledger, k)) : working.STEP_KEYS.filter((k) => k !== 'supports')), [ledger])
+  const at = Math.max(0, keys.indexOf(step as working.StepKey))
+  const data = useMemo(() => ledger && working.stepOf(ledger, keys[at]), [ledger, keys, at])
   const base = `/problems/${problemId}/working`
+  const book = useMemo((): Book | null => (ledger ? { ledger, trail, open: fresh } : null), [ledger, trail, fresh])
+  const inside = useMemo((): Book | null => (ledger ? { ledger, trail, open } : null), [ledger, trail, open])
   return (
     <>
       <nav className="steps" aria-label="Steps of the working">
-        {STEPS.map((s, i) => (
-          <Link key={s.key} to={`${base}/${s.key}`} aria-current={i === at ? 'step' : undefined}>
-            <span>{i + 1}</span> {s.label}
+        {keys.map((k, i) => (
+          <Link key={k} to={`${base}/${k}`} aria-current={i === at ? 'step' : undefined}>
+            <span>{i + 1}</span> {LABELS[k]}
           </Link>
         ))}
       </nav>
-      <div className="sheet-body working" key={step}>
-        {solved && solved.solution.structure.members.some((m) => m.axiallyRigid) && <RigidNote all={solved.solution.structure.members.every((m) => m.axiallyRigid)} />}
-        {solved ? <Step solution={solved.solution} action={solved.action} units={units} /> : <Unsolved />}
+      <div className="sheet-body working" key={keys[at]}>
+        {solved && data && book ? (
+          <BookContext value={book}>
+            <StepView step={data} solution={solved.solution} />
+          </BookContext>
+        ) : (
+          <Unsolved />
+        )}
       </div>
+      {inside && (
+        <BookContext value={inside}>
+          <Derivation />
+        </BookContext>
+      )}
       <footer className="sheet-foot">
         {at > 0 && (
-          <Link to={`${base}/${STEPS[at - 1].key}`} className="link">
-            ⟵ {STEPS[at - 1].label}
+          <Link to={`${base}/${keys[at - 1]}`} className="link">
+            ⟵ {LABELS[keys[at - 1]]}
           </Link>
         )}
-        {at < STEPS.length - 1 && (
-          <Link to={`${base}/${STEPS[at + 1].key}`} className="link end">
-            {STEPS[at + 1].label} ⟶
+        {at < keys.length - 1 && (
+          <Link to={`${base}/${keys[at + 1]}`} className="link end">
+            {LABELS[keys[at + 1]]} ⟶
           </Link>
         )}
       </footer>
     </>
-  )
-}
-
-/** What axially rigid members change in every step. */
-function RigidNote({ all }: { all: boolean }) {
-  return (
-    <p className="prose rigid-note">
-      {all ? 'The members keep their length' : 'Axially rigid members keep their length'}: no EA/L enters their stiffness. The unknowns at their two ends follow from one another, and their axial force is what the equilibrium of the joints asks for.
-    </p>
   )
 }

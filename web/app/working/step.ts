@@ -5,5 +5,3 @@ export interface StepProps {
   action: ActionSolution
   units: ProblemUnits
 }
-
-export const componentWords = { x: 'moves along x', y: 'moves along y', rotation: 'turns' } as const

@@ -11,7 +11,7 @@ import { niceBelow } from '../../app/figure/scene'
 import { poseOf, supportGroups } from '../../app/figure/supports'
 import { FIGURE_INSETS, fit, onScreen } from '../../app/figure/view'
 import { drawnLoads } from '../../app/figure/words'
-import { displayOf } from '../../app/sheet/display'
+import { displayOf } from '@viga/core'
 
 function drawn(b: Builder) {
   const outcome = work(b.problem)

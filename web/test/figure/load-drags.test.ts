@@ -6,7 +6,7 @@ import { drawLoads } from '../../app/figure/loads'
 import { vec } from '../../app/figure/marks'
 import { fit } from '../../app/figure/view'
 import { drawnLoads } from '../../app/figure/words'
-import { displayOf } from '../../app/sheet/display'
+import { displayOf } from '@viga/core'
 import { beam } from '../problems'
 
 function drawn(p: Problem) {

@@ -7,7 +7,7 @@ import { textWidth, vec } from '../../app/figure/marks'
 import { drawScene, type Layers } from '../../app/figure/scene'
 import { FIGURE_INSETS, fit, inPlane, memberLine, onScreen, zoomAt } from '../../app/figure/view'
 import { drawnLoads, loadWords } from '../../app/figure/words'
-import { displayOf } from '../../app/sheet/display'
+import { displayOf } from '@viga/core'
 
 const folder = join(import.meta.dirname, '../../database/demo')
 const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])

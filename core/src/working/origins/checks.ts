@@ -38,7 +38,7 @@ export const CHECKS: Record<string, Kind> = {
     if (of !== 'x' && of !== 'y' && of !== 'moment') return undefined
     const dimension = of === 'moment' ? D.moment : D.force
     const f = resultant(c, of)
-    return { symbol: { letter: of === 'moment' ? 'ΣM' : `ΣF${of}` }, si: worth(c, f, dimension), dimension, origin: formula(f, of === 'moment' ? 'About the origin, counter-clockwise.' : undefined) }
+    return { symbol: of === 'moment' ? { letter: 'ΣM' } : { letter: 'ΣF', sub: of }, si: worth(c, f, dimension), dimension, origin: formula(f, of === 'moment' ? 'About the origin, counter-clockwise.' : undefined) }
   },
   joint: (c, at) => {
     const i = index(at) - 1
@@ -53,7 +53,7 @@ export const CHECKS: Record<string, Kind> = {
     const load = c.letter('joint-load', at)
     const held = (c.solution.dofs.supportAt.get(d.node)?.hold[d.component] ?? false) !== false
     const f = sum(...members, ...(load.value === 0 ? [] : [minus(load)]), ...(held ? [minus(c.letter('R', at))] : []))
-    return { symbol: { letter: `Σ${COMPONENTS.indexOf(d.component) === 2 ? 'M' : `F${d.component}`}`, of: c.solution.structure.nodes[d.node].id }, si: worth(c, f, dimension), dimension, origin: formula(f) }
+    return { symbol: { ...(d.component === 'rotation' ? { letter: 'ΣM' } : { letter: 'ΣF', sub: d.component }), of: c.solution.structure.nodes[d.node].id }, si: worth(c, f, dimension), dimension, origin: formula(f) }
   },
   /** Half the work of all that acts on the joints, reactions of settling supports among it. */
   work: (c) => {

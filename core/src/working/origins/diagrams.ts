@@ -9,7 +9,7 @@ const fields = new WeakMap<object, Map<number, Field>>()
 /** The internal forces of a member, found once for a case. */
 export function fieldOf(c: Context, i: number): Field {
   let of = fields.get(c.action)
-  if (!of) fields.set(c.action, (of = new Map()))
+  if (!of) fields.set(c.action, (of = new Map<number, Field>()))
   let field = of.get(i)
   if (!field) of.set(i, (field = memberField(c.solution, c.action, i)))
   return field

@@ -1,6 +1,7 @@
 import type { Dimension } from '../../quantity/dimension.js'
 import type { ProblemUnits } from '../../quantity/units.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
+import type { Display } from '../../problem/display.js'
 import type { Problem } from '../../problem/types.js'
 import type { Formula, Letter, LetterName } from '../expression.js'
 
@@ -26,6 +27,8 @@ export interface Found {
   /** In SI. */
   si: number
   dimension: Dimension
+  /** Stated, not computed: never 0 but for rounding. */
+  exact?: boolean
   origin: () => Origin
 }
 
@@ -36,6 +39,8 @@ export interface Context {
   solution: Solution
   action: ActionSolution
   units: ProblemUnits
+  /** The units results are read in. */
+  display: Display
   /** As stated, for the words that were typed. */
   problem?: Problem
   /** A letter of a formula: the number at an address. */
@@ -56,3 +61,9 @@ export const index = (part: string | undefined): number => (part !== undefined &
 
 /** Two indices below a letter: 23, or 12,3 where one alone would be mistaken. */
 export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${j}` : `${i}${j}`)
+
+/** The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 for a member without bending. */
+export const endNumber = (m: { bar: boolean }, r: number): number => (m.bar ? [1, 2, 0, 3, 4, 0][r] : r + 1)
+
+/** Two of them below a letter. */
+export const endPair = (m: { bar: boolean }, i: number, j: number): string => `${endNumber(m, i)}${endNumber(m, j)}`

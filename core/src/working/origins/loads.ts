@@ -81,7 +81,7 @@ export const LOADS: Record<string, Kind> = {
     const load = loadsOf(c)[n] as unknown as Record<string, number> | undefined
     if (!load || !Object.hasOwn(KEYS, key) || typeof load[key] !== 'number') return undefined
     const [letter, dimension, words] = KEYS[key]
-    return { symbol: { letter }, si: load[key], dimension, origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}.` }) }
+    return { symbol: { letter }, si: load[key], dimension, exact: true, origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}.` }) }
   },
   'load-q': (c, at, point) => linePoint(c, at, point, 'q'),
   'load-at': (c, at, point) => linePoint(c, at, point, 'at'),
@@ -101,6 +101,7 @@ function linePoint(c: Context, at: string, point: string, key: 'q' | 'at'): Foun
   return {
     symbol: { letter: key === 'at' ? 'x' : couple ? 'm' : 'w', sub: String(index(point) + 1) },
     si: p[key],
+    exact: true,
     dimension: key === 'at' ? D.length : couple ? D.force : D.forcePerLength,
     origin: () => ({ kind: 'stated', words: `${key === 'at' ? 'Place' : 'Intensity'} of point ${index(point) + 1}: ${which(c, n)}.` }),
   }

@@ -5,7 +5,7 @@ import { coherentUnitName } from '../../quantity/units.js'
 import type { Context, Found, Kind } from './kind.js'
 import { COMPONENTS } from '../../analysis/dofs.js'
 
-const stated = (symbol: Found['symbol'], si: number, dimension: D.Dimension, words: string): Found => ({ symbol, si, dimension, origin: () => ({ kind: 'stated', words }) })
+const stated = (symbol: Found['symbol'], si: number, dimension: D.Dimension, words: string): Found => ({ symbol, si, dimension, exact: true, origin: () => ({ kind: 'stated', words }) })
 
 /** What was typed, where it says more than the number. */
 const typed = (q: unknown): string => (typeof q === 'string' && q.trim() !== '' ? `, stated as ${q.trim()}` : '')

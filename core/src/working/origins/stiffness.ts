@@ -3,7 +3,7 @@ import { springs, wholeStiffness } from '../../analysis/assemble.js'
 import { COMPONENTS } from '../../analysis/dofs.js'
 import type { Solution } from '../../analysis/solve.js'
 import { minus, number, over, power, sum, times, type Formula } from '../expression.js'
-import { formula, index, pair, type Context, type Kind } from './kind.js'
+import { endPair, formula, index, pair, type Context, type Kind, type Origin } from './kind.js'
 
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
 const turns = (i: number) => i % 3 === 2
@@ -15,6 +15,14 @@ export const stiffnessDimension = (rowTurns: boolean, columnTurns: boolean) => (
 function place(row: string | undefined, column: string | undefined): [number, number] | undefined {
   const [i, j] = [index(row) - 1, index(column) - 1]
   return i < 0 || j < 0 || i > 5 || j > 5 ? undefined : [i, j]
+}
+
+/** The origin of an entry of a member's own stiffness; one that is 0 for every such member says why. */
+function ownOrigin(c: Context, id: string, i: number, j: number): Origin {
+  const f = ownStiffness(c, id, i, j)
+  if (f.t !== 'number') return formula(f)()
+  const axial = i % 3 === 0 && j % 3 === 0
+  return { kind: 'stated', words: axial ? `${id} keeps its length: what it takes along itself is a force of its own, not a stiffness.` : member(c, id).bar ? `${id} resists only along itself.` : 'To be drawn along its axis costs a straight member nothing across it, and the reverse.' }
 }
 
 /** The signs of a member's stiffness entries over its unknowns, and which of its four terms each is made of. */
@@ -121,7 +129,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const e = c.solution.elements[c.member(id)]
     if (!at || !e) return undefined
     const [i, j] = at
-    return { symbol: { letter: 'k°', sub: pair(i + 1, j + 1), of: id }, si: e.own[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: lazily(() => ownStiffness(c, id, i, j)) }
+    return { symbol: { letter: 'k°', sub: endPair(member(c, id), i, j), of: id }, si: e.own[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: () => ownOrigin(c, id, i, j) }
   },
   /** The stiffness of a member after some of its ends are condensed. */
   part: (c, id, step, row, column) => {
@@ -130,7 +138,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const n = index(step)
     if (!at || !e || n < 1 || n >= e.released.length) return undefined
     const [i, j] = at
-    return { symbol: { letter: `k${'′'.repeat(n)}`, sub: pair(i + 1, j + 1), of: id }, si: condensation(c.solution, c.member(id))[n][6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: lazily(() => condensedEntry(c, id, n, i, j)) }
+    return { symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(member(c, id), i, j), of: id }, si: condensation(c.solution, c.member(id))[n][6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: lazily(() => condensedEntry(c, id, n, i, j)) }
   },
   /** The stiffness of a member in its own axes, as its joints feel it. */
   k: (c, id, row, column) => {
@@ -138,7 +146,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const e = c.solution.elements[c.member(id)]
     if (!at || !e) return undefined
     const [i, j] = at
-    const found = { symbol: { letter: 'k', sub: pair(i + 1, j + 1), of: id }, si: e.k[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)) }
+    const found = { symbol: { letter: 'k', sub: endPair(member(c, id), i, j), of: id }, si: e.k[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)) }
     if (e.sprung && i % 3 === 0 && j % 3 === 0)
       return { ...found, origin: () => ({ kind: 'solved', words: `${id} keeps its length; along it only the springs at its ends give, one after the other.` }) }
     const m = member(c, id)
@@ -146,7 +154,7 @@ export const STIFFNESS: Record<string, Kind> = {
       const free = m.releases[i] === true ? i : j
       return { ...found, origin: () => ({ kind: 'stated', words: `${['N', 'V', 'M'][free % 3]} is released at the ${free < 3 ? 'start' : 'end'} of ${id}: nothing passes there.` }) }
     }
-    return { ...found, origin: lazily(() => (e.released.length ? condensedEntry(c, id, e.released.length, i, j) : ownStiffness(c, id, i, j))) }
+    return { ...found, origin: () => (e.released.length ? formula(condensedEntry(c, id, e.released.length, i, j))() : ownOrigin(c, id, i, j)) }
   },
   /** The stiffness of a member in the axes of its joints: Tᵀ·k·T. */
   global: (c, id, row, column) => {
@@ -155,7 +163,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!at || !e) return undefined
     const [i, j] = at
     return {
-      symbol: { letter: 'K', sub: pair(i + 1, j + 1), of: id },
+      symbol: { letter: 'K', sub: endPair(member(c, id), i, j), of: id },
       si: e.global[6 * i + j],
       dimension: stiffnessDimension(turns(i), turns(j)),
       origin: lazily(() => {

@@ -1,3 +1,5 @@
+import type { Display } from '../../problem/display.js'
+import { formatNumber } from '../../quantity/format.js'
 import type { Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { BY_HAND } from '../elimination.js'
@@ -53,11 +55,19 @@ export const loads: StepMaker = (book) => {
 
 const meaning = (u: Unknown) => `${u.node} ${u.component === 'rotation' ? 'turn' : u.component}`
 
-/** What a displacement means: "C moves down". */
-export function displacementWords(u: Unknown, value: number, negligible = 0): string {
-  if (Math.abs(value) <= negligible) return `${u.node} stays`
-  if (u.component === 'rotation') return `${u.node} turns ${value > 0 ? 'counter-clockwise' : 'clockwise'}`
-  return `${u.node} moves ${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
+/** What a displacement means, with its amount in a handy unit: "C moves 3.2 mm down". `value` in SI. */
+export function displacementWords(u: Unknown, value: number, { displacement, rotation }: Display, negligible = 0): string {
+  const turns = u.component === 'rotation'
+  if (Math.abs(value) <= negligible) return turns ? `${u.node} does not turn` : `${u.node} stays where it is along ${u.component}`
+  const { unit, perSI } = turns ? rotation : displacement
+  const amount = `${formatNumber(Math.abs(value) * perSI)} ${unit}`
+  return turns ? `${u.node} turns ${amount} ${value > 0 ? 'counter-clockwise' : 'clockwise'}` : `${u.node} moves ${amount} ${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
+}
+
+/** At a turned support the axes are its own. */
+const alongOwn = (u: Unknown, c: Context): string => {
+  const { unit, perSI } = c.display.displacement
+  return `${u.node} moves ${formatNumber(c.action.D[u.index] * perSI)} ${unit} along its own ${u.component}`
 }
 
 export const solution: StepMaker = ({ context: c }) => {
@@ -78,7 +88,8 @@ export const solution: StepMaker = ({ context: c }) => {
     })
     blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.number)) })
   }
-  const most = Math.max(0, ...free.map((u) => Math.abs(c.action.D[u.index])))
-  blocks.push({ kind: 'table', title: 'Displacements', head: ['', 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, { at: addressOf('D', u.number) }, displacementWords(u, c.action.D[u.index], 1e-9 * most)]) })
+  const most = (turns: boolean) => Math.max(0, ...free.map((u) => ((u.component === 'rotation') === turns ? Math.abs(c.action.D[u.index]) : 0)))
+  const told = (u: Unknown) => (c.solution.dofs.angle[c.node(u.node)] !== 0 && u.component !== 'rotation' ? alongOwn(u, c) : displacementWords(u, c.action.D[u.index], c.display, 1e-9 * most(u.component === 'rotation')))
+  blocks.push({ kind: 'table', title: 'Displacements', head: ['', 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, { at: addressOf('D', u.number) }, told(u)]) })
   return { key: 'solution', title: 'Solution', why: 'The free equations have as many unknowns as rows: they are solved for the displacements.', passages: [{ blocks }] }
 }

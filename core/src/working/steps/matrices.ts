@@ -1,4 +1,4 @@
-import type { Context } from '../origins/kind.js'
+import { endNumber, type Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { BY_HAND } from '../elimination.js'
 import type { Ledger } from '../ledger.js'
@@ -14,7 +14,7 @@ function margins(c: Context, i: number): { shown: number[]; plain: Mark[]; globa
   const all = unknowns(c.solution)
   const shown = shownRows(c.solution.structure.members[i].bar)
   const { dofs } = c.solution.elements[i]
-  return { shown, plain: shown.map((r) => ({ words: String(r + 1) })), global: shown.map((r) => (dofs[r] < 0 ? { words: '·' } : { unknown: all[dofs[r]] })) }
+  return { shown, plain: shown.map((r) => ({ words: String(endNumber(c.solution.structure.members[i], r)) })), global: shown.map((r) => (dofs[r] < 0 ? { words: '·' } : { unknown: all[dofs[r]] })) }
 }
 
 const matrix = (c: Context, letter: string, title: string, marks: Mark[], at: (i: number, j: number) => string, more: Partial<MatrixBlock> = {}): MatrixBlock => ({ kind: 'matrix', letter, title, rows: marks, columns: marks, at, unit: units(c), ...more })
@@ -37,12 +37,12 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
   e.released.forEach((r, step) => {
     const spring = typeof m.releases[r] === 'number'
     const what = ['axial force', 'shear', 'moment'][r % 3]
-    blocks.push(words(`${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry gives up kᵢ${r + 1}·k${r + 1}ⱼ / ${spring ? `(k${r + 1}${r + 1} + s)` : `k${r + 1}${r + 1}`}.`))
+    blocks.push(words(`${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r = ${endNumber(m, r)}.`))
     const last = step === e.released.length - 1
     blocks.push(matrix(c, last ? 'k' : `k${'′'.repeat(step + 1)}`, last ? 'As its joints feel it' : 'After this release', plain, last ? of('k') : of('part', step + 1)))
   })
-  blocks.push(matrix(c, 'T', 'From the displacements of its joints to its own axes: d = T·D', plain, of('T'), { unit: '' }))
-  blocks.push(matrix(c, 'K', 'Turned to the axes of its joints: K = Tᵀ·k·T, under the numbers of its unknowns', global, of('global')))
+  blocks.push(matrix(c, 'T', 'From joint displacements to its own: d = T·D', plain, of('T'), { unit: '' }))
+  blocks.push(matrix(c, 'K', 'K = Tᵀ·k·T, under the numbers of its unknowns', global, of('global')))
   return { title: m.id, member: i, blocks }
 }
 

@@ -1,29 +1,34 @@
-import { coherentUnitName, dimension, evaluate, formatPlain, siPerCoherent, type Dimension, type Problem } from '@viga/core'
+import * as dimension from '../quantity/dimension.js'
+import type { Dimension } from '../quantity/dimension.js'
+import { evaluate } from '../quantity/expression.js'
+import { formatPlain } from '../quantity/format.js'
+import { coherentUnitName, siPerCoherent } from '../quantity/units.js'
+import type { Problem } from './types.js'
 
 /** A unit in which numbers are shown: its name, and how many of it one SI unit is. */
-export interface Shown {
+export interface ShownUnit {
   unit: string
   perSI: number
 }
 
 export interface Display {
-  length: Shown
-  force: Shown
-  moment: Shown
-  distributed: Shown
-  displacement: Shown
+  length: ShownUnit
+  force: ShownUnit
+  moment: ShownUnit
+  distributed: ShownUnit
+  displacement: ShownUnit
   /** Rotations are shown in thousandths of a radian. */
-  rotation: Shown
-  stiffness: Shown
+  rotation: ShownUnit
+  stiffness: ShownUnit
 }
 
 const FINER: Record<string, string> = { m: 'mm', ft: 'in', km: 'm' }
 
 /** The units a problem's numbers are shown in: its own coherent ones, displacements finer, or as its `display` says. */
-export function displayOf(problem: Problem): Display {
+export function displayOf(problem: Pick<Problem, 'units'>): Display {
   const { units } = problem
-  const own = (d: Dimension): Shown => ({ unit: coherentUnitName(units, d), perSI: 1 / siPerCoherent(units, d) })
-  const named = (key: string, d: Dimension, fallback: Shown): Shown => {
+  const own = (d: Dimension): ShownUnit => ({ unit: coherentUnitName(units, d), perSI: 1 / siPerCoherent(units, d) })
+  const named = (key: string, d: Dimension, fallback: ShownUnit): ShownUnit => {
     const name = units.display?.[key]
     if (name === undefined) return fallback
     try {
@@ -46,4 +51,4 @@ export function displayOf(problem: Problem): Display {
 }
 
 /** "6 kN/m", "2.5 m": a given value with its unit, no more figures than it needs. */
-export const withUnit = (si: number, shown: Shown): string => `${formatPlain(si * shown.perSI, 5)} ${shown.unit}`
+export const withUnit = (si: number, shown: ShownUnit): string => `${formatPlain(si * shown.perSI, 5)} ${shown.unit}`

@@ -2,26 +2,33 @@ import { formatNumber, working } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { useSheetStore } from '../sheet/context'
 import { Formula, texLabel, texNumber } from '../widgets/Formula'
+import { useBook } from './book'
 import { MatrixOut } from './MatrixOut'
-import { commonPower, MatrixView, powerWords } from './MatrixView'
+import { MatrixView } from './MatrixView'
 import { PatternView } from './PatternView'
-import { MemberChoice, useMember } from './StiffnessStep'
+import { MemberChoice, useMember } from './MemberChoice'
 import type { StepProps } from './step'
 import { targetOf } from '../sheet/targets'
 
 /** Above this many unknowns the matrix is shown as its pattern, with any row on request. */
 const WHOLE = 48
 
-export function AssemblyStep({ solution, units }: StepProps) {
+/** The assembly, member by member: the member's block lit in K, and each entry the sum it is. */
+export function AssemblyView({ solution, units }: StepProps) {
   const store = useSheetStore()
   const [at, choose] = useMember(solution)
   const [hover, setHover] = useState<{ row: number; column: number } | null>(null)
   const [pinned, setPinned] = useState<{ row: number; column: number } | null>(null)
+  const { open } = useBook()
+  const pick = (e: { row: number; column: number }) => {
+    setPinned(e)
+    open(working.addressOf('K', e.row + 1, e.column + 1))
+  }
   const n = solution.dofs.list.length
   const w = useMemo(() => working.memberWorking(solution, units, at), [solution, units, at])
   const K = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
   const entry = hover ?? pinned
-  const power = K ? commonPower(K.values) : commonPower(w.K.values)
+  const power = K ? working.commonPower(K.values) : working.commonPower(w.K.values)
   const block = useMemo(() => new Set(w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w])
   const point = (e: { row: number; column: number } | null) => {
     setHover(e)
@@ -35,20 +42,19 @@ export function AssemblyStep({ solution, units }: StepProps) {
   }
   return (
     <>
-      <h1>Assembly</h1>
       <p className="prose">
-        Turned to global axes, each member’s matrix is added into <i>K</i> at the rows and columns of its own unknowns. <i>{w.id}</i> joins <i>{w.start}</i> ({numbers(w.K.rows.slice(0, w.K.rows.length / 2))}) to <i>{w.end}</i> ({numbers(w.K.rows.slice(w.K.rows.length / 2))}).
+        <i>{w.id}</i> joins <i>{w.start}</i> ({numbers(w.K.rows.slice(0, w.K.rows.length / 2))}) to <i>{w.end}</i> ({numbers(w.K.rows.slice(w.K.rows.length / 2))}).
       </p>
       <MemberChoice solution={solution} at={at} onChoose={choose} />
       <MatrixView label={`stiffness of ${w.id}`} name={<i>k</i>} entries={w.K} power={power} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
       <div className="matrix-head">
         <span>The whole, free before held</span>
         <span className="quiet">
-          {powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (K ?? working.structureStiffness(solution, units)).values} />}
+          {working.powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (K ?? working.structureStiffness(solution, units)).values} />}
         </span>
       </div>
       {K ? (
-        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} free={solution.dofs.free} block={block} at={entry} onPoint={point} onPick={setPinned} />
+        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} free={solution.dofs.free} block={block} at={entry} onPoint={point} onPick={pick} />
       ) : (
         <PatternView solution={solution} units={units} onPick={setPinned} />
       )}

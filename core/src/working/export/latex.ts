@@ -1,0 +1,90 @@
+import { formatPlain } from '../../quantity/format.js'
+import { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
+import type { Ledger } from '../ledger.js'
+import type { Block, Cell, MatrixBlock, PolynomialBlock, Step } from '../steps/blocks.js'
+import { stepsOf } from '../steps/index.js'
+import { LARGEST, parts, polynomialTerms, printedMatrix, reach } from './numbers.js'
+
+const value = (v: number) => numberLatex(formatPlain(v, 5))
+const unitLatex = (unit: string) => (unit ? `\\;${wordsLatex(unit)}` : '')
+
+/** A number with its formula as mathematics: letter, formula, numbers put in, result. */
+export function lineLatex(book: Ledger, at: string, within?: string): { math: string; words?: string } {
+  const { symbol, value: v, unit, origin } = book.origin(at)
+  const result = `${value(v)}${unitLatex(unit)}`
+  const name = symbolLatex(symbol, within)
+  if (origin.kind !== 'formula') return { math: `${name}=${result}`, words: origin.words }
+  const { formula: f } = origin
+  if (f.t === 'number') return { math: `${name}=${result}` }
+  return { math: `${name}=${formulaLatex(f, 'letters', within)}${f.t === 'letter' ? '' : `=${formulaLatex(f, 'numbers')}`}=${result}` }
+}
+
+/** A matrix as mathematics, in parts where it is wide; the numbers on its margins beside it. */
+export function matrixLatex(book: Ledger, b: MatrixBlock): string[] {
+  const m = printedMatrix(book, b)
+  const letter = b.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}').replace('|', '\\,|\\,')
+  const power = m.power === 0 ? '' : `10^{${m.power}}`
+  return parts(m.columns.length).map(([from, to]) => {
+    const columns = m.columns.slice(from, to)
+    const head = `&${columns.map((c) => `\\scriptstyle ${wordsLatex(c)}`).join('&')}`
+    const body = m.cells.map((r, i) => `\\scriptstyle ${wordsLatex(m.rows[i])}&${r.slice(from, to).map(numberLatex).join('&')}`)
+    return `${letter}=${power}\\begin{array}{r|${'r'.repeat(columns.length)}|}${head}\\\\\\hline ${body.join('\\\\')}\\end{array}`
+  })
+}
+
+export function polynomialLatex(book: Ledger, b: PolynomialBlock): string {
+  const terms = polynomialTerms(book, b)
+  const unit = book.entry(b.coefficients[0])?.unit ?? ''
+  const sum = terms.map(({ value: v, power }, i) => `${v < 0 ? '-' : i > 0 ? '+' : ''}${value(Math.abs(v))}${power === 0 ? '' : `\\,t${power > 1 ? `^{${power}}` : ''}`}`).join('')
+  return `${b.force}(t)=${sum || '0'}${unitLatex(unit)}`
+}
+
+const SPECIAL: Record<string, string> = { '&': '\\&', '%': '\\%', $: '\\$', '#': '\\#', _: '\\_', '{': '\\{', '}': '\\}', '~': '\\textasciitilde{}', '^': '\\textasciicircum{}', '\\': '\\textbackslash{}', '°': '$^{\\circ}$', '−': '$-$', '·': '$\\cdot$', Σ: '$\\Sigma$', 'Φ': '$\\Phi$', θ: '$\\theta$', α: '$\\alpha$', 'ᵢ': '$_i$', 'ⱼ': '$_j$', 'ᵣ': '$_r$', 'ᵀ': '$^{T}$', '′': '$\'$', '₁': '$_1$', '₂': '$_2$', '₃': '$_3$', '⁻': '$^-$', '³': '$^3$', '²': '$^2$', '⁶': '$^6$', '⁹': '$^9$', '\u2009': '\\,' }
+
+/** Words of the working, or a person's own, as LaTeX text. */
+export const textLatex = (words: string): string => [...words].map((c) => SPECIAL[c] ?? c).join('')
+
+const cell = (book: Ledger, c: Cell): string => {
+  if (typeof c === 'string') return textLatex(c)
+  if ('unknown' in c) return c.unknown.free ? `(${c.unknown.number})` : `[${c.unknown.number}]`
+  const e = book.entry(c.at)
+  return e ? `$${value(e.value)}${unitLatex(e.unit)}$` : ''
+}
+
+function block(book: Ledger, b: Block, within?: string): string {
+  switch (b.kind) {
+    case 'words':
+      return `${textLatex(b.words)}\n`
+    case 'lines': {
+      const lines = b.addresses.map((a) => lineLatex(book, a, within))
+      return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}\\begin{dgroup*}\n${lines.map((l) => `\\begin{dmath*}${l.math}\\end{dmath*}${l.words ? `\n% ${l.words}` : ''}`).join('\n')}\n\\end{dgroup*}\n`
+    }
+    case 'matrix':
+      if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
+      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b).map((m) => `\\[${m}\\]`).join('\n')}\n`
+    case 'polynomial':
+      return `\\[${polynomialLatex(book, b)}\\qquad ${wordsLatex(reach(b, book.context.units.length))}\\]\n`
+    case 'table':
+      return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}\\begin{center}\\begin{tabular}{${'l'.repeat(b.head.length)}}\n${b.head.some(Boolean) ? `${b.head.map(textLatex).join(' & ')} \\\\\\hline\n` : ''}${b.rows.map((r) => r.map((c) => cell(book, c)).join(' & ')).join(' \\\\\n')}\n\\end{tabular}\\end{center}\n`
+  }
+}
+
+/** The whole working as a LaTeX document; formulas break over lines by breqn. */
+export function workingLatex(book: Ledger): string {
+  const { problem, action, solution } = book.context
+  const passages = (s: Step) => s.passages.map((p) => `${p.title ? `\\subsection*{${textLatex(p.title)}}\n` : ''}${p.blocks.map((b) => block(book, b, p.member === undefined ? undefined : solution.structure.members[p.member].id)).join('\n')}`).join('\n')
+  return `\\documentclass[11pt,a4paper]{article}
+\\usepackage[T1]{fontenc}
+\\usepackage[margin=22mm]{geometry}
+\\usepackage{amsmath,amssymb,breqn}
+\\setcounter{MaxMatrixCols}{${LARGEST}}
+\\title{${textLatex(problem?.title ?? 'Working')}}
+\\author{}
+\\date{${textLatex(action.title)}}
+\\begin{document}
+\\maketitle
+${problem?.statement ? `${textLatex(problem.statement)}\n` : ''}
+${stepsOf(book).map((s) => `\\section{${s.title}}\n${textLatex(s.why)}\n\n${passages(s)}`).join('\n')}
+\\end{document}
+`
+}

@@ -1,0 +1,225 @@
+import { formatPlain, working } from '@viga/core'
+import { memo, useMemo, useState } from 'react'
+import { Formula } from '../widgets/Formula'
+import { useSheetStore } from '../sheet/context'
+import { targetOf } from '../sheet/targets'
+import { MatrixOut } from './MatrixOut'
+import { MatrixView } from './MatrixView'
+import { Num } from './Num'
+import { NumberMark } from './NumberMark'
+import { numberWords, targetsOfNumber, useBook } from './book'
+
+/** The parts of a step as the page shows them. `within` is the member they speak of, whose name letters need not carry. */
+export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; within?: string }) {
+  return blocks.map((b, i) => {
+    switch (b.kind) {
+      case 'words':
+        return (
+          <p key={i} className="prose">
+            {b.words}
+          </p>
+        )
+      case 'lines':
+        return <Lines key={i} {...b} within={within} />
+      case 'matrix':
+        return <Matrix key={`${i} ${b.title}`} block={b} within={within} />
+      case 'table':
+        return <Table key={i} block={b} />
+      case 'polynomial':
+        return <Polynomial key={i} block={b} />
+    }
+  })
+}
+
+/** Numbers one below the other: letters, numbers put in, result. */
+function Lines({ title, addresses, within }: { title?: string; addresses: string[]; within?: string }) {
+  return (
+    <>
+      {title && <div className="matrix-head">{title}</div>}
+      <div className="lines">
+        {addresses.map((a) => (
+          <Line key={a} at={a} within={within} />
+        ))}
+      </div>
+    </>
+  )
+}
+
+/** Formulas longer than this, as LaTeX, take a line of their own. */
+const LONG = 120
+
+const Line = memo(function Line({ at, within }: { at: string; within?: string }) {
+  const { ledger } = useBook()
+  const store = useSheetStore()
+  const { symbol, value, origin } = ledger.origin(at)
+  const name = working.symbolLatex(symbol, within)
+  const plain = working.symbolText(symbol)
+  const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
+  const letters = f && working.formulaLatex(f, 'letters', within)
+  const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers') : undefined
+  const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
+  const most = f ? working.evaluateFormula(f).size : 0
+  return (
+    <div className="reckon" onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)} onMouseLeave={() => store.getState().point(null)}>
+      <span className="reckon-left">
+        <Formula tex={letters === undefined ? name : `\\displaystyle ${name}=${letters}`} plain={f ? `${plain} = ${working.formulaText(f)}` : plain} />
+        {numbers !== undefined && (
+          <span className={long ? 'below' : undefined}>
+            <Formula tex={`\\displaystyle ${long ? '\\quad' : ''}{}=${numbers}`} plain={`= ${working.formulaText(f!, 'numbers')}`} />
+          </span>
+        )}
+        {f && f.t === 'letter' && origin.kind === 'formula' && origin.words && <span className="quiet"> {origin.words}</span>}
+        {!f && origin.kind !== 'formula' && <span className="quiet"> {origin.words}</span>}
+      </span>
+      <span className="reckon-right">
+        = <Num at={at} unit most={Math.max(most, Math.abs(value))} />
+      </span>
+    </div>
+  )
+})
+
+const markOf = (m: working.Mark) => ('unknown' in m ? m.unknown : null)
+
+/** A matrix of the step: in numbers, each to be opened, or in letters. */
+function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
+  const { ledger, open, trail } = useBook()
+  const store = useSheetStore()
+  const [spelled, setSpelled] = useState(false)
+  const { rows, columns, at, free, title, unit } = block
+  const entries = useMemo(() => ({ rows: rows.map(markOf), columns: columns.map(markOf), values: rows.map((_, i) => columns.map((_, j) => ledger.entry(at(i, j))?.value ?? 0)) }), [rows, columns, at, ledger])
+  const power = block.letter === 'T' ? 0 : working.commonPower(entries.values)
+  const plain = rows.every((r) => 'words' in r)
+  const opened = trail.at(-1)
+  const place = useMemo(() => {
+    for (let i = 0; i < rows.length; i++) for (let j = 0; j < columns.length; j++) if (opened === at(i, j)) return { row: i, column: j }
+    return null
+  }, [opened, rows, columns, at])
+  const [head, below] = block.letter.split('_')
+  const letter = below ? <i>{head}<sub>{below}</sub></i> : <i>{head}</i>
+  return (
+    <>
+      <div className="matrix-head">
+        <span>{title}</span>
+        <span className="quiet">
+          {unit && working.powerWords(power, unit)}{' '}
+          {block.letters && (
+            <button type="button" className="link" onClick={() => setSpelled(!spelled)}>
+              {spelled ? 'numbers' : 'letters'}
+            </button>
+          )}
+          <MatrixOut name={`${block.letter}${within ? ` of ${within}` : ''}`} values={entries.values} />
+        </span>
+      </div>
+      {spelled ? (
+        <Spelled block={block} within={within} />
+      ) : (
+        <MatrixView
+          label={`${title}${within ? ` of ${within}` : ''}`}
+          name={letter}
+          entries={entries}
+          power={power}
+          free={free}
+          plainNumbers={plain}
+          marks={plain ? rows.map((r) => ('words' in r ? r.words : '')) : undefined}
+          augmented={!plain && 'words' in columns[columns.length - 1] && columns.length === rows.length + 1}
+          at={place}
+          onPick={({ row, column }) => open(at(row, column))}
+          onPoint={(p) => store.getState().point(p && (targetOf(targetsOfNumber(at(p.row, p.column), ledger)) || null))}
+        />
+      )}
+    </>
+  )
+}
+
+/** The same with the formulas of its entries. */
+function Spelled({ block, within }: { block: working.MatrixBlock; within?: string }) {
+  const { ledger } = useBook()
+  const tex = useMemo(() => {
+    const cell = (a: string) => {
+      const { origin, value } = ledger.origin(a)
+      return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value))
+    }
+    return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell(block.at(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
+  }, [block, ledger, within])
+  return (
+    <div className="formula-block">
+      <Formula tex={tex} plain={`${block.letter} in letters`} />
+    </div>
+  )
+}
+
+function Table({ block }: { block: working.TableBlock }) {
+  const { ledger } = useBook()
+  const most = Math.max(0, ...block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : []))))
+  return (
+    <>
+      {block.title && <div className="matrix-head">{block.title}</div>}
+      <table className="t steps-table">
+        {block.head.some(Boolean) && (
+          <thead>
+            <tr>
+              {block.head.map((h, i) => (
+                <th key={i}>{h}</th>
+              ))}
+            </tr>
+          </thead>
+        )}
+        <tbody>
+          {block.rows.map((row, i) => (
+            <tr key={i}>
+              {row.map((c, j) => (
+                <td key={j} className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}>
+                  {typeof c === 'string' ? c : 'unknown' in c ? <NumberMark n={c.unknown.number} free={c.unknown.free} /> : <Num at={c.at} unit most={most} />}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}
+
+/** A force along a stretch as a polynomial in t; its coefficients can be opened. */
+function Polynomial({ block }: { block: working.PolynomialBlock }) {
+  const { ledger } = useBook()
+  const values = block.coefficients.map((a) => ledger.entry(a)?.value ?? 0)
+  const h = block.to - block.from
+  const most = Math.max(...values.map((v, p) => Math.abs(v) * h ** p))
+  const terms = block.coefficients.map((a, p) => ({ a, p, v: values[p] })).filter(({ v, p }) => Math.abs(v) * h ** p > 1e-11 * most)
+  return (
+    <div className="reckon polynomial">
+      <span className="reckon-left">
+        <i>{block.force}</i> <span className="quiet">in {ledger.entry(block.coefficients[0])?.unit}</span> ={' '}
+        {terms.length === 0
+          ? '0'
+          : terms.map(({ a, p, v }, i) => (
+              <span key={a} className="term">
+                {v < 0 && i > 0 ? ' − ' : i > 0 ? ' + ' : ''}
+                <Coefficient at={a} unsigned={i > 0} />
+                {p > 0 && (
+                  <>
+                    ·<i>t</i>
+                    {p > 1 && <sup>{p}</sup>}
+                  </>
+                )}
+              </span>
+            ))}
+      </span>
+      <span className="reckon-right ro">
+        {block.from === 0 ? 't = x' : `t = x − ${formatPlain(block.from, 5)}`}, to x = {formatPlain(block.to, 5)}
+      </span>
+    </div>
+  )
+}
+
+/** A coefficient behind its sign, which stands before it. */
+function Coefficient({ at, unsigned }: { at: string; unsigned: boolean }) {
+  const { ledger, open, trail } = useBook()
+  const entry = ledger.entry(at)!
+  return (
+    <button type="button" className="num" aria-pressed={trail.at(-1) === at} title={`${entry.value} ${entry.unit}`} onClick={() => open(at)}>
+      {numberWords(unsigned ? Math.abs(entry.value) : entry.value)}
+    </button>
+  )
+}

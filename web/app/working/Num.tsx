@@ -1,0 +1,27 @@
+import { useSheetStore } from '../sheet/context'
+import { targetOf } from '../sheet/targets'
+import { numberWords, targetsOfNumber, useBook } from './book'
+
+/** A number of the working: pointing lights what it belongs to, a click opens where it came from. */
+export function Num({ at, unit = false, most }: { at: string; unit?: boolean; most?: number }) {
+  const { ledger, open, trail } = useBook()
+  const store = useSheetStore()
+  const entry = ledger.entry(at)
+  if (!entry) return <span className="quiet">none</span>
+  return (
+    <>
+      <button
+        type="button"
+        className="num"
+        aria-pressed={trail.at(-1) === at}
+        title={String(entry.value)}
+        onClick={() => open(at)}
+        onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)}
+        onMouseLeave={() => store.getState().point(null)}
+      >
+        {numberWords(entry.value, most)}
+      </button>
+      {unit && <span className="ro"> {entry.unit}</span>}
+    </>
+  )
+}

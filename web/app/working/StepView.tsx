@@ -1,0 +1,75 @@
+import { working, type Solution } from '@viga/core'
+import { useMemo } from 'react'
+import { AssemblyView } from './AssemblyView'
+import { Blocks } from './Blocks'
+import { useBook } from './book'
+import { EliminationView } from './EliminationView'
+import { MemberChoice, useMember } from './MemberChoice'
+
+/** More unknowns than this are not partitioned on the page: the blocks would be as large as K itself. */
+const PARTED = 48
+
+/** One step as the page shows it: what it says of all, then of one member at a time. */
+export function StepView({ step, solution }: { step: working.Step; solution: Solution }) {
+  const ofMembers = useMemo(() => step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member])), [step])
+  const [chosen, choose] = useMember(solution)
+  const at = ofMembers.includes(chosen) ? chosen : ofMembers[0]
+  const passage = step.passages.find((p) => p.member === at)
+  const name = at === undefined ? undefined : solution.structure.members[at].id
+  const firstMember = step.passages.findIndex((p) => p.member !== undefined)
+  const before = firstMember < 0 ? step.passages : step.passages.slice(0, firstMember)
+  const after = firstMember < 0 ? [] : step.passages.filter((p, i) => i > firstMember && p.member === undefined)
+  return (
+    <>
+      <h1>
+        {step.title}
+        {ofMembers.length > 0 && before.length + after.length === 0 && (
+          <>
+            {' of '}
+            <i>{name}</i>
+          </>
+        )}
+      </h1>
+      <p className="prose">{step.why}</p>
+      <Passages all={before} step={step.key} solution={solution} />
+      {ofMembers.length > 0 && at !== undefined && passage && (
+        <>
+          {before.length + after.length > 0 && <h2 className="sub">Member by member</h2>}
+          <MemberChoice solution={solution} at={at} onChoose={choose} among={ofMembers.length === solution.structure.members.length ? undefined : ofMembers} />
+          <Blocks key={at} blocks={passage.blocks} within={name} />
+        </>
+      )}
+      <Passages all={after} step={step.key} solution={solution} />
+    </>
+  )
+}
+
+function Passages({ all, step, solution }: { all: readonly working.Passage[]; step: working.StepKey; solution: Solution }) {
+  const { ledger } = useBook()
+  const { action, units } = ledger.context
+  return all.map((p, i) => (
+    <section key={i}>
+      {p.title && <h2 className="sub">{p.title}</h2>}
+      {step === 'assembly' ? (
+        <>
+          <AssemblyView solution={solution} action={action} units={units} />
+          <Blocks blocks={p.blocks.filter((b) => b.kind !== 'matrix')} />
+        </>
+      ) : step === 'solution' ? (
+        <>
+          <Blocks blocks={p.blocks.filter((b) => b.kind !== 'matrix' && b.kind !== 'lines')} />
+          <EliminationView solution={solution} action={action} units={units} />
+        </>
+      ) : step === 'partition' && solution.dofs.list.length > PARTED ? (
+        <>
+          <Blocks blocks={p.blocks.filter((b) => b.kind === 'words')} />
+          <p className="prose">
+            With {solution.dofs.list.length} unknowns the blocks are too large for a page: {solution.dofs.free} rows are free, {solution.dofs.list.length - solution.dofs.free} held. Under Assembly any row can be asked for.
+          </p>
+        </>
+      ) : (
+        <Blocks blocks={p.blocks} />
+      )}
+    </section>
+  ))
+}

@@ -1,0 +1,78 @@
+import { formatPlain, working } from '@viga/core'
+import { createContext, useContext, useMemo } from 'react'
+import { useSheet, useSolved } from '../sheet/context'
+
+/** The numbers of the working as it is shown, and which of them is opened. */
+export interface Book {
+  ledger: working.Ledger
+  /** The trail of opened numbers, the last one shown. */
+  trail: readonly string[]
+  open: (address: string | null) => void
+}
+
+export const BookContext = createContext<Book | null>(null)
+
+export function useBook(): Book {
+  const book = useContext(BookContext)
+  if (!book) throw new Error('This part of the page stands outside a working.')
+  return book
+}
+
+/** The ledger of the shown case; made anew with each solution. */
+export function useLedger(): working.Ledger | undefined {
+  const solved = useSolved()
+  const problem = useSheet((s) => s.problem)
+  return useMemo(() => solved && working.ledger(solved.solution, problem.units as { length: string; force: string }, solved.action, problem), [solved, problem])
+}
+
+/** What an address belongs to on the Figure: its member, its joint, its unknowns. */
+export function targetsOfNumber(address: string, ledger: working.Ledger): string[] {
+  const [kind, ...parts] = address.split('/').map(decodeURIComponent)
+  const { dofs } = ledger.context.solution
+  const dof = (p: string) => `dof:${Number(p) - 1}`
+  switch (kind) {
+    case 'case':
+      return targetsOfNumber(parts.slice(1).map(encodeURIComponent).join('/'), ledger)
+    case 'K':
+      return [dof(parts[0]), dof(parts[1])]
+    case 'row':
+      return [dof(parts[1]), ...(Number(parts[2]) <= dofs.free ? [dof(parts[2])] : [])]
+    case 'P':
+    case 'P-free':
+    case 'D':
+    case 'R':
+    case 'joint-load':
+    case 'joint':
+      return [dof(parts[0])]
+    case 'x':
+    case 'y':
+    case 'turn':
+    case 'cos-turn':
+    case 'sin-turn':
+    case 'settlement':
+    case 'spring':
+      return [`node:${parts[0]}`]
+    case 'load':
+    case 'load-q':
+    case 'load-at':
+    case 'load-along':
+    case 'load-across':
+    case 'force-along':
+    case 'force-across':
+      return [`load:${ledger.context.action.id}:${parts[0]}`]
+    case 'whole':
+    case 'work':
+    case 'energy':
+      return []
+    default:
+      return parts[0] === undefined ? [] : [`member:${parts[0]}`]
+  }
+}
+
+/** Values of one kind differ from 0 by rounding alone below this share of the largest. */
+const ROUNDING = 1e-11
+
+/** A number as the working shows it; what is 0 but for rounding, against others of its kind, is written 0. */
+export function numberWords(value: number, most = 0): string {
+  return Math.abs(value) <= ROUNDING * most ? '0' : formatPlain(value, 5)
+}
