@@ -11,4 +11,5 @@ export default [
   ]),
   route('problems/:problemId/save', 'routes/save.ts'),
   route('problems/:problemId/file', 'routes/file.ts'),
+  route('problems/:problemId/working-as/:form', 'routes/working-as.ts'),
 ] satisfies RouteConfig

@@ -63,7 +63,7 @@ describe.each(problems)('the working of %s', (_, problem) => {
   it('re-derives each of its numbers from the formula and the numbers it shows', () => {
     let formulas = 0
     for (const action of [...solution.cases, ...solution.combinations]) {
-      const book = ledger(solution, problem.units as { length: string; force: string }, action, problem)
+      const book = ledger(solution, problem.units, action, problem)
       const seen = new Set<string>()
       // what differs by rounding from 0 is measured against the largest of its kind
       const most = new Map<string, number>()
@@ -97,7 +97,7 @@ describe.each(problems)('the working of %s', (_, problem) => {
 
   it('balances: the whole, each joint, and the energy', () => {
     for (const action of solution.cases) {
-      const book = ledger(solution, problem.units as { length: string; force: string }, action, problem)
+      const book = ledger(solution, problem.units, action, problem)
       const checks = stepsOf(book).find((s) => s.key === 'checks')!
       const lines = checks.passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses : [])))
       for (const address of lines.filter((a) => /^(whole|joint)/.test(a))) {

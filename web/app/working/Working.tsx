@@ -68,6 +68,7 @@ export function Working() {
             ⟵ {LABELS[keys[at - 1]]}
           </Link>
         )}
+        {solved && <WholeWorking id={problemId!} action={solved.action.id} members={solved.solution.structure.members.length} />}
         {at < keys.length - 1 && (
           <Link to={`${base}/${keys[at + 1]}`} className="link end">
             {LABELS[keys[at + 1]]} ⟶
@@ -75,5 +76,30 @@ export function Working() {
         )}
       </footer>
     </>
+  )
+}
+
+/** Whole workings are printed up to this many members. */
+const PRINTED = 150
+
+/** The whole working of the shown case as a file, in one click. */
+function WholeWorking({ id, action, members }: { id: string; action: string; members: number }) {
+  if (members > PRINTED) return null
+  const to = (form: string) => `/problems/${id}/working-as/${form}?case=${encodeURIComponent(action)}`
+  return (
+    <span className="whole-working">
+      the whole as{' '}
+      <a className="link" href={to('pdf')} download>
+        PDF
+      </a>
+      ,{' '}
+      <a className="link" href={to('latex')} download>
+        LaTeX
+      </a>
+      ,{' '}
+      <a className="link" href={to('markdown')} download>
+        Markdown
+      </a>
+    </span>
   )
 }

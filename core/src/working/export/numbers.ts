@@ -29,7 +29,9 @@ export interface PrintedMatrix {
 
 export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {
   const values = b.rows.map((_, i) => b.columns.map((_, j) => book.entry(b.at(i, j))?.value ?? 0))
-  const power = b.letter === 'T' ? 0 : commonPower(values)
+  // forces beside stiffnesses would lose their figures to the power of those
+  const augmented = b.columns.length > b.rows.length && 'words' in b.columns[b.columns.length - 1]
+  const power = b.letter === 'T' || augmented ? 0 : commonPower(values)
   const most = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
   const label = (m: MatrixBlock['rows'][number]) => ('unknown' in m ? String(m.unknown.number) : m.words)
   return {

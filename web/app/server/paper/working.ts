@@ -1,0 +1,179 @@
+import { formatPlain, working, type Problem } from '@viga/core'
+import { figure } from './figure'
+import { formulaPieces, numberBox, symbolBox } from './math'
+import { begin, gap, heading, need, number, PAGE, paragraph, rule, table, TEXT_WIDTH, words, type Pages } from './pages'
+import { blank, CEDAR, INK, QUIET, raised, row, run, space, textBox, type Box, type Doc } from './type'
+
+/** A value with its unit. */
+const valued = (doc: Doc, v: number, unit: string, size = 10.5): Box => row(numberBox(doc, formatPlain(v, 5), size), ...(unit ? [space(3), textBox(doc, unit, 'serif', 0.93 * size)] : []))
+
+/** The mark of an unknown: its number in a circle when free, in a square when held. */
+function markBox(doc: Doc, u: { number: number; free: boolean }, size = 7.5): Box {
+  const text = run(doc, String(u.number), 'serif-bold', size, u.free ? CEDAR : QUIET)
+  const w = Math.max(11, text.w + 5)
+  return {
+    w,
+    up: 8.5,
+    down: 3,
+    draw: (d, x, y) => {
+      if (u.free) d.roundedRect(x, y - 8.2, w, 11, 5.5)
+      else d.rect(x, y - 8.2, w, 11)
+      d.lineWidth(0.6).strokeColor(u.free ? CEDAR : QUIET).stroke()
+      text.draw(d, x + (w - text.w) / 2, y)
+    },
+  }
+}
+
+/** A number with its formula, broken at its equal signs, and within a sum before its terms, where it does not fit. */
+function line(p: Pages, book: working.Ledger, at: string, within?: string) {
+  const { doc } = p
+  const { symbol, value, unit, origin } = book.origin(at)
+  const name = symbolBox(doc, symbol, within)
+  const equals = row(space(4), run(doc, '=', 'math', 10.5), space(4))
+  const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
+  const result = row(equals, valued(doc, value, unit))
+  if (!f) {
+    paragraph(p, [row(name, result), ...(origin.kind === 'formula' ? [] : [space(8), ...textWords(doc, origin.words)])], { indent: 8, hang: 24 })
+    return
+  }
+  const letters = formulaPieces(doc, f, 'letters', within)
+  const numbers = f.t === 'letter' ? [] : formulaPieces(doc, f, 'numbers')
+  const joined = (pieces: Box[]) => pieces.map((b, i) => (i === 0 ? row(equals, b) : b))
+  const all = [name, ...joined(letters), ...joined(numbers), result]
+  const whole = all.reduce((s, b) => s + b.w, 0)
+  if (whole <= TEXT_WIDTH - 8) return paragraph(p, [row(...all)], { indent: 8, leading: 5 })
+  // one line for the letters, one for the numbers, the result at its end
+  paragraph(p, [row(name, joined(letters)[0]), ...joined(letters).slice(1)], { indent: 8, hang: name.w + 14, leading: 4 })
+  paragraph(p, [...joined(numbers), result], { indent: 8 + name.w, hang: 14, leading: 6 })
+}
+
+const textWords = (doc: Doc, text: string) => text.split(/(?<=\s)/).map((w) => textBox(doc, w, 'serif-italic', 9, QUIET))
+
+/** A matrix between brackets, numbers on its margins; in parts, each with its columns labelled, where it is too wide. */
+function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
+  const { doc } = p
+  if (b.columns.length > working.LARGEST) {
+    heading(p, b.title, 3)
+    return words(p, `${b.rows.length} rows and ${b.columns.length} columns: too large to be printed; the page gives it as a file.`, { size: 9.5 })
+  }
+  const m = working.printedMatrix(book, b)
+  const size = b.columns.length > 9 ? 7.6 : 8.8
+  const mark = (k: working.Mark): Box => ('unknown' in k ? markBox(doc, k.unknown, 6.8) : run(doc, k.words, 'serif', 7.2, QUIET))
+  const cells = m.cells.map((r) => r.map((v) => numberBox(doc, v, size, v === '0' ? '#9aa0a6' : INK)))
+  const widths = b.columns.map((_, j) => Math.max(...cells.map((r) => r[j].w), 14) + 8)
+  const left = Math.max(...b.rows.map((r) => mark(r).w)) + 30
+  const parts: number[][] = [[]]
+  let used = left
+  widths.forEach((w, j) => {
+    if (used + w > TEXT_WIDTH - 8) {
+      parts.push([])
+      used = left
+    }
+    parts[parts.length - 1].push(j)
+    used += w
+  })
+  const high = size * 1.62
+  const [letter, below] = b.letter.split('_')
+  const name = row(textBox(doc, letter, 'serif-italic', 11), ...(below ? [raised(textBox(doc, below, 'serif-italic', 7.5), -2)] : []))
+  parts.forEach((columns, k) => {
+    need(p, 34 + high * Math.min(m.cells.length, 40))
+    const title = `${b.title}${parts.length > 1 ? `, columns ${m.columns[columns[0]]} to ${m.columns[columns[columns.length - 1]]}` : ''}`
+    heading(p, `${title}${b.unit ? `  (${working.powerWords(m.power, b.unit)})` : ''}`, 3)
+    const x0 = PAGE.left + left
+    const at = (j: number) => x0 + columns.slice(0, columns.indexOf(j)).reduce((s, i) => s + widths[i], 0)
+    const right = x0 + columns.reduce((s, j) => s + widths[j], 0) + 3
+    const top = p.y + 14
+    if (k === 0 || parts.length > 1) name.draw(doc, PAGE.left + 2, top - 3)
+    columns.forEach((j) => {
+      const c = mark(b.columns[j])
+      c.draw(doc, at(j) + widths[j] - 3 - c.w, top - 4)
+    })
+    cells.forEach((r, i) => {
+      const y = top + high * (i + 0.72)
+      const c = mark(b.rows[i])
+      c.draw(doc, x0 - 8 - c.w, y)
+      for (const j of columns) r[j].draw(doc, at(j) + widths[j] - 3 - r[j].w, y)
+    })
+    const bottom = top + high * cells.length + 1
+    for (const [x, turn] of [[x0 - 2, 1], [right, -1]]) doc.moveTo(x + 4 * turn, top).lineTo(x, top).lineTo(x, bottom).lineTo(x + 4 * turn, bottom).lineWidth(0.8).strokeColor(INK).stroke()
+    if (b.free !== undefined && b.free > 0 && b.free < b.rows.length) {
+      const y = top + high * b.free
+      doc.save().dash(2, { space: 2 }).moveTo(x0, y).lineTo(right - 3, y).lineWidth(0.5).strokeColor(QUIET).stroke().restore()
+      if (columns.includes(b.free)) doc.save().dash(2, { space: 2 }).moveTo(at(b.free), top).lineTo(at(b.free), bottom).lineWidth(0.5).strokeColor(QUIET).stroke().restore()
+    }
+    p.y = bottom + 8
+  })
+}
+
+function polynomial(p: Pages, book: working.Ledger, b: working.PolynomialBlock) {
+  const { doc } = p
+  const terms = working.polynomialTerms(book, b)
+  const sign = (s: string) => run(doc, s, 'math', 10.5)
+  const boxes = terms.flatMap(({ value, power }, i) => [
+    ...(i > 0 ? [row(space(3), sign(value < 0 ? '−' : '+'), space(3))] : value < 0 ? [sign('−')] : []),
+    row(numberBox(doc, formatPlain(Math.abs(value), 5)), ...(power > 0 ? [space(2), run(doc, 't', 'math-italic', 10.5)] : []), ...(power > 1 ? [raised(run(doc, String(power), 'math', 7.4), 4)] : [])),
+  ])
+  const unit = book.entry(b.coefficients[0])?.unit ?? ''
+  paragraph(p, [row(run(doc, b.force, 'math-italic', 10.5), sign('('), run(doc, 't', 'math-italic', 10.5), sign(')'), space(4), sign('='), space(4)), ...(boxes.length ? boxes : [sign('0')]), row(space(4), textBox(doc, unit, 'serif', 9.8), space(14), textBox(doc, working.reach(b, book.context.units.length), 'serif-italic', 9, QUIET))], { indent: 8, leading: 5 })
+}
+
+function cell(doc: Doc, book: working.Ledger, c: working.Cell): Box {
+  if (typeof c === 'string') return textBox(doc, c, 'serif', 9.5)
+  if ('unknown' in c) return markBox(doc, c.unknown)
+  const e = book.entry(c.at)
+  return e ? valued(doc, e.value, e.unit, 9.8) : space(0)
+}
+
+function block(p: Pages, book: working.Ledger, b: working.Block, within?: string) {
+  switch (b.kind) {
+    case 'words':
+      return words(p, b.words)
+    case 'lines':
+      if (b.title) heading(p, b.title, 3)
+      for (const a of b.addresses) line(p, book, a, within)
+      return gap(p, 3)
+    case 'matrix':
+      return matrix(p, book, b)
+    case 'polynomial':
+      return polynomial(p, book, b)
+    case 'table':
+      if (b.title) heading(p, b.title, 3)
+      return table(p, [...(b.head.some(Boolean) ? [b.head.map((h) => textBox(p.doc, h, 'serif-italic', 9, QUIET))] : []), ...b.rows.map((r) => r.map((c) => cell(p.doc, book, c)))], b.head.some(Boolean))
+  }
+}
+
+/** Steps that have a figure of their own. */
+const FIGURES: ReadonlySet<string> = new Set(['unknowns', 'reactions', 'diagrams'])
+
+/** The whole working as a PDF: figure, steps, page numbers. */
+export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buffer> {
+  const doc = blank(problem.title)
+  const p = begin(doc)
+  const { solution, action } = book.context
+  words(p, problem.title, { face: 'serif-bold', size: 20, after: 4 })
+  words(p, `Worked by the stiffness method. ${action.kind === 'case' ? 'Case' : 'Combination'}: ${action.title}.`, { face: 'serif-italic', size: 10, colour: QUIET, after: 8 })
+  rule(p)
+  if (problem.statement) words(p, problem.statement, { after: 8 })
+  figure(p, problem, solution, action, { loads: true, dimensions: true })
+  working.stepsOf(book).forEach((s, i) => {
+    // a figure comes with its heading
+    if (FIGURES.has(s.key)) need(p, 340)
+    heading(p, `${i + 1}  ${s.title}`, 1)
+    words(p, s.why, { face: 'serif-italic', colour: QUIET })
+    if (s.key === 'unknowns') figure(p, problem, solution, action, { unknowns: true })
+    if (s.key === 'reactions') figure(p, problem, solution, action, { reactions: true })
+    if (s.key === 'diagrams' && solution.open.length === 0) figure(p, problem, solution, action, { diagram: problem.kind === 'truss' ? 'N' : 'M' })
+    for (const passage of s.passages) {
+      if (passage.title) heading(p, passage.title, 2)
+      for (const b of passage.blocks) block(p, book, b, passage.member === undefined ? undefined : solution.structure.members[passage.member].id)
+    }
+  })
+  number(doc, problem.title)
+  return new Promise((done, failed) => {
+    const chunks: Buffer[] = []
+    doc.on('data', (c: Buffer) => chunks.push(c))
+    doc.on('end', () => done(Buffer.concat(chunks)))
+    doc.on('error', failed)
+    doc.end()
+  })
+}
