@@ -140,7 +140,7 @@ export function Figure({ part }: { part: Part }) {
             Or type coordinates into the table at the right.
           </p>
         )}
-        {part === 'given' && structure && selection && !many && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
+        {(part === 'given' || (part === 'working' && selection?.startsWith('load:'))) && structure && selection && !many && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
         {part === 'given' && structure && many && !gestures.busy && <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />}
       </div>
       <p className="figure-caption">

@@ -1,6 +1,6 @@
 import { formatNumber, working } from '@viga/core'
 import { useMemo, useState } from 'react'
-import { useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore } from '../sheet/context'
 import { Formula, texLabel, texNumber } from '../widgets/Formula'
 import { useBook } from './book'
 import { MatrixOut } from './MatrixOut'
@@ -8,7 +8,7 @@ import { MatrixView } from './MatrixView'
 import { PatternView } from './PatternView'
 import { MemberChoice, useMember } from './MemberChoice'
 import type { StepProps } from './step'
-import { targetOf } from '../sheet/targets'
+import { targetOf, targetsOf } from '../sheet/targets'
 
 /** Above this many unknowns the matrix is shown as its pattern, with any row on request. */
 const WHOLE = 48
@@ -29,7 +29,10 @@ export function AssemblyView({ solution, units }: StepProps) {
   const K = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
   const entry = hover ?? pinned
   const power = K ? working.commonPower(K.values) : working.commonPower(w.K.values)
-  const block = useMemo(() => new Set(w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w])
+  // a member pointed at on the Figure lights its own block
+  const hovered = useSheet((s) => (s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null))
+  const lit = solution.structure.members.findIndex((m) => m.id === hovered)
+  const block = useMemo(() => new Set(lit >= 0 ? solution.elements[lit].dofs.filter((d) => d >= 0) : w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w, lit, solution])
   const point = (e: { row: number; column: number } | null) => {
     setHover(e)
     store.getState().point(e && targetOf([`dof:${e.row}`, `dof:${e.column}`, ...working.termsOf(solution, units, e.row, e.column).flatMap((t) => (t.member ? [`member:${t.member}`] : []))]))

@@ -7,7 +7,7 @@ import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
 import { Num } from './Num'
 import { NumberMark } from './NumberMark'
-import { numberWords, targetsOfNumber, useBook } from './book'
+import { hasChanged, numberWords, targetsOfNumber, useBook } from './book'
 
 /** The parts of a step as the page shows them. `within` is the member they speak of, whose name letters need not carry. */
 export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; within?: string }) {
@@ -81,8 +81,8 @@ const Line = memo(function Line({ at, within }: { at: string; within?: string })
 const markOf = (m: working.Mark) => ('unknown' in m ? m.unknown : null)
 
 /** A matrix of the step: in numbers, each to be opened, or in letters. */
-function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
-  const { ledger, open, trail } = useBook()
+export function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
+  const { ledger, before, open, trail, pinned, pin } = useBook()
   const store = useSheetStore()
   const [spelled, setSpelled] = useState(false)
   const { rows, columns, at, free, title, unit } = block
@@ -94,6 +94,8 @@ function Matrix({ block, within }: { block: working.MatrixBlock; within?: string
     for (let i = 0; i < rows.length; i++) for (let j = 0; j < columns.length; j++) if (opened === at(i, j)) return { row: i, column: j }
     return null
   }, [opened, rows, columns, at])
+  const changed = useMemo(() => (before ? (i: number, j: number) => hasChanged(at(i, j), ledger, before) : undefined), [before, ledger, at])
+  const isPinned = pinned !== null && pinned.block.title === title && pinned.within === within && pinned.block.letter === block.letter
   const [head, below] = block.letter.split('_')
   const letter = below ? <i>{head}<sub>{below}</sub></i> : <i>{head}</i>
   return (
@@ -107,6 +109,9 @@ function Matrix({ block, within }: { block: working.MatrixBlock; within?: string
               {spelled ? 'numbers' : 'letters'}
             </button>
           )}
+          <button type="button" className="link" aria-pressed={isPinned} title="Keep this matrix in view while reading on" onClick={() => pin(isPinned ? null : { block, within })}>
+            {isPinned ? 'unpin' : 'pin'}
+          </button>
           <MatrixOut name={`${block.letter}${within ? ` of ${within}` : ''}`} values={entries.values} />
         </span>
       </div>
@@ -123,6 +128,7 @@ function Matrix({ block, within }: { block: working.MatrixBlock; within?: string
           marks={plain ? rows.map((r) => ('words' in r ? r.words : '')) : undefined}
           augmented={!plain && 'words' in columns[columns.length - 1] && columns.length === rows.length + 1}
           at={place}
+          changed={changed}
           onPick={({ row, column }) => open(at(row, column))}
           onPoint={(p) => store.getState().point(p && (targetOf(targetsOfNumber(at(p.row, p.column), ledger)) || null))}
         />
@@ -158,9 +164,7 @@ function Table({ block }: { block: working.TableBlock }) {
         {block.head.some(Boolean) && (
           <thead>
             <tr>
-              {block.head.map((h, i) => (
-                <th key={i}>{h}</th>
-              ))}
+              {block.head.map((h, i) => (h ? <th key={i}>{h}</th> : <td key={i} />))}
             </tr>
           </thead>
         )}

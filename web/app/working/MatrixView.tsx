@@ -1,5 +1,5 @@
 import { formatNumber, formatPlain, type Entries, type Unknown } from '@viga/core'
-import { memo, type ReactNode } from 'react'
+import { memo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react'
 import { NumberMark } from './NumberMark'
 
 interface Props {
@@ -17,14 +17,20 @@ interface Props {
   /** Rows and columns of a member's block, tinted. */
   block?: ReadonlySet<number>
   at?: { row: number; column: number } | null
+  /** Whether the last edit changed an entry. */
+  changed?: (row: number, column: number) => boolean
   onPoint?: (at: { row: number; column: number } | null) => void
   onPick?: (at: { row: number; column: number }) => void
   label: string
 }
 
+const STEPS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
+
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, entries, power, free, augmented, plainNumbers, marks, block, at, onPoint, onPick, label }: Props) {
+export const MatrixView = memo(function MatrixView({ name, entries, power, free, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, label }: Props) {
   const { rows, columns, values } = entries
+  const body = useRef<HTMLTableSectionElement>(null)
   const divide = 10 ** power
   const cut = augmented ? columns.length - 1 : free
   const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
@@ -34,12 +40,30 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
     if (free !== undefined && (i >= free || j >= free)) c.push('held')
     if (block && rows[i] && columns[j] && block.has(rows[i].index) && block.has(columns[j].index)) c.push('in')
     if (at && (at.row === i || at.column === j)) c.push('line')
-    if (at && at.row === i && at.column === j) c.push('at')
+    if ((at && at.row === i && at.column === j) || (cursor && cursor.row === i && cursor.column === j)) c.push('at')
     if (cut === j && j > 0) c.push('cut')
+    if (changed?.(i, j)) c.push('changed')
     return c.join(' ')
   }
+  const [cursor, setCursor] = useState<{ row: number; column: number } | null>(null)
+  // arrows walk through the entries, enter opens one
+  const onKeyDown = (e: KeyboardEvent) => {
+    const step = STEPS[e.key]
+    if (e.key === 'Enter' && cursor && onPick) onPick(cursor)
+    else if (step) {
+      const to = { row: clamp((cursor?.row ?? 0) + (cursor ? step[0] : 0), values.length), column: clamp((cursor?.column ?? 0) + (cursor ? step[1] : 0), columns.length) }
+      setCursor(to)
+      onPoint?.(to)
+      body.current?.rows[to.row]?.cells[to.column + 1]?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    } else return
+    e.preventDefault()
+  }
+  const leave = () => {
+    if (cursor) onPoint?.(null)
+    setCursor(null)
+  }
   return (
-    <div className="matrix-scroll">
+    <div className="matrix-scroll" tabIndex={0} role="group" aria-label={`${label}: arrows walk, enter opens`} onKeyDown={onKeyDown} onBlur={leave}>
       <table className={columns.length > 12 ? 'matrix tight' : 'matrix'} aria-label={label} onMouseLeave={() => onPoint?.(null)}>
         <thead>
           <tr>
@@ -51,7 +75,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
             ))}
           </tr>
         </thead>
-        <tbody>
+        <tbody ref={body}>
           {values.map((row, i) => (
             <tr key={i} className={free === i && i > 0 ? 'cut-row' : undefined}>
               <th>{mark(rows[i], i)}</th>

@@ -1,10 +1,10 @@
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
-import { numberWords, targetsOfNumber, useBook } from './book'
+import { hasChanged, numberWords, targetsOfNumber, useBook } from './book'
 
 /** A number of the working: pointing lights what it belongs to, a click opens where it came from. */
 export function Num({ at, unit = false, most }: { at: string; unit?: boolean; most?: number }) {
-  const { ledger, open, trail } = useBook()
+  const { ledger, before, open, trail } = useBook()
   const store = useSheetStore()
   const entry = ledger.entry(at)
   if (!entry) return <span className="quiet">none</span>
@@ -12,7 +12,7 @@ export function Num({ at, unit = false, most }: { at: string; unit?: boolean; mo
     <>
       <button
         type="button"
-        className="num"
+        className={hasChanged(at, ledger, before) ? 'num changed' : 'num'}
         aria-pressed={trail.at(-1) === at}
         title={String(entry.value)}
         onClick={() => open(at)}

@@ -1,5 +1,6 @@
 import { working, type Solution } from '@viga/core'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
+import { useSheet } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
 import { useBook } from './book'
@@ -13,6 +14,15 @@ const PARTED = 48
 export function StepView({ step, solution }: { step: working.Step; solution: Solution }) {
   const ofMembers = useMemo(() => step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member])), [step])
   const [chosen, choose] = useMember(solution)
+  // a member clicked on the Figure is the one written out
+  const selection = useSheet((s) => s.selection)
+  const clicked = useRef(selection)
+  useEffect(() => {
+    if (selection === clicked.current) return
+    clicked.current = selection
+    const index = solution.structure.members.findIndex((m) => selection === `member:${m.id}`)
+    if (ofMembers.includes(index)) choose(index)
+  }, [selection, solution, ofMembers, choose])
   const at = ofMembers.includes(chosen) ? chosen : ofMembers[0]
   const passage = step.passages.find((p) => p.member === at)
   const name = at === undefined ? undefined : solution.structure.members[at].id

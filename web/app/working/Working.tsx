@@ -3,7 +3,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useSolved } from '../sheet/context'
 import { Unsolved } from '../sheet/Unsolved'
-import { BookContext, useLedger, type Book } from './book'
+import { Matrix } from './Blocks'
+import { BookContext, useBefore, useLedger, type Book, type Pinned } from './book'
 import { Derivation } from './Derivation'
 import { StepView } from './StepView'
 import './working.css'
@@ -37,8 +38,10 @@ export function Working() {
   const at = Math.max(0, keys.indexOf(step as working.StepKey))
   const data = useMemo(() => ledger && working.stepOf(ledger, keys[at]), [ledger, keys, at])
   const base = `/problems/${problemId}/working`
-  const book = useMemo((): Book | null => (ledger ? { ledger, trail, open: fresh } : null), [ledger, trail, fresh])
-  const inside = useMemo((): Book | null => (ledger ? { ledger, trail, open } : null), [ledger, trail, open])
+  const [pinned, pin] = useState<Pinned | null>(null)
+  const before = useBefore(ledger)
+  const book = useMemo((): Book | null => (ledger ? { ledger, before, pinned, pin, trail, open: fresh } : null), [ledger, before, pinned, trail, fresh])
+  const inside = useMemo(() => book && { ...book, open }, [book, open])
   return (
     <>
       <nav className="steps" aria-label="Steps of the working">
@@ -57,8 +60,15 @@ export function Working() {
           <Unsolved />
         )}
       </div>
-      {inside && (
+      {book && inside && (
         <BookContext value={inside}>
+          {pinned && (
+            <BookContext value={book}>
+              <section className="pinned" aria-label="Pinned matrix">
+                <Matrix block={pinned.block} within={pinned.within} />
+              </section>
+            </BookContext>
+          )}
           <Derivation />
         </BookContext>
       )}
