@@ -122,7 +122,8 @@ export function drawScene(input: SceneInput): Scene {
     wishes.push(...d.wishes)
   }
   const letters = jointLetters(s, view)
-  const names = layers.names ? memberNames(s, view, display) : []
+  // beside the unknowns a name stands only where it has room
+  const names = layers.names ? memberNames(s, view, display, layers.unknowns) : []
   // in a crowd, values along members are said where they have room; the table has them all
   const said = s.members.length > MANY ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w)) : wishes
   const all = [...letters, ...(input.notes ?? []), ...said, ...names]
@@ -164,14 +165,14 @@ function jointLetters(s: Structure, view: View): Wish[] {
 }
 
 /** Member names with their lengths, along the member. */
-function memberNames(s: Structure, view: View, display: Display): Wish[] {
+function memberNames(s: Structure, view: View, display: Display, spare: boolean): Wish[] {
   return s.members.map((m, i) => {
     const l = memberLine(s, view, m)
     let angle = (Math.atan2(l.dir.y, l.dir.x) * 180) / Math.PI
     if (angle > 90.01 || angle <= -89.99) angle += angle > 0 ? -180 : 180
     if (Math.abs(angle - 90) < 0.5) angle = -90
     const candidates: Vec[] = [0.5, 0.38, 0.62, 0.26, 0.74].flatMap((f) => [-1, 1].map((k) => plus(plus(l.a, l.dir, f * l.px), l.up, k * 15)))
-    return { key: `n${i}`, target: `member:${m.id}`, mark: { t: 'text', text: `${m.id}, ${formatPlain(m.length * display.length.perSI, 4)} ${display.length.unit}`, size: 13, italic: true, serif: true, fill: 'ink-2', rotate: angle, halo: true }, candidates, clear: 2, optional: s.members.length > 25 }
+    return { key: `n${i}`, target: `member:${m.id}`, mark: { t: 'text', text: `${m.id}, ${formatPlain(m.length * display.length.perSI, 4)} ${display.length.unit}`, size: 13, italic: true, serif: true, fill: 'ink-2', rotate: angle, halo: true }, candidates, clear: 2, optional: spare || s.members.length > 25 }
   })
 }
 
