@@ -126,6 +126,27 @@ test('a matrix is copied and saved in full', async ({ page, context }) => {
   expect(text).toMatch(/^%%MatrixMarket matrix coordinate real symmetric\n9 9 /)
 })
 
+test('the unknowns are numbered as the book has them, and everything follows', async ({ page }) => {
+  await openCopy(page, /Open Orchid balcony/, 'working/unknowns')
+  const mark = page.locator('.figure g[data-target="dof:0"] text')
+  await expect(mark).toHaveText('1')
+  await page.getByLabel('held ones first').check()
+  await expect(mark).toHaveText('5')
+  await page.getByLabel('as I say').check()
+  await page.getByLabel('number of B rotation').fill('1')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.figure g[data-target="dof:4"] text')).toHaveText('1')
+  await page.getByLabel('number of B rotation').fill('99')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('A number from 1 to 9.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByRole('link', { name: /5 Assembly/ }).click()
+  // row 1 of K is that of B's rotation now: 4EI/L = 28 000
+  await expect(page.getByRole('table', { name: 'stiffness of the whole structure' }).locator('tbody tr').nth(0).locator('td').nth(0)).toHaveText('28.00')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(mark).toHaveText('5')
+})
+
 test('the whole working is a PDF, a LaTeX or a Markdown file in one click', async ({ page }) => {
   await openCopy(page, /Open Orchid balcony/, 'working')
   for (const [name, ending, begins] of [['PDF', 'pdf', '%PDF-'], ['LaTeX', 'tex', '\\documentclass'], ['Markdown', 'md', '# Orchid balcony']] as const) {

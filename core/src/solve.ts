@@ -1,5 +1,6 @@
 import { solve, type Solution } from './analysis/solve.js'
 import { answerErrors } from './checking/answers.js'
+import { numberingOf, numbersOf } from './problem/numbering.js'
 import { checkProblem, readProblem, type ReadResult } from './problem/read.js'
 import type { Notice, Problem, ProblemError } from './problem/types.js'
 import { resolve, type Resolved } from './structure/resolve.js'
@@ -21,7 +22,9 @@ export function work(problem: Problem): Outcome {
   if (obstacles.length) return { stage: 'unsolved', error: obstacles[0], structure, obstacles, notices }
   const result = solve(structure)
   if (!result.ok) return { stage: 'unsolved', error: result.error, structure, obstacles, notices }
-  return { stage: 'solved', solution: result.solution, structure, obstacles, notices }
+  const { solution } = result
+  solution.numbers = numbersOf(numberingOf(problem), solution.dofs.list, structure.nodes)
+  return { stage: 'solved', solution, structure, obstacles, notices }
 }
 
 /** What is wrong with a document, in form or in meaning; nothing when it may be kept. */

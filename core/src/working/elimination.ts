@@ -1,6 +1,7 @@
 import type { ProblemUnits } from '../quantity/units.js'
+import { wholeStiffness } from '../analysis/assemble.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import { loadLines, structureStiffness, unknowns, vectorScale, type Unknown } from './matrices.js'
+import { entryScale, inOrder, loadLines, unknowns, vectorScale, type Unknown } from './matrices.js'
 
 /** The equations K_ff·D_f = P_f − K_fr·D_r, as numbered, in coherent units. */
 export interface Equations {
@@ -49,16 +50,18 @@ const CANCELLED = 1e-13
 export function equations(solution: Solution, units: ProblemUnits, action: ActionSolution): Equations | undefined {
   if (solution.structure.members.some((m) => m.axiallyRigid)) return undefined
   const all = unknowns(solution)
-  const free = all.filter((u) => u.free)
-  const { values } = structureStiffness(solution, units)
+  const free = inOrder(all.filter((u) => u.free))
+  const scale = entryScale(units)
+  const K = wholeStiffness(solution.dofs, solution.elements)
+  const value = (r: Unknown, c: Unknown) => K[r.index][c.index] * scale(r.component === 'rotation', c.component === 'rotation')
   const P = loadLines(solution, units, action)
   const { displacement } = vectorScale(units)
   const right = free.map((r) => {
     let sum = P[r.index].total
-    for (const c of all) if (!c.free) sum -= values[r.index][c.index] * action.D[c.index] * displacement(c.component === 'rotation')
+    for (const c of all) if (!c.free) sum -= value(r, c) * action.D[c.index] * displacement(c.component === 'rotation')
     return sum
   })
-  return { unknowns: free, K: free.map((r) => free.map((c) => values[r.index][c.index])), right }
+  return { unknowns: free, K: free.map((r) => free.map((c) => value(r, c))), right }
 }
 
 /**

@@ -24,8 +24,8 @@ export interface Entries {
   values: number[][]
 }
 
-export const unknowns = ({ dofs, structure }: Solution): Unknown[] =>
-  dofs.list.map((d, index) => ({ index, number: index + 1, node: structure.nodes[d.node].id, component: d.component, free: d.free }))
+export const unknowns = ({ dofs, structure, numbers }: Solution): Unknown[] =>
+  dofs.list.map((d, index) => ({ index, number: numbers[index], node: structure.nodes[d.node].id, component: d.component, free: d.free }))
 
 /** Coherent units per SI unit of a stiffness entry, by whether its row and its column turn. */
 export function entryScale(units: ProblemUnits) {
@@ -102,12 +102,21 @@ export function memberWorking(solution: Solution, units: ProblemUnits, index: nu
   }
 }
 
-/** The whole K, free rows first. */
+/** The unknowns in the order of their numbers. */
+export const inOrder = (all: readonly Unknown[]): Unknown[] => [...all].sort((a, b) => a.number - b.number)
+
+/** Where free and held unknowns part, when all of the one kind come before all of the other. */
+export function partingOf(all: readonly Unknown[]): number | undefined {
+  const turns = all.flatMap((u, i) => (i > 0 && u.free !== all[i - 1].free ? [i] : []))
+  return turns.length === 1 ? turns[0] : undefined
+}
+
+/** The whole K, rows and columns in the order of their numbers. */
 export function structureStiffness(solution: Solution, units: ProblemUnits): Entries {
-  const all = unknowns(solution)
+  const all = inOrder(unknowns(solution))
   const scale = entryScale(units)
   const K = wholeStiffness(solution.dofs, solution.elements)
-  return { rows: all, columns: all, values: all.map((r, i) => all.map((c, j) => K[i][j] * scale(r.component === 'rotation', c.component === 'rotation'))) }
+  return { rows: all, columns: all, values: all.map((r) => all.map((c) => K[r.index][c.index] * scale(r.component === 'rotation', c.component === 'rotation'))) }
 }
 
 /** One member's or one spring's share of an entry of K. */

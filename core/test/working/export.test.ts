@@ -61,7 +61,7 @@ describe('the whole working', () => {
   })
   it('takes a power of ten out of a matrix, but not where forces stand beside stiffnesses', () => {
     const blocks = working.stepsOf(balcony).flatMap((s) => s.passages.flatMap((p) => p.blocks.filter((b) => b.kind === 'matrix')))
-    const K = blocks.find((b) => b.letter === 'K' && b.free !== undefined)!
+    const K = blocks.find((b) => b.letter === 'K' && b.parting !== undefined)!
     expect(working.printedMatrix(balcony, K)).toMatchObject({ power: 3, columns: ['1', '2', '3', '4', '5', '6', '7', '8', '9'] })
     const equations = working.printedMatrix(balcony, blocks.find((b) => b.letter === 'K|P')!)
     expect(equations.power).toBe(0)

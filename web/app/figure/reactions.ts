@@ -115,7 +115,7 @@ export function drawUnknowns(solution: Solution, view: View): { groups: Group[];
       marks.push(...arrow(tail, tip, ink, { small: true, width: 1.4 }))
       mark = d.free ? plus(tip, axis, 13) : plus(tail, axis, -12)
     }
-    marks.push(...numberMark(mark, i + 1, d.free))
+    marks.push(...numberMark(mark, solution.numbers[i], d.free))
     groups.push({ key: `u${i}`, target, marks, hit: { d: polyline([mark, plus(mark, vec(0.1, 0))]), width: 24 } })
     boxes.push({ x: mark.x, y: mark.y, w: 20, h: 20 })
   })

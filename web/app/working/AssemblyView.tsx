@@ -27,11 +27,16 @@ export function AssemblyView({ solution, units }: StepProps) {
   const n = solution.dofs.list.length
   const w = useMemo(() => working.memberWorking(solution, units, at), [solution, units, at])
   const K = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
+  /** Degrees of freedom of the entry spoken of; in K they stand in the order of their numbers. */
   const entry = hover ?? pinned
+  const placeOf = useMemo(() => new Map(K?.rows.map((u, i) => [u!.index, i])), [K])
+  const inK = entry && K ? { row: placeOf.get(entry.row)!, column: placeOf.get(entry.column)! } : null
+  const dofsAt = (e: { row: number; column: number }) => ({ row: K!.rows[e.row]!.index, column: K!.columns[e.column]!.index })
   const power = K ? working.commonPower(K.values) : working.commonPower(w.K.values)
   // a member pointed at on the Figure lights its own block
   const hovered = useSheet((s) => (s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null))
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
+  const parting = useMemo(() => K && working.partingOf(K.rows.flatMap((u) => u ?? [])), [K])
   const block = useMemo(() => new Set(lit >= 0 ? solution.elements[lit].dofs.filter((d) => d >= 0) : w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w, lit, solution])
   const point = (e: { row: number; column: number } | null) => {
     setHover(e)
@@ -51,13 +56,13 @@ export function AssemblyView({ solution, units }: StepProps) {
       <MemberChoice solution={solution} at={at} onChoose={choose} />
       <MatrixView label={`stiffness of ${w.id}`} name={<i>k</i>} entries={w.K} power={power} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
       <div className="matrix-head">
-        <span>The whole, free before held</span>
+        <span>The whole</span>
         <span className="quiet">
           {working.powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (K ?? working.structureStiffness(solution, units)).values} />}
         </span>
       </div>
       {K ? (
-        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} free={solution.dofs.free} block={block} at={entry} onPoint={point} onPick={pick} />
+        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} parting={parting} block={block} at={inK} onPoint={(e) => point(e && dofsAt(e))} onPick={(e) => pick(dofsAt(e))} />
       ) : (
         <PatternView solution={solution} units={units} onPick={setPinned} />
       )}

@@ -85,7 +85,7 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
   const { ledger, before, open, trail, pinned, pin } = useBook()
   const store = useSheetStore()
   const [spelled, setSpelled] = useState(false)
-  const { rows, columns, at, free, title, unit } = block
+  const { rows, columns, at, parting, title, unit } = block
   const entries = useMemo(() => ({ rows: rows.map(markOf), columns: columns.map(markOf), values: rows.map((_, i) => columns.map((_, j) => ledger.entry(at(i, j))?.value ?? 0)) }), [rows, columns, at, ledger])
   const power = block.letter === 'T' ? 0 : working.commonPower(entries.values)
   const plain = rows.every((r) => 'words' in r)
@@ -123,7 +123,7 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
           name={letter}
           entries={entries}
           power={power}
-          free={free}
+          parting={parting}
           plainNumbers={plain}
           marks={plain ? rows.map((r) => ('words' in r ? r.words : '')) : undefined}
           augmented={!plain && 'words' in columns[columns.length - 1] && columns.length === rows.length + 1}
@@ -173,7 +173,7 @@ function Table({ block }: { block: working.TableBlock }) {
             <tr key={i}>
               {row.map((c, j) => (
                 <td key={j} className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}>
-                  {typeof c === 'string' ? c : 'unknown' in c ? <NumberMark n={c.unknown.number} free={c.unknown.free} /> : <Num at={c.at} unit most={most} />}
+                  {typeof c === 'string' ? c : 'unknown' in c ? <NumberMark of={c.unknown} /> : <Num at={c.at} unit most={most} />}
                 </td>
               ))}
             </tr>

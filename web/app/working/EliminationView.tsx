@@ -18,7 +18,7 @@ export function EliminationView({ solution, action, units }: StepProps) {
   const { unknowns } = e.start
   const n = unknowns.length
   const settles = ledger.context.action.D.some((v, i) => i >= n && v !== 0)
-  const addressIn = (s: number, i: number, j: number) => (s > 0 ? working.addressOf('row', s, i + 1, j + 1) : j === n ? working.addressOf(settles ? 'P-free' : 'P', i + 1) : working.addressOf('K', i + 1, j + 1))
+  const addressIn = (s: number, i: number, j: number) => (s > 0 ? working.addressOf('row', s, i + 1, j + 1) : j === n ? working.addressOf(settles ? 'P-free' : 'P', unknowns[i].index + 1) : working.addressOf('K', unknowns[i].index + 1, unknowns[j].index + 1))
   return (
     <section className="elimination" aria-label="Elimination">
       <div className="matrix-head">
@@ -38,13 +38,13 @@ export function EliminationView({ solution, action, units }: StepProps) {
       <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} augmented onPick={({ row, column }) => open(addressIn(shown, row, column))} />
       {step && (
         <p className="prose">
-          The pivot {formatNumber(step.value)} clears the column of <NumberMark n={unknowns[step.pivot].number} free /> below it:{' '}
+          The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} /> below it:{' '}
           {step.factors.length === 0
             ? 'there is nothing to clear.'
             : step.factors.map((f, i) => (
                 <span key={f.row}>
                   {i > 0 && ', '}
-                  row <NumberMark n={unknowns[f.row].number} free /> {f.factor < 0 ? 'plus' : 'less'} {formatNumber(Math.abs(f.factor))} times it
+                  row <NumberMark of={unknowns[f.row]} /> {f.factor < 0 ? 'plus' : 'less'} {formatNumber(Math.abs(f.factor))} times it
                 </span>
               ))}
         </p>

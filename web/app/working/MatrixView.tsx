@@ -6,8 +6,8 @@ interface Props {
   name: ReactNode
   entries: Entries
   power: number
-  /** Rows and columns from this one on are held: a dashed line stands before them. */
-  free?: number
+  /** Free and held rows and columns part before this one: a dashed line stands there. */
+  parting?: number
   /** The last column is the right-hand side: a dashed line stands before it. */
   augmented?: boolean
   /** Numbers under which rows and columns are shown when they are no degrees of freedom. */
@@ -28,16 +28,16 @@ const STEPS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], Arr
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, entries, power, free, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, label }: Props) {
+export const MatrixView = memo(function MatrixView({ name, entries, power, parting, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, label }: Props) {
   const { rows, columns, values } = entries
   const body = useRef<HTMLTableSectionElement>(null)
   const divide = 10 ** power
-  const cut = augmented ? columns.length - 1 : free
-  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span> : <NumberMark n={u.number} free={u.free} />)
+  const cut = augmented ? columns.length - 1 : parting
+  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span> : <NumberMark of={u} />)
   const biggest = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
   const cls = (i: number, j: number) => {
     const c: string[] = []
-    if (free !== undefined && (i >= free || j >= free)) c.push('held')
+    if (parting !== undefined && (rows[i]?.free === false || columns[j]?.free === false)) c.push('held')
     if (block && rows[i] && columns[j] && block.has(rows[i].index) && block.has(columns[j].index)) c.push('in')
     if (at && (at.row === i || at.column === j)) c.push('line')
     if ((at && at.row === i && at.column === j) || (cursor && cursor.row === i && cursor.column === j)) c.push('at')
@@ -77,7 +77,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, free,
         </thead>
         <tbody ref={body}>
           {values.map((row, i) => (
-            <tr key={i} className={free === i && i > 0 ? 'cut-row' : undefined}>
+            <tr key={i} className={parting === i && i > 0 ? 'cut-row' : undefined}>
               <th>{mark(rows[i], i)}</th>
               {row.map((v, j) => {
                 const zero = Math.abs(v) <= 1e-12 * biggest

@@ -5,6 +5,7 @@ import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
 import { useBook } from './book'
 import { EliminationView } from './EliminationView'
+import { NumberingChoice } from './NumberingChoice'
 import { MemberChoice, useMember } from './MemberChoice'
 
 /** More unknowns than this are not partitioned on the page: the blocks would be as large as K itself. */
@@ -41,6 +42,7 @@ export function StepView({ step, solution }: { step: working.Step; solution: Sol
         )}
       </h1>
       <p className="prose">{step.why}</p>
+      {step.key === 'unknowns' && <NumberingChoice solution={solution} />}
       <Passages all={before} step={step.key} solution={solution} />
       {ofMembers.length > 0 && at !== undefined && passage && (
         <>

@@ -1,7 +1,7 @@
 import * as D from '../../quantity/dimension.js'
 import { gaussElimination, type Elimination } from '../elimination.js'
 import { minus, over, sum, times, type Formula, type Letter } from '../expression.js'
-import { formula, index, type Context, type Kind } from './kind.js'
+import { formula, index, pair, type Context, type Kind } from './kind.js'
 import { stiffnessDimension } from './stiffness.js'
 
 /** The elimination of a case, found once. */
@@ -16,7 +16,8 @@ export function eliminationOf(c: Context): Elimination | undefined {
 function after(c: Context, step: number, i: number, j: number): Letter {
   const n = c.solution.dofs.free
   if (step > 0) return c.letter('row', step, i + 1, j + 1)
-  return j === n ? c.letter('P-free', i + 1) : c.letter('K', i + 1, j + 1)
+  const { unknowns } = eliminationOf(c)!.start
+  return j === n ? c.letter('P-free', unknowns[i].index + 1) : c.letter('K', unknowns[i].index + 1, unknowns[j].index + 1)
 }
 
 /**
@@ -29,30 +30,34 @@ export const eliminated: Kind = (c, stepPart, row, column) => {
   const n = c.solution.dofs.free
   if (!e?.steps[step - 1] || i < 0 || j < 0 || i >= n || j > n) return undefined
   const { K, right } = e.steps[step - 1]
-  const turns = (k: number) => c.solution.dofs.list[k].component === 'rotation'
+  const { unknowns } = e.start
+  const turns = (k: number) => unknowns[k].component === 'rotation'
+  const number = (k: number) => unknowns[k].number
   const dimension = j === n ? (turns(i) ? D.moment : D.force) : stiffnessDimension(turns(i), turns(j))
   const primes = step > 3 ? `⁽${String(step).replace(/\d/g, (d) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(d)])}⁾` : '′'.repeat(step)
   return {
-    symbol: { letter: `${j === n ? 'P' : 'K'}${primes}`, sub: j === n ? String(i + 1) : i + 1 > 9 || j + 1 > 9 ? `${i + 1},${j + 1}` : `${i + 1}${j + 1}` },
+    symbol: { letter: `${j === n ? 'P' : 'K'}${primes}`, sub: j === n ? String(number(i)) : pair(number(i), number(j)) },
     si: (j === n ? right[i] : K[i][j]) / c.coherent(1, dimension),
     dimension,
     origin: () => {
       const k = step - 1
       if (i <= k) return formula(after(c, step - 1, i, j), 'The rows down to the pivot stay as they are.')()
       const factor: Formula = over(after(c, step - 1, i, k), after(c, step - 1, k, k))
-      return formula(sum(after(c, step - 1, i, j), minus(times(factor, after(c, step - 1, k, j)))), `Row ${i + 1} less row ${k + 1} times what clears its column ${k + 1}.`)()
+      return formula(sum(after(c, step - 1, i, j), minus(times(factor, after(c, step - 1, k, j)))), `Row ${number(i)} less row ${number(k)} times what clears its column ${number(k)}.`)()
     },
   }
 }
 
-/** A displacement by back-substitution; undefined where the elimination is not written out. */
-export function backSubstituted(c: Context, i: number): Formula | undefined {
+/** The displacement of a degree of freedom by back-substitution; undefined where the elimination is not written out. */
+export function backSubstituted(c: Context, dof: number): Formula | undefined {
   const e = eliminationOf(c)
   if (!e) return undefined
+  const { unknowns } = e.start
+  const i = unknowns.findIndex((u) => u.index === dof)
   const n = c.solution.dofs.free
   const last = e.steps.length
   const { K } = last ? e.steps[last - 1] : e.start
   const others = Array.from({ length: n }, (_, j) => j).filter((j) => j > i && K[i][j] !== 0)
-  const right = sum(after(c, last, i, n), ...others.map((j) => minus(times(after(c, last, i, j), c.letter('D', j + 1)))))
+  const right = sum(after(c, last, i, n), ...others.map((j) => minus(times(after(c, last, i, j), c.letter('D', unknowns[j].index + 1)))))
   return over(right, after(c, last, i, i))
 }

@@ -10,7 +10,7 @@ import { superposed } from './superposed.js'
 const dofOf = (c: Context, at: string | undefined) => {
   const i = index(at) - 1
   const d = c.solution.dofs.list[i]
-  return d && { i, ...d, joint: c.solution.structure.nodes[d.node], turns: d.component === 'rotation' }
+  return d && { i, ...d, joint: c.solution.structure.nodes[d.node], number: String(c.solution.numbers[i]), turns: d.component === 'rotation' }
 }
 
 const forceDimension = (turns: boolean) => (turns ? D.moment : D.force)
@@ -78,14 +78,14 @@ export const SOLUTION: Record<string, Kind> = {
   case: (c, id, ...parts) => c.inCase(id, parts),
   'joint-load': superposed('joint-load', (c, at) => {
     const d = dofOf(c, at)
-    return d && { symbol: { letter: 'Pʲ', sub: at }, si: nodal(c, d.node)[COMPONENTS.indexOf(d.component)], dimension: forceDimension(d.turns), origin: () => loaded(c, d) }
+    return d && { symbol: { letter: 'Pʲ', sub: d.number }, si: nodal(c, d.node)[COMPONENTS.indexOf(d.component)], dimension: forceDimension(d.turns), origin: () => loaded(c, d) }
   }),
   /** The right-hand side: the load on the joint less the fixed-end forces of its members. */
   P: superposed('P', (c, at) => {
     const d = dofOf(c, at)
     if (!d) return undefined
     return {
-      symbol: { letter: 'P', sub: at },
+      symbol: { letter: 'P', sub: d.number },
       si: c.action.load[d.i],
       dimension: forceDimension(d.turns),
       origin: () => {
@@ -101,13 +101,13 @@ export const SOLUTION: Record<string, Kind> = {
     if (!d?.free) return undefined
     const held = neighbours(c, d.i).filter((j) => j >= c.solution.dofs.free && c.action.D[j] !== 0)
     const si = held.reduce((v, j) => v - stiffness(c, d.i, j) * c.action.D[j], c.action.load[d.i])
-    return { symbol: { letter: 'P̄', sub: at }, si, dimension: forceDimension(d.turns), origin: () => formula(sum(c.letter('P', at), ...held.map((j) => minus(times(c.letter('K', at, j + 1), c.letter('D', j + 1))))), 'The settlements of the supports stand on the known side.')() }
+    return { symbol: { letter: 'P̄', sub: d.number }, si, dimension: forceDimension(d.turns), origin: () => formula(sum(c.letter('P', at), ...held.map((j) => minus(times(c.letter('K', at, j + 1), c.letter('D', j + 1))))), 'The settlements of the supports stand on the known side.')() }
   },
   row: eliminated,
   D: superposed('D', (c, at) => {
     const d = dofOf(c, at)
     if (!d) return undefined
-    return { symbol: { letter: 'D', sub: at }, si: c.action.D[d.i], dimension: d.turns ? D.angle : D.length, origin: () => displacement(c, at, d) }
+    return { symbol: { letter: 'D', sub: d.number }, si: c.action.D[d.i], dimension: d.turns ? D.angle : D.length, origin: () => displacement(c, at, d) }
   }),
   /** End displacements of a member in its own axes: T·D. */
   d: superposed('d', (c, id, at) => {
@@ -138,7 +138,7 @@ export const SOLUTION: Record<string, Kind> = {
     if (!d || hold === undefined || hold === false) return undefined
     const spring = typeof hold === 'number'
     return {
-      symbol: { letter: 'R', sub: at },
+      symbol: { letter: 'R', sub: d.number },
       si: c.action.reactions[d.i],
       dimension: forceDimension(d.turns),
       origin: () => {

@@ -181,7 +181,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const { list } = c.solution.dofs
     if (!list[i] || !list[j]) return undefined
     return {
-      symbol: { letter: 'K', sub: pair(i + 1, j + 1) },
+      symbol: { letter: 'K', sub: pair(c.solution.numbers[i], c.solution.numbers[j]) },
       si: structureMatrix(c.solution)[i][j],
       dimension: stiffnessDimension(list[i].component === 'rotation', list[j].component === 'rotation'),
       origin: () => {

@@ -37,8 +37,8 @@ export interface MatrixBlock {
   rows: Mark[]
   columns: Mark[]
   at: (i: number, j: number) => string
-  /** Rows and columns before this one are free. */
-  free?: number
+  /** Free and held rows and columns part before this one. */
+  parting?: number
   /** Also to be shown with its letters instead of numbers. */
   letters?: boolean
   unit: string

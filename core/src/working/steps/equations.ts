@@ -4,7 +4,7 @@ import type { Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { BY_HAND } from '../elimination.js'
 import type { Ledger } from '../ledger.js'
-import { unknowns, type Unknown } from '../matrices.js'
+import { inOrder, unknowns, type Unknown } from '../matrices.js'
 import { eliminationOf } from '../origins/eliminated.js'
 import { loadsOn, selfWeightOf } from '../origins/loads.js'
 import type { Block, Cell, Mark, Passage, StepMaker } from './blocks.js'
@@ -38,16 +38,16 @@ export function fixedEndsOf({ context: c }: Ledger, i: number): Passage {
 
 export const loads: StepMaker = (book) => {
   const { context: c } = book
-  const all = unknowns(c.solution)
+  const all = inOrder(unknowns(c.solution))
   const loaded = [...c.action.fixed.keys()].sort((a, b) => a - b)
   const passages: Passage[] = loaded.map((i) => fixedEndsOf(book, i))
-  const acting = all.filter((u) => c.value('joint-load', u.number) !== 0)
-  if (acting.length) passages.unshift({ title: 'On the joints', blocks: [{ kind: 'lines', addresses: acting.map((u) => addressOf('joint-load', u.number)) }] })
+  const acting = all.filter((u) => c.value('joint-load', u.index + 1) !== 0)
+  if (acting.length) passages.unshift({ title: 'On the joints', blocks: [{ kind: 'lines', addresses: acting.map((u) => addressOf('joint-load', u.index + 1)) }] })
   passages.push({
     title: 'The right-hand side',
     blocks: [
       words('Taken off the loads on the joints, the fixed-end forces make the right-hand side P.'),
-      { kind: 'table', head: ['', 'Unknown', 'P'], rows: all.map((u): Cell[] => [{ unknown: u }, meaning(u), { at: addressOf('P', u.number) }]) },
+      { kind: 'table', head: ['', 'Unknown', 'P'], rows: all.map((u): Cell[] => [{ unknown: u }, meaning(u), { at: addressOf('P', u.index + 1) }]) },
     ],
   })
   return { key: 'loads', title: 'Loads', why: 'With every unknown held, a loaded member presses on its joints with its fixed-end forces.', passages }
@@ -71,7 +71,7 @@ const alongOwn = (u: Unknown, c: Context): string => {
 }
 
 export const solution: StepMaker = ({ context: c }) => {
-  const all = unknowns(c.solution)
+  const all = inOrder(unknowns(c.solution))
   const free = all.filter((u) => u.free)
   const e = eliminationOf(c)
   const settles = all.some((u) => !u.free && c.action.D[u.index] !== 0)
@@ -80,16 +80,16 @@ export const solution: StepMaker = ({ context: c }) => {
   const columns: Mark[] = [...marks, { words: 'P' }]
   const n = free.length
   if (e) {
-    const settled = (i: number) => (settles ? addressOf('P-free', i + 1) : addressOf('P', i + 1))
-    blocks.push({ kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns, at: (i, j) => (j === n ? settled(i) : addressOf('K', i + 1, j + 1)), unit: units(c) })
+    const settled = (i: number) => addressOf(settles ? 'P-free' : 'P', free[i].index + 1)
+    blocks.push({ kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns, at: (i, j) => (j === n ? settled(i) : addressOf('K', free[i].index + 1, free[j].index + 1)), unit: units(c) })
     e.steps.forEach((s, k) => {
       if (s.factors.length === 0) return
-      blocks.push({ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${k + 1} is cleared below its pivot`, rows: marks, columns, at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) })
+      blocks.push({ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${free[k].number} is cleared below its pivot`, rows: marks, columns, at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) })
     })
-    blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.number)) })
+    blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.index + 1)) })
   }
   const most = (turns: boolean) => Math.max(0, ...free.map((u) => ((u.component === 'rotation') === turns ? Math.abs(c.action.D[u.index]) : 0)))
   const told = (u: Unknown) => (c.solution.dofs.angle[c.node(u.node)] !== 0 && u.component !== 'rotation' ? alongOwn(u, c) : displacementWords(u, c.action.D[u.index], c.display, 1e-9 * most(u.component === 'rotation')))
-  blocks.push({ kind: 'table', title: 'Displacements', head: ['', 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, { at: addressOf('D', u.number) }, told(u)]) })
+  blocks.push({ kind: 'table', title: 'Displacements', head: ['', 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, { at: addressOf('D', u.index + 1) }, told(u)]) })
   return { key: 'solution', title: 'Solution', why: 'The free equations have as many unknowns as rows: they are solved for the displacements.', passages: [{ blocks }] }
 }

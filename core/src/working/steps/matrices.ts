@@ -2,7 +2,7 @@ import { endNumber, type Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { BY_HAND } from '../elimination.js'
 import type { Ledger } from '../ledger.js'
-import { shownRows, unknowns, type Unknown } from '../matrices.js'
+import { inOrder, partingOf, shownRows, unknowns, type Unknown } from '../matrices.js'
 import { sharers, structureMatrix } from '../origins/stiffness.js'
 import type { Block, Mark, MatrixBlock, Passage, StepMaker } from './blocks.js'
 
@@ -55,7 +55,7 @@ export const stiffness: StepMaker = (book) => ({
 
 /** K whole, and what its entries are sums of. */
 export const assembly: StepMaker = ({ context: c }) => {
-  const all = unknowns(c.solution)
+  const all = inOrder(unknowns(c.solution))
   const marks: Mark[] = all.map((unknown) => ({ unknown }))
   const { free } = c.solution.dofs
   const sums: string[] = []
@@ -65,17 +65,16 @@ export const assembly: StepMaker = ({ context: c }) => {
       const { members, spring } = sharers(c.solution, i, j)
       if (members.length + (spring ? 1 : 0) > 1 && structureMatrix(c.solution)[i][j] !== 0) sums.push(addressOf('K', i + 1, j + 1))
     }
-  const blocks: Block[] = [matrix(c, 'K', 'The whole, free before held', marks, (i, j) => addressOf('K', i + 1, j + 1), { free })]
+  const blocks: Block[] = [matrix(c, 'K', 'The whole', marks, (i, j) => addressOf('K', all[i].index + 1, all[j].index + 1), { parting: partingOf(all) })]
   if (sums.length) blocks.push({ kind: 'lines', title: 'Entries that several members share', addresses: sums })
   return { key: 'assembly', title: 'Assembly', why: 'Each member’s matrix is added into K at the rows and columns of its own unknowns.', passages: [{ blocks }] }
 }
 
 /** K parted by what is free and what is held. */
 export const partition: StepMaker = ({ context: c }) => {
-  const all = unknowns(c.solution)
-  const { free } = c.solution.dofs
-  const part = (letter: string, title: string, rows: Unknown[], columns: Unknown[]): MatrixBlock => ({ kind: 'matrix', letter, title, rows: rows.map((unknown) => ({ unknown })), columns: columns.map((unknown) => ({ unknown })), at: (i, j) => addressOf('K', rows[i].number, columns[j].number), unit: units(c) })
-  const [f, r] = [all.slice(0, free), all.slice(free)]
+  const all = inOrder(unknowns(c.solution))
+  const part = (letter: string, title: string, rows: Unknown[], columns: Unknown[]): MatrixBlock => ({ kind: 'matrix', letter, title, rows: rows.map((unknown) => ({ unknown })), columns: columns.map((unknown) => ({ unknown })), at: (i, j) => addressOf('K', rows[i].index + 1, columns[j].index + 1), unit: units(c) })
+  const [f, r] = [all.filter((u) => u.free), all.filter((u) => !u.free)]
   const blocks: Block[] = [words('K·D = P + R falls into two: the free rows, where no reaction acts, K_ff·D_f + K_fr·D_r = P_f; and the held rows, K_rf·D_f + K_rr·D_r = P_r + R, where the displacements are known.')]
   if (f.length) blocks.push(part('K_ff', 'Free rows and columns: what is solved', f, f))
   if (f.length && r.length) blocks.push(part('K_fr', 'Forces in the free directions from held displacements', f, r), part('K_rf', 'Its mirror image: reactions from free displacements', r, f))

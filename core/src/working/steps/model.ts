@@ -47,7 +47,7 @@ export const degreesOfFreedom: StepMaker = ({ context: { solution } }) => {
   const spinning = s.nodes.filter((_, n) => !truss && dofs.of[3 * n] >= 0 && dofs.of[3 * n + 2] < 0).map((n) => n.id)
   const held = all.length - dofs.free
   const rows = s.nodes.flatMap((n, i): Cell[][] => (dofs.of[3 * i] < 0 ? [] : [[n.id, ...(truss ? [0, 1] : [0, 1, 2]).map((k): Cell => (dofs.of[3 * i + k] < 0 ? 'not defined' : { unknown: all[dofs.of[3 * i + k]] }))]]))
-  const why = `Each joint moves along x and y${truss ? '' : ' and turns'}: ${all.length} degrees of freedom, the free ones numbered first.`
+  const why = `Each joint moves along x and y${truss ? '' : ' and turns'}: ${all.length} degrees of freedom, each with its number.`
   return {
     key: 'unknowns',
     title: 'Unknowns',

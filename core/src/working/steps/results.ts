@@ -1,7 +1,7 @@
 import * as D from '../../quantity/dimension.js'
 import { addressOf } from '../address.js'
 import type { Ledger } from '../ledger.js'
-import { unknowns } from '../matrices.js'
+import { inOrder, unknowns } from '../matrices.js'
 import { fieldOf } from '../origins/diagrams.js'
 import type { Block, Cell, Passage, StepMaker } from './blocks.js'
 import { endsOf } from './equations.js'
@@ -30,7 +30,7 @@ export const endForces: StepMaker = (book) => ({
 })
 
 /** Held unknowns and support springs, whose reactions are sought. */
-const reacting = ({ context: c }: Ledger) => unknowns(c.solution).filter((u) => !u.free || (c.solution.dofs.supportAt.get(c.node(u.node))?.hold[u.component] ?? false) !== false)
+const reacting = ({ context: c }: Ledger) => inOrder(unknowns(c.solution)).filter((u) => !u.free || (c.solution.dofs.supportAt.get(c.node(u.node))?.hold[u.component] ?? false) !== false)
 
 export const reactions: StepMaker = (book) => {
   const { context: c } = book
@@ -43,8 +43,8 @@ export const reactions: StepMaker = (book) => {
     passages: [
       {
         blocks: [
-          { kind: 'lines', addresses: held.map((u) => addressOf('R', u.number)) },
-          { kind: 'table', title: 'Reactions', head: ['', 'at', 'R'], rows: held.map((u): Cell[] => [{ unknown: u }, `${u.node} ${u.component === 'rotation' ? 'moment' : u.component}`, { at: addressOf('R', u.number) }]) },
+          { kind: 'lines', addresses: held.map((u) => addressOf('R', u.index + 1)) },
+          { kind: 'table', title: 'Reactions', head: ['', 'at', 'R'], rows: held.map((u): Cell[] => [{ unknown: u }, `${u.node} ${u.component === 'rotation' ? 'moment' : u.component}`, { at: addressOf('R', u.index + 1) }]) },
         ],
       },
     ],
@@ -54,7 +54,7 @@ export const reactions: StepMaker = (book) => {
 export const checks: StepMaker = ({ context: c }) => {
   const { structure: s, open } = c.solution
   const blocks: Block[] = [words('Loads and reactions together: what the supports give must balance what acts. Each of these sums is 0, but for rounding.'), { kind: 'lines', title: 'The whole structure', addresses: ['x', 'y', 'moment'].filter((k) => k !== 'moment' || s.nodes.length > 0).map((k) => addressOf('whole', k)) }]
-  if (open.length === 0) blocks.push({ kind: 'lines', title: 'Each joint: the forces of its members, less its load and reaction', addresses: unknowns(c.solution).map((u) => addressOf('joint', u.number)) })
+  if (open.length === 0) blocks.push({ kind: 'lines', title: 'Each joint: the forces of its members, less its load and reaction', addresses: inOrder(unknowns(c.solution)).map((u) => addressOf('joint', u.index + 1)) })
   if (!s.members.some((m) => m.axiallyRigid)) blocks.push(words('The work of the loads on the joints is the energy in the members and springs:'), { kind: 'lines', addresses: [addressOf('work'), addressOf('energy')] })
   return { key: 'checks', title: 'Checks', why: 'Nothing here was used to find the results: it tells whether they are right.', passages: [{ blocks }] }
 }

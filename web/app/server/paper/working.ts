@@ -96,10 +96,10 @@ function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
     })
     const bottom = top + high * cells.length + 1
     for (const [x, turn] of [[x0 - 2, 1], [right, -1]]) doc.moveTo(x + 4 * turn, top).lineTo(x, top).lineTo(x, bottom).lineTo(x + 4 * turn, bottom).lineWidth(0.8).strokeColor(INK).stroke()
-    if (b.free !== undefined && b.free > 0 && b.free < b.rows.length) {
-      const y = top + high * b.free
+    if (b.parting !== undefined) {
+      const y = top + high * b.parting
       doc.save().dash(2, { space: 2 }).moveTo(x0, y).lineTo(right - 3, y).lineWidth(0.5).strokeColor(QUIET).stroke().restore()
-      if (columns.includes(b.free)) doc.save().dash(2, { space: 2 }).moveTo(at(b.free), top).lineTo(at(b.free), bottom).lineWidth(0.5).strokeColor(QUIET).stroke().restore()
+      if (columns.includes(b.parting)) doc.save().dash(2, { space: 2 }).moveTo(at(b.parting), top).lineTo(at(b.parting), bottom).lineWidth(0.5).strokeColor(QUIET).stroke().restore()
     }
     p.y = bottom + 8
   })

@@ -1,0 +1,56 @@
+import { edit, numberingOf, NUMBERINGS, renumbered, unknownName, working, type Numbering, type Solution } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { TextField } from '../widgets/TextField'
+
+const WORDS = { 'free-first': 'free ones first', 'held-first': 'held ones first', 'by-joint': 'joint by joint', own: 'as I say' } as const
+
+const ORDER = ['x', 'y', 'rotation']
+
+/** How the unknowns are numbered, to match the book; everything that bears a number follows. */
+export function NumberingChoice({ solution }: { solution: Solution }) {
+  const store = useSheetStore()
+  const wish = useSheet((s) => numberingOf(s.problem))
+  const now = Array.isArray(wish) ? 'own' : wish
+  const all = working.inOrder(working.unknowns(solution))
+  const names = all.map((u) => unknownName(u.node, u.component))
+  const set = (numbering: Numbering) => store.getState().edit('number the unknowns', (p) => edit.setView(p, 'numbering', numbering === 'free-first' ? undefined : numbering))
+  const take = (name: string, text: string): string | null => {
+    if (!/^\d{1,5}$/.test(text) || Number(text) < 1 || Number(text) > all.length) return `A number from 1 to ${all.length}.`
+    set(renumbered(names, name, Number(text)))
+    return null
+  }
+  return (
+    <div className="numbering">
+      <div role="radiogroup" aria-label="Numbering of the unknowns">
+        <span className="quiet">Numbered: </span>
+        {([...NUMBERINGS, 'own'] as const).map((key) => (
+          <label key={key} className="choice">
+            <input type="radio" name="numbering" checked={now === key} onChange={() => set(key === 'own' ? names : key)} /> {WORDS[key]}
+          </label>
+        ))}
+      </div>
+      {now === 'own' && (
+        <div className="own-numbers">
+          {solution.structure.nodes.map((n, i) => {
+            const here = all.filter((u) => u.node === n.id)
+            return (
+              here.length > 0 && (
+                <span key={i}>
+                  <i>{n.id}</i>
+                  {here
+                    .sort((a, b) => ORDER.indexOf(a.component) - ORDER.indexOf(b.component))
+                    .map((u) => (
+                      <label key={u.index}>
+                        {u.component === 'rotation' ? 'turn' : u.component}
+                        <TextField name={`number of ${unknownName(u.node, u.component)}`} className="cell-input own-number" value={String(u.number)} onCommit={(t) => take(unknownName(u.node, u.component), t)} />
+                      </label>
+                    ))}
+                </span>
+              )
+            )
+          })}
+        </div>
+      )}
+    </div>
+  )
+}
