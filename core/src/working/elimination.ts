@@ -104,7 +104,7 @@ export function gaussElimination(solution: Solution, units: ProblemUnits, action
 }
 
 /** a − b, an exact zero where nothing but rounding is left. */
-function less(a: number, b: number): number {
+export function less(a: number, b: number): number {
   const d = a - b
   return Math.abs(d) <= CANCELLED * Math.max(Math.abs(a), Math.abs(b)) ? 0 : d
 }

@@ -6,6 +6,7 @@ import type { Problem } from '../problem/types.js'
 import { addressOf } from './address.js'
 import { CHECKS } from './origins/checks.js'
 import { DIAGRAM } from './origins/diagrams.js'
+import { FACTORED } from './origins/factored.js'
 import { FIXED_ENDS } from './origins/fixed-ends.js'
 import { roundingOf } from './scale.js'
 import { relettered } from './expression.js'
@@ -28,7 +29,7 @@ export interface Ledger {
   origin(address: string): Entry & { origin: Origin }
 }
 
-export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...DIAGRAM, ...CHECKS }
+export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...FACTORED, ...DIAGRAM, ...CHECKS }
 
 export function ledger(solution: Solution, units: ProblemUnits, action: ActionSolution, problem?: Problem): Ledger {
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))

@@ -47,6 +47,11 @@ function* addresses(solution: Solution, action: ActionSolution): Generator<strin
     for (let j = 1; j <= Math.min(near, dofs.list.length); j++) yield addressOf('K', i, j)
     for (const kind of ['joint-load', 'P', 'P-free', 'D', 'R']) yield addressOf(kind, i)
   }
+  if (dofs.free <= working.BY_HAND)
+    for (let i = 1; i <= dofs.free; i++) {
+      for (const kind of ['ldl-d', 'ldl-z', 'ldl-y', 'ldl-x']) yield addressOf(kind, i)
+      for (let j = 1; j <= dofs.free; j++) yield addressOf('ldl-l', i, j)
+    }
   if (dofs.free <= working.BY_HAND) for (let s = 1; s < dofs.free; s++) for (let i = 1; i <= dofs.free; i++) for (let j = 1; j <= dofs.free + 1; j++) yield addressOf('row', s, i, j)
 }
 

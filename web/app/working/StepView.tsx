@@ -1,6 +1,6 @@
-import { working, type Solution } from '@viga/core'
-import { useEffect, useMemo, useRef } from 'react'
-import { useSheet } from '../sheet/context'
+import { edit, working, type Solution } from '@viga/core'
+import { useEffect, useMemo, useRef, type ReactNode } from 'react'
+import { useSheet, useSheetStore } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
 import { useBook } from './book'
@@ -56,6 +56,26 @@ export function StepView({ step, solution }: { step: working.Step; solution: Sol
   )
 }
 
+/** The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart. */
+function ByHand({ blocks, children }: { blocks: readonly working.Block[]; children: ReactNode }) {
+  const store = useSheetStore()
+  const way = useSheet((s) => working.byHandOf(s.problem))
+  if (blocks.length === 0) return null
+  return (
+    <>
+      <div className="numbering by-hand" role="radiogroup" aria-label="By hand">
+        <span className="quiet">By hand: </span>
+        {working.BY_HAND_WAYS.map(([key, label]) => (
+          <label key={key} className="choice">
+            <input type="radio" name="by-hand" checked={way === key} onChange={() => store.getState().edit('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))} /> {label}
+          </label>
+        ))}
+      </div>
+      {way === 'gauss' ? children : <Blocks blocks={blocks} />}
+    </>
+  )
+}
+
 function Passages({ all, step, solution }: { all: readonly working.Passage[]; step: working.StepKey; solution: Solution }) {
   const { ledger } = useBook()
   const { action, units } = ledger.context
@@ -69,8 +89,10 @@ function Passages({ all, step, solution }: { all: readonly working.Passage[]; st
         </>
       ) : step === 'solution' ? (
         <>
-          <Blocks blocks={p.blocks.filter((b) => b.kind !== 'matrix' && b.kind !== 'lines')} />
-          <EliminationView solution={solution} action={action} units={units} />
+          <Blocks blocks={p.blocks.filter((b) => b.kind === 'table' || b === p.blocks[0])} />
+          <ByHand blocks={p.blocks.slice(1).filter((b) => b.kind !== 'table')}>
+            <EliminationView solution={solution} action={action} units={units} />
+          </ByHand>
         </>
       ) : step === 'partition' && solution.dofs.list.length > PARTED ? (
         <>

@@ -2,6 +2,7 @@ import type { Display } from '../../problem/display.js'
 import { formatNumber } from '../../quantity/format.js'
 import type { Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
+import { byHandOf } from '../by-hand.js'
 import { BY_HAND } from '../elimination.js'
 import type { Ledger } from '../ledger.js'
 import { inOrder, unknowns, type Unknown } from '../matrices.js'
@@ -70,6 +71,22 @@ const alongOwn = (u: Unknown, c: Context): string => {
   return `${u.node} moves ${formatNumber(c.action.D[u.index] * perSI)} ${unit} along its own ${u.component}`
 }
 
+/** K = L·D·Lᵀ, then down through L, across the pivots and back up. */
+function takenApart(n: number, marks: Mark[]): Block[] {
+  const all = Array.from({ length: n }, (_, i) => i + 1)
+  const lines = (kind: string, title: string, order = all): Block => ({ kind: 'lines', title, addresses: order.map((i) => addressOf(kind, i)) })
+  const below = all.flatMap((i) => all.slice(0, i - 1).map((j) => addressOf('ldl-l', i, j)))
+  return [
+    words('K is taken apart into L·D·Lᵀ, L with ones on its diagonal and nothing above it, D the pivots. Then three easy systems are solved: L·z = P downward, D·y = z across, Lᵀ·D = y upward.'),
+    lines('ldl-d', 'The pivots'),
+    ...(below.length ? [{ kind: 'lines' as const, title: 'Below the diagonal of L', addresses: below }] : []),
+    { kind: 'matrix', letter: 'L', title: 'L', rows: marks, columns: marks, at: (i, j) => addressOf('ldl-l', i + 1, j + 1), unit: '' },
+    lines('ldl-z', 'Down: L·z = P'),
+    lines('ldl-y', 'Across: y = z / d'),
+    lines('ldl-x', 'Up: Lᵀ·D = y', [...all].reverse()),
+  ]
+}
+
 export const solution: StepMaker = ({ context: c }) => {
   const all = inOrder(unknowns(c.solution))
   const free = all.filter((u) => u.free)
@@ -82,11 +99,12 @@ export const solution: StepMaker = ({ context: c }) => {
   if (e) {
     const settled = (i: number) => addressOf(settles ? 'P-free' : 'P', free[i].index + 1)
     blocks.push({ kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns, at: (i, j) => (j === n ? settled(i) : addressOf('K', free[i].index + 1, free[j].index + 1)), unit: units(c) })
-    e.steps.forEach((s, k) => {
+    if (byHandOf(c.problem) === 'ldl') blocks.push(...takenApart(free.length, marks))
+    else e.steps.forEach((s, k) => {
       if (s.factors.length === 0) return
       blocks.push({ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${free[k].number} is cleared below its pivot`, rows: marks, columns, at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) })
     })
-    blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.index + 1)) })
+    if (byHandOf(c.problem) === 'gauss') blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.index + 1)) })
   }
   const most = (turns: boolean) => Math.max(0, ...free.map((u) => ((u.component === 'rotation') === turns ? Math.abs(c.action.D[u.index]) : 0)))
   const told = (u: Unknown) => (c.solution.dofs.angle[c.node(u.node)] !== 0 && u.component !== 'rotation' ? alongOwn(u, c) : displacementWords(u, c.action.D[u.index], c.display, 1e-9 * most(u.component === 'rotation')))
