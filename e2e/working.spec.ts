@@ -109,6 +109,27 @@ test('the elimination by hand ends at the solver’s displacements', async ({ pa
   await expect(page.getByRole('row').filter({ hasText: 'C moves 1.023 mm down' })).toBeVisible()
 })
 
+test('the equations are solved by L·D·Lᵀ too, and read with the figures one wants', async ({ page }) => {
+  await openCopy(page, /Open Orchid balcony/, 'working/solution')
+  await page.getByLabel('K = L·D·Lᵀ').check()
+  await expect(page.getByRole('region', { name: 'Elimination' })).toHaveCount(0)
+  // the last pivot, 28 000 − 0.5²·42 000 − 0.25²·56 000
+  await expect(page.locator('.reckon').nth(4)).toContainText('= 14 000 kN·m')
+  const B = page.getByRole('row').filter({ hasText: 'B turns' })
+  await expect(B).toContainText('0.0011893 rad')
+  await page.getByLabel('figures').selectOption('8 figures')
+  await expect(B).toContainText(/0\.0011892857 rad/)
+  await page.getByRole('link', { name: /6 Partition/ }).click()
+  const K = page.getByRole('table', { name: 'Free rows and columns: what is solved' })
+  await expect(K.locator('td').first()).toHaveText('840')
+  await page.getByLabel('power of ten taken out').uncheck()
+  await expect(K.locator('td').first()).toHaveText('840 000')
+  await page.getByLabel('mirrored half dimmed').check()
+  await expect(K.locator('tr').nth(1).locator('td.half')).toHaveCount(4)
+  await page.reload()
+  await expect(page.getByLabel('mirrored half dimmed')).toBeChecked()
+})
+
 test('a matrix is copied and saved in full', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await openCopy(page, /Open Orchid balcony/, 'working/assembly')

@@ -34,6 +34,27 @@ async function drag(page: Page) {
   console.log(`drag: a joint of ${problem.members.length} members with loads and moments: a frame every ${times[Math.floor(times.length / 2)].toFixed(1)} ms (median), nine of ten within ${times[Math.floor(times.length * 0.9)].toFixed(1)} ms (16.7 is 60 a second; painted without a graphics card here)`)
 }
 
+/** The Working of a demo frame: from the click on it to its first painted page, and from an edit to the numbers in view. */
+async function open(page: Page, given: string) {
+  await page.goto(given, { waitUntil: 'networkidle' })
+  // as a person does: the pointer is on the link before it is pressed
+  await page.getByRole('link', { name: /^Working/ }).hover()
+  await page.waitForLoadState('networkidle')
+  const clicked = await page.evaluate(async () => {
+    const frame = () => new Promise<number>((r) => requestAnimationFrame(() => setTimeout(() => r(performance.now()))))
+    const link = (name: string) => [...document.querySelectorAll<HTMLAnchorElement>('a')].find((a) => a.textContent?.trim().replace(/^\d+ ?|\d+$/g, '').trim() === name)!
+    const out: Record<string, number> = {}
+    for (const [name, heading] of [['Working', 'Idealisation'], ['Stiffness', 'Stiffness of'], ['End forces', 'End forces of'], ['Assembly', 'Assembly']]) {
+      const t0 = performance.now()
+      link(name).click()
+      while (!document.querySelector('.working h1')?.textContent?.startsWith(heading)) await frame()
+      out[name] = (await frame()) - t0
+    }
+    return out
+  })
+  console.log(`working: from a click to the painted page: ${Object.entries(clicked).map(([k, v]) => `${k} ${v.toFixed(0)} ms`).join(', ')} (limit 100)`)
+}
+
 /** An edit of a demo problem to repainted diagrams: work on the main thread, and the scripts a problem page loads before use. */
 const { address, stop } = await serve()
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] })
@@ -75,6 +96,7 @@ try {
   times.sort((a, b) => a - b)
   console.log(`edit: a keystroke in a coordinate to the repainted moment diagram: median ${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`)
   await drag(page)
+  await open(page, given)
 } finally {
   await browser.close()
   await stop()

@@ -12,6 +12,9 @@ export function loader({ request }: Route.LoaderArgs) {
   return { scheme: schemeIn(request.headers.get('Cookie') ?? '') }
 }
 
+// the cookie is read once: the page itself changes the colours from then on, and moving about asks the server nothing
+export const shouldRevalidate = () => false
+
 export function Layout({ children }: { children: React.ReactNode }) {
   const scheme = useChosenScheme()
   return (

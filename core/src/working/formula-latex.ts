@@ -27,16 +27,16 @@ export function symbolLatex({ letter, sub, of }: LetterName, within?: string): s
 }
 
 /** A formula as LaTeX, with its letters or with the numbers put in. */
-export function formulaLatex(f: Formula, written: Written = 'letters', within?: string): string {
+export function formulaLatex(f: Formula, written: Written = 'letters', within?: string, figures = 5): string {
   const inner = (g: Formula, needs: number): string => {
-    const text = formulaLatex(g, written, within)
+    const text = formulaLatex(g, written, within, figures)
     return bond(g, written) < needs ? `\\left(${text}\\right)` : text
   }
   switch (f.t) {
     case 'number':
       return numberLatex(formatPlain(f.value))
     case 'letter':
-      return written === 'letters' ? symbolLatex(f.symbol, within) : numberLatex(formatPlain(f.value, 5))
+      return written === 'letters' ? symbolLatex(f.symbol, within) : numberLatex(formatPlain(f.value, figures))
     case 'place':
       return 'x'
     case 'sum':
@@ -44,18 +44,18 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
     case 'product':
       return f.factors.map((g) => inner(g, 2)).join(written === 'letters' ? '\\,' : '\\cdot ')
     case 'quotient':
-      return `\\frac{${formulaLatex(f.over, written, within)}}{${formulaLatex(f.under, written, within)}}`
+      return `\\frac{${formulaLatex(f.over, written, within, figures)}}{${formulaLatex(f.under, written, within, figures)}}`
     case 'power':
       return `{${inner(f.base, 4)}}^{${f.exponent}}`
     case 'minus':
       return `-${inner(f.of, 2)}`
     case 'root':
-      return `\\sqrt{${formulaLatex(f.of, written, within)}}`
+      return `\\sqrt{${formulaLatex(f.of, written, within, figures)}}`
     case 'absolute':
-      return `\\left|${formulaLatex(f.of, written, within)}\\right|`
+      return `\\left|${formulaLatex(f.of, written, within, figures)}\\right|`
     case 'function':
       return `\\${f.name} ${inner(f.of, 4)}`
     case 'integral':
-      return `\\int_{${formulaLatex(f.from, written, within)}}^{${formulaLatex(f.to, written, within)}}${inner(f.of, 2)}\\,dx`
+      return `\\int_{${formulaLatex(f.from, written, within, figures)}}^{${formulaLatex(f.to, written, within, figures)}}${inner(f.of, 2)}\\,dx`
   }
 }

@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Figure } from '../figure/Figure'
 import type { StoredProblem } from '../server/problems.server'
+import { loadTypesetter } from '../widgets/Formula'
 import { TopLine } from '../widgets/TopLine'
 import { calmed } from './calm'
 import { Conflict } from './Conflict'
@@ -103,7 +104,7 @@ function RunningHead() {
   return (
     <nav className="running" aria-label="Parts of the Sheet">
       {PARTS.map((p, i) => (
-        <NavLink key={p.key} to={p.key} className={({ isActive }) => (isActive ? 'on' : '')} prefetch="intent">
+        <NavLink key={p.key} to={p.key} className={({ isActive }) => (isActive ? 'on' : '')} prefetch="intent" onMouseEnter={p.key === 'working' ? () => void loadTypesetter() : undefined}>
           {p.label}
           <kbd>{i + 1}</kbd>
         </NavLink>

@@ -4,21 +4,37 @@ type Render = (tex: string) => string
 let ready: Render | undefined
 let loading: Promise<Render> | undefined
 
-const load = () =>
-  (loading ??= Promise.all([import('katex'), import('katex/dist/katex.min.css')]).then(([{ default: katex }]) => (ready = (tex: string) => katex.renderToString(tex, { throwOnError: false, output: 'htmlAndMathml' }))))
+/** What was typeset lately: an edit changes few of the formulas on a page. */
+const kept = new Map<string, string>()
+const MOST_KEPT = 3000
 
-/** A typeset formula; the typesetter is fetched when the first one is shown, until then its plain words stand there. */
+/** Fetches the typesetter, so that the first formula need not wait for it. */
+export const loadTypesetter = () =>
+  (loading ??= Promise.all([import('katex'), import('katex/dist/katex.min.css')]).then(
+    ([{ default: katex }]) =>
+      (ready = (tex: string) => {
+        let html = kept.get(tex)
+        if (html === undefined) {
+          if (kept.size >= MOST_KEPT) kept.clear()
+          kept.set(tex, (html = katex.renderToString(tex, { throwOnError: false, output: 'html' })))
+        }
+        return html
+      }),
+  ))
+
+/** A typeset formula, read aloud in its plain words; until the typesetter is there, they stand in its place. */
 export function Formula({ tex, plain }: { tex: string; plain: string }) {
   const [render, setRender] = useState<Render | undefined>(() => ready)
   useEffect(() => {
+    if (render) return
     let here = true
-    void load().then((r) => here && setRender(() => r))
+    void loadTypesetter().then((r) => here && setRender(() => r))
     return () => {
       here = false
     }
-  }, [])
+  }, [render])
   // the text comes from our own templates; labels in it are escaped by `texLabel`
-  return render ? <span className="formula" dangerouslySetInnerHTML={{ __html: render(tex) }} /> : <span className="formula italic">{plain}</span>
+  return render ? <span className="formula" role="math" aria-label={plain} dangerouslySetInnerHTML={{ __html: render(tex) }} /> : <span className="formula italic">{plain}</span>
 }
 
 /** A person's label inside a formula: never a command. */

@@ -19,7 +19,7 @@ export function AssemblyView({ solution, units }: StepProps) {
   const [at, choose] = useMember(solution)
   const [hover, setHover] = useState<{ row: number; column: number } | null>(null)
   const [pinned, setPinned] = useState<{ row: number; column: number } | null>(null)
-  const { open } = useBook()
+  const { open, reading } = useBook()
   const pick = (e: { row: number; column: number }) => {
     setPinned(e)
     open(working.addressOf('K', e.row + 1, e.column + 1))
@@ -32,7 +32,7 @@ export function AssemblyView({ solution, units }: StepProps) {
   const placeOf = useMemo(() => new Map(K?.rows.map((u, i) => [u!.index, i])), [K])
   const inK = entry && K ? { row: placeOf.get(entry.row)!, column: placeOf.get(entry.column)! } : null
   const dofsAt = (e: { row: number; column: number }) => ({ row: K!.rows[e.row]!.index, column: K!.columns[e.column]!.index })
-  const power = K ? working.commonPower(K.values) : working.commonPower(w.K.values)
+  const power = reading.power ? working.commonPower(K ? K.values : w.K.values) : 0
   // a member pointed at on the Figure lights its own block
   const hovered = useSheet((s) => (s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null))
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
@@ -54,7 +54,7 @@ export function AssemblyView({ solution, units }: StepProps) {
         <i>{w.id}</i> joins <i>{w.start}</i> ({numbers(w.K.rows.slice(0, w.K.rows.length / 2))}) to <i>{w.end}</i> ({numbers(w.K.rows.slice(w.K.rows.length / 2))}).
       </p>
       <MemberChoice solution={solution} at={at} onChoose={choose} />
-      <MatrixView label={`stiffness of ${w.id}`} name={<i>k</i>} entries={w.K} power={power} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
+      <MatrixView label={`stiffness of ${w.id}`} name={<i>K<sup className="m-of">{w.id}</sup></i>} entries={w.K} power={power} reading={reading} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
       <div className="matrix-head">
         <span>The whole</span>
         <span className="quiet">
@@ -62,7 +62,7 @@ export function AssemblyView({ solution, units }: StepProps) {
         </span>
       </div>
       {K ? (
-        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} parting={parting} block={block} at={inK} onPoint={(e) => point(e && dofsAt(e))} onPick={(e) => pick(dofsAt(e))} />
+        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} parting={parting} reading={reading} block={block} at={inK} onPoint={(e) => point(e && dofsAt(e))} onPick={(e) => pick(dofsAt(e))} />
       ) : (
         <PatternView solution={solution} units={units} onPick={setPinned} />
       )}

@@ -49,14 +49,14 @@ function Lines({ title, addresses, within }: { title?: string; addresses: string
 const LONG = 120
 
 const Line = memo(function Line({ at, within }: { at: string; within?: string }) {
-  const { ledger } = useBook()
+  const { ledger, reading } = useBook()
   const store = useSheetStore()
   const { symbol, value, origin } = ledger.origin(at)
   const name = working.symbolLatex(symbol, within)
   const plain = working.symbolText(symbol)
   const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
   const letters = f && working.formulaLatex(f, 'letters', within)
-  const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers') : undefined
+  const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
   const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
   const most = f ? working.evaluateFormula(f).size : 0
   return (
@@ -82,12 +82,12 @@ const markOf = (m: working.Mark) => ('unknown' in m ? m.unknown : null)
 
 /** A matrix of the step: in numbers, each to be opened, or in letters. */
 export function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
-  const { ledger, before, open, trail, pinned, pin } = useBook()
+  const { ledger, reading, before, open, trail, pinned, pin } = useBook()
   const store = useSheetStore()
   const [spelled, setSpelled] = useState(false)
   const { rows, columns, at, parting, title, unit } = block
   const entries = useMemo(() => ({ rows: rows.map(markOf), columns: columns.map(markOf), values: rows.map((_, i) => columns.map((_, j) => ledger.entry(at(i, j))?.value ?? 0)) }), [rows, columns, at, ledger])
-  const power = block.letter === 'T' ? 0 : working.commonPower(entries.values)
+  const power = working.powerOf(block, entries.values, reading)
   const plain = rows.every((r) => 'words' in r)
   const opened = trail.at(-1)
   const place = useMemo(() => {
@@ -129,6 +129,7 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
           augmented={!plain && 'words' in columns[columns.length - 1] && columns.length === rows.length + 1}
           at={place}
           changed={changed}
+          reading={reading}
           onPick={({ row, column }) => open(at(row, column))}
           onPoint={(p) => store.getState().point(p && (targetOf(targetsOfNumber(at(p.row, p.column), ledger)) || null))}
         />
@@ -139,14 +140,14 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
 
 /** The same with the formulas of its entries. */
 function Spelled({ block, within }: { block: working.MatrixBlock; within?: string }) {
-  const { ledger } = useBook()
+  const { ledger, reading } = useBook()
   const tex = useMemo(() => {
     const cell = (a: string) => {
       const { origin, value } = ledger.origin(a)
-      return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value))
+      return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value, reading))
     }
     return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell(block.at(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
-  }, [block, ledger, within])
+  }, [block, ledger, reading, within])
   return (
     <div className="formula-block">
       <Formula tex={tex} plain={`${block.letter} in letters`} />
@@ -219,11 +220,11 @@ function Polynomial({ block }: { block: working.PolynomialBlock }) {
 
 /** A coefficient behind its sign, which stands before it. */
 function Coefficient({ at, unsigned }: { at: string; unsigned: boolean }) {
-  const { ledger, open, trail } = useBook()
+  const { ledger, reading, open, trail } = useBook()
   const entry = ledger.entry(at)!
   return (
     <button type="button" className="num" aria-pressed={trail.at(-1) === at} title={`${entry.value} ${entry.unit}`} onClick={() => open(at)}>
-      {numberWords(unsigned ? Math.abs(entry.value) : entry.value)}
+      {numberWords(unsigned ? Math.abs(entry.value) : entry.value, reading)}
     </button>
   )
 }

@@ -6,7 +6,7 @@ import { numberWords, useBook } from './book'
 
 /** Where an opened number came from: its formula, the numbers put in, and each of those to be opened in turn, down to what is given. */
 export function Derivation() {
-  const { ledger, trail, open } = useBook()
+  const { ledger, reading, trail, open } = useBook()
   const address = trail.at(-1)
   useEffect(() => {
     if (!address) return
@@ -17,7 +17,7 @@ export function Derivation() {
   if (!address || !ledger.entry(address)) return null
   const { symbol, value, unit, origin } = ledger.origin(address)
   const name = working.symbolLatex(symbol)
-  const result = `${working.numberLatex(numberWords(value))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`
+  const result = `${working.numberLatex(numberWords(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`
   const inputs = origin.kind === 'formula' ? working.letters(origin.formula) : []
   const copies = origin.kind === 'formula' && origin.formula.t === 'letter'
   return (
@@ -52,7 +52,7 @@ export function Derivation() {
             <Formula tex={`\\displaystyle ${name}=${working.formulaLatex(origin.formula)}`} plain={`${working.symbolText(symbol)} = ${working.formulaText(origin.formula)}`} />
           </div>
           <div className="derivation-line">
-            <Formula tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers')}=`}${result}`} plain={`= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value)} ${unit}`} />
+            <Formula tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`} plain={`= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ${unit}`} />
           </div>
           {origin.words && <p className="quiet">{origin.words}</p>}
           <ul>
@@ -66,7 +66,7 @@ export function Derivation() {
       ) : (
         <>
           <div className="derivation-line">
-            <Formula tex={`${name}=${result}`} plain={`${working.symbolText(symbol)} = ${numberWords(value)} ${unit}`} />
+            <Formula tex={`${name}=${result}`} plain={`${working.symbolText(symbol)} = ${numberWords(value, reading)} ${unit}`} />
           </div>
           <p className="prose">{origin.words}</p>
         </>

@@ -9,7 +9,7 @@ import type { StepProps } from './step'
 export function EliminationView({ solution, action, units }: StepProps) {
   const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
   const [at, setAt] = useState(0)
-  const { open, ledger } = useBook()
+  const { open, ledger, reading } = useBook()
   if (!e) return null
   const last = e.steps.length
   const shown = Math.min(at, last)
@@ -35,7 +35,7 @@ export function EliminationView({ solution, action, units }: StepProps) {
           </button>
         </span>
       </div>
-      <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} augmented onPick={({ row, column }) => open(addressIn(shown, row, column))} />
+      <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} reading={reading} augmented onPick={({ row, column }) => open(addressIn(shown, row, column))} />
       {step && (
         <p className="prose">
           The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} /> below it:{' '}

@@ -1,4 +1,4 @@
-import { formatNumber, formatPlain, type Entries, type Unknown } from '@viga/core'
+import { working, type Entries, type Unknown } from '@viga/core'
 import { memo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react'
 import { NumberMark } from './NumberMark'
 
@@ -21,17 +21,23 @@ interface Props {
   changed?: (row: number, column: number) => boolean
   onPoint?: (at: { row: number; column: number } | null) => void
   onPick?: (at: { row: number; column: number }) => void
+  /** Figures, and whether the upper half of what is symmetric is dimmed. */
+  reading?: working.Reading
   label: string
 }
 
 const STEPS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+const USUAL = working.readingOf(undefined)
+
+const symmetric = (values: readonly (readonly number[])[]) => values.every((r, i) => r.every((v, j) => j <= i || Math.abs(v - values[j][i]) <= 1e-9 * Math.abs(v)))
+
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, entries, power, parting, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, label }: Props) {
+export const MatrixView = memo(function MatrixView({ name, entries, power, parting, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, reading = USUAL, label }: Props) {
   const { rows, columns, values } = entries
   const body = useRef<HTMLTableSectionElement>(null)
-  const divide = 10 ** power
+  const dim = reading.dimmed && rows.length === columns.length && symmetric(values)
   const cut = augmented ? columns.length - 1 : parting
   const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span> : <NumberMark of={u} />)
   const biggest = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
@@ -43,6 +49,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, parti
     if ((at && at.row === i && at.column === j) || (cursor && cursor.row === i && cursor.column === j)) c.push('at')
     if (cut === j && j > 0) c.push('cut')
     if (changed?.(i, j)) c.push('changed')
+    if (dim && j > i) c.push('half')
     return c.join(' ')
   }
   const [cursor, setCursor] = useState<{ row: number; column: number } | null>(null)
@@ -83,7 +90,7 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, parti
                 const zero = Math.abs(v) <= 1e-12 * biggest
                 return (
                   <td key={j} data-open={onPick ? '' : undefined} className={`${cls(i, j)}${zero ? ' zero' : ''}`} title={zero ? undefined : String(v)} onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))} onClick={onPick && (() => onPick({ row: i, column: j }))}>
-                    {zero ? '0' : power === 0 && Number.isInteger(v) && Math.abs(v) < 1000 ? formatPlain(v) : formatNumber(v / divide, { decimals: 3 })}
+                    {zero ? '0' : working.entryWords(v, power, reading)}
                   </td>
                 )
               })}

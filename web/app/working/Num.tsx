@@ -4,7 +4,7 @@ import { hasChanged, numberWords, targetsOfNumber, useBook } from './book'
 
 /** A number of the working: pointing lights what it belongs to, a click opens where it came from. */
 export function Num({ at, unit = false, most }: { at: string; unit?: boolean; most?: number }) {
-  const { ledger, before, open, trail } = useBook()
+  const { ledger, reading, before, open, trail } = useBook()
   const store = useSheetStore()
   const entry = ledger.entry(at)
   if (!entry) return <span className="quiet">none</span>
@@ -19,7 +19,7 @@ export function Num({ at, unit = false, most }: { at: string; unit?: boolean; mo
         onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)}
         onMouseLeave={() => store.getState().point(null)}
       >
-        {numberWords(entry.value, most)}
+        {numberWords(entry.value, reading, most)}
       </button>
       {unit && <span className="ro"> {entry.unit}</span>}
     </>

@@ -1,8 +1,10 @@
 import { working } from '@viga/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { useSolved } from '../sheet/context'
+import { useSheet, useSolved } from '../sheet/context'
+import { ReadingMenu } from './ReadingMenu'
 import { Unsolved } from '../sheet/Unsolved'
+import { loadTypesetter } from '../widgets/Formula'
 import { Matrix } from './Blocks'
 import { BookContext, useBefore, useLedger, type Book, type Pinned } from './book'
 import { Derivation } from './Derivation'
@@ -32,6 +34,8 @@ export function Working() {
   const [trail, setTrail] = useState<readonly string[]>([])
   const open = useCallback((address: string | null) => setTrail((t) => (address === null ? [] : t.includes(address) ? t.slice(0, t.indexOf(address) + 1) : [...t, address])), [])
   const fresh = useCallback((address: string | null) => setTrail(address === null ? [] : [address]), [])
+  // formulas come with the next step
+  useEffect(() => void loadTypesetter(), [])
   // another step is another reading: what was opened closes
   useEffect(() => setTrail([]), [step])
   const keys = useMemo(() => (ledger ? working.STEP_KEYS.filter((k) => k !== 'supports' || working.stepOf(ledger, k)) : working.STEP_KEYS.filter((k) => k !== 'supports')), [ledger])
@@ -40,7 +44,9 @@ export function Working() {
   const base = `/problems/${problemId}/working`
   const [pinned, pin] = useState<Pinned | null>(null)
   const before = useBefore(ledger)
-  const book = useMemo((): Book | null => (ledger ? { ledger, before, pinned, pin, trail, open: fresh } : null), [ledger, before, pinned, trail, fresh])
+  const problem = useSheet((s) => s.problem)
+  const reading = useMemo(() => working.readingOf(problem), [problem])
+  const book = useMemo((): Book | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null), [ledger, reading, before, pinned, trail, fresh])
   const inside = useMemo(() => book && { ...book, open }, [book, open])
   return (
     <>
@@ -54,6 +60,7 @@ export function Working() {
       <div className="sheet-body working" key={keys[at]}>
         {solved && data && book ? (
           <BookContext value={book}>
+            <ReadingMenu />
             <StepView step={data} solution={solved.solution} />
           </BookContext>
         ) : (

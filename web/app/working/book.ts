@@ -1,10 +1,11 @@
-import { formatPlain, working } from '@viga/core'
+import { working } from '@viga/core'
 import { createContext, useContext, useMemo, useState } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 
 /** The numbers of the working as it is shown, and which of them is opened. */
 export interface Book {
   ledger: working.Ledger
+  reading: working.Reading
   /** The same before the last edit, to tell which numbers it changed. */
   before: working.Ledger | undefined
   /** A matrix kept in view while reading on. */
@@ -99,6 +100,6 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
 const ROUNDING = 1e-11
 
 /** A number as the working shows it; what is 0 but for rounding, against others of its kind, is written 0. */
-export function numberWords(value: number, most = 0): string {
-  return Math.abs(value) <= ROUNDING * most ? '0' : formatPlain(value, 5)
+export function numberWords(value: number, reading: Pick<working.Reading, 'figures'>, most = 0): string {
+  return Math.abs(value) <= ROUNDING * most ? '0' : working.inFigures(value, reading)
 }

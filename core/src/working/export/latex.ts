@@ -1,22 +1,22 @@
-import { formatPlain } from '../../quantity/format.js'
 import { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
 import type { Ledger } from '../ledger.js'
 import type { Block, Cell, MatrixBlock, PolynomialBlock, Step } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
+import { inFigures, readingOf } from '../reading.js'
 import { LARGEST, parts, polynomialTerms, printedMatrix, reach } from './numbers.js'
 
-const value = (v: number) => numberLatex(formatPlain(v, 5))
+const value = (book: Ledger, v: number) => numberLatex(inFigures(v, readingOf(book.context.problem)))
 const unitLatex = (unit: string) => (unit ? `\\;${wordsLatex(unit)}` : '')
 
 /** A number with its formula as mathematics: letter, formula, numbers put in, result. */
 export function lineLatex(book: Ledger, at: string, within?: string): { math: string; words?: string } {
   const { symbol, value: v, unit, origin } = book.origin(at)
-  const result = `${value(v)}${unitLatex(unit)}`
+  const result = `${value(book, v)}${unitLatex(unit)}`
   const name = symbolLatex(symbol, within)
   if (origin.kind !== 'formula') return { math: `${name}=${result}`, words: origin.words }
   const { formula: f } = origin
   if (f.t === 'number') return { math: `${name}=${result}` }
-  return { math: `${name}=${formulaLatex(f, 'letters', within)}${f.t === 'letter' ? '' : `=${formulaLatex(f, 'numbers')}`}=${result}` }
+  return { math: `${name}=${formulaLatex(f, 'letters', within)}${f.t === 'letter' ? '' : `=${formulaLatex(f, 'numbers', undefined, readingOf(book.context.problem).figures)}`}=${result}` }
 }
 
 /** A matrix as mathematics, in parts where it is wide; the numbers on its margins beside it. */
@@ -35,7 +35,7 @@ export function matrixLatex(book: Ledger, b: MatrixBlock): string[] {
 export function polynomialLatex(book: Ledger, b: PolynomialBlock): string {
   const terms = polynomialTerms(book, b)
   const unit = book.entry(b.coefficients[0])?.unit ?? ''
-  const sum = terms.map(({ value: v, power }, i) => `${v < 0 ? '-' : i > 0 ? '+' : ''}${value(Math.abs(v))}${power === 0 ? '' : `\\,t${power > 1 ? `^{${power}}` : ''}`}`).join('')
+  const sum = terms.map(({ value: v, power }, i) => `${v < 0 ? '-' : i > 0 ? '+' : ''}${value(book, Math.abs(v))}${power === 0 ? '' : `\\,t${power > 1 ? `^{${power}}` : ''}`}`).join('')
   return `${b.force}(t)=${sum || '0'}${unitLatex(unit)}`
 }
 
@@ -48,7 +48,7 @@ const cell = (book: Ledger, c: Cell): string => {
   if (typeof c === 'string') return textLatex(c)
   if ('unknown' in c) return c.unknown.free ? `(${c.unknown.number})` : `[${c.unknown.number}]`
   const e = book.entry(c.at)
-  return e ? `$${value(e.value)}${unitLatex(e.unit)}$` : ''
+  return e ? `$${value(book, e.value)}${unitLatex(e.unit)}$` : ''
 }
 
 function block(book: Ledger, b: Block, within?: string): string {

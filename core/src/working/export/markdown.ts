@@ -1,8 +1,8 @@
-import { formatPlain } from '../../quantity/format.js'
 import type { Ledger } from '../ledger.js'
 import type { Block, Cell } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
 import { lineLatex, matrixLatex, polynomialLatex } from './latex.js'
+import { inFigures, readingOf } from '../reading.js'
 import { LARGEST, reach } from './numbers.js'
 
 /** Words that would be taken for marks of Markdown, kept as they are. */
@@ -12,7 +12,7 @@ const cell = (book: Ledger, c: Cell): string => {
   if (typeof c === 'string') return words(c)
   if ('unknown' in c) return c.unknown.free ? `(${c.unknown.number})` : `[${c.unknown.number}]`
   const e = book.entry(c.at)
-  return e ? `${formatPlain(e.value, 5)} ${e.unit}`.trim() : ''
+  return e ? `${inFigures(e.value, readingOf(book.context.problem))} ${e.unit}`.trim() : ''
 }
 
 function block(book: Ledger, b: Block, within?: string): string {

@@ -1,5 +1,6 @@
-import { formatNumber, formatPlain, superscript } from '../../quantity/format.js'
+import { formatPlain, superscript } from '../../quantity/format.js'
 import type { Ledger } from '../ledger.js'
+import { entryWords, readingOf, type Reading } from '../reading.js'
 import type { MatrixBlock, PolynomialBlock } from '../steps/blocks.js'
 
 /** A matrix wider than this is printed in parts, with labelled columns. */
@@ -27,16 +28,21 @@ export interface PrintedMatrix {
   columns: string[]
 }
 
+/** The power of ten taken out of a matrix: none of a transformation, nor where forces beside stiffnesses would lose their figures. */
+export function powerOf(b: MatrixBlock, values: readonly (readonly number[])[], { power }: Pick<Reading, 'power'>): number {
+  const augmented = b.columns.length > b.rows.length && 'words' in b.columns[b.columns.length - 1]
+  return !power || b.letter === 'T' || augmented ? 0 : commonPower(values)
+}
+
 export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {
   const values = b.rows.map((_, i) => b.columns.map((_, j) => book.entry(b.at(i, j))?.value ?? 0))
-  // forces beside stiffnesses would lose their figures to the power of those
-  const augmented = b.columns.length > b.rows.length && 'words' in b.columns[b.columns.length - 1]
-  const power = b.letter === 'T' || augmented ? 0 : commonPower(values)
+  const reading = readingOf(book.context.problem)
+  const power = powerOf(b, values, reading)
   const most = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
   const label = (m: MatrixBlock['rows'][number]) => ('unknown' in m ? String(m.unknown.number) : m.words)
   return {
     power,
-    cells: values.map((r) => r.map((v) => (Math.abs(v) <= 1e-12 * most ? '0' : power === 0 && Number.isInteger(v) && Math.abs(v) < 1000 ? formatPlain(v) : formatNumber(v / 10 ** power, { decimals: 3 })))),
+    cells: values.map((r) => r.map((v) => (Math.abs(v) <= 1e-12 * most ? '0' : entryWords(v, power, reading)))),
     rows: b.rows.map(label),
     columns: b.columns.map(label),
   }

@@ -50,7 +50,7 @@ export const FACTORED: Record<string, Kind> = {
       si: f.pivots[i] / c.coherent(1, dimension),
       dimension,
       exact: true,
-      origin: () => formula(sum(K(c, f, i, i), ...shared(f, i, i).map((k): Formula => minus(times(power(c.letter('ldl-l', i + 1, k + 1), 2), c.letter('ldl-d', k + 1))))), 'A pivot: greater than 0 where nothing can move by itself.')(),
+      origin: () => formula(sum(K(c, f, i, i), ...shared(f, i, i).map((k): Formula => minus(times(power(c.letter('ldl-l', i + 1, k + 1), 2), c.letter('ldl-d', k + 1))))))(),
     }
   }),
   'ldl-z': atRow((c, f, i) => {

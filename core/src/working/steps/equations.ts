@@ -7,6 +7,7 @@ import { BY_HAND } from '../elimination.js'
 import type { Ledger } from '../ledger.js'
 import { inOrder, unknowns, type Unknown } from '../matrices.js'
 import { eliminationOf } from '../origins/eliminated.js'
+import { factoredOf } from '../origins/factored.js'
 import { loadsOn, selfWeightOf } from '../origins/loads.js'
 import type { Block, Cell, Mark, Passage, StepMaker } from './blocks.js'
 import { units } from './matrices.js'
@@ -72,12 +73,13 @@ const alongOwn = (u: Unknown, c: Context): string => {
 }
 
 /** K = L·D·Lᵀ, then down through L, across the pivots and back up. */
-function takenApart(n: number, marks: Mark[]): Block[] {
+function takenApart(c: Context, n: number, marks: Mark[]): Block[] {
+  const { L } = factoredOf(c)!
   const all = Array.from({ length: n }, (_, i) => i + 1)
   const lines = (kind: string, title: string, order = all): Block => ({ kind: 'lines', title, addresses: order.map((i) => addressOf(kind, i)) })
-  const below = all.flatMap((i) => all.slice(0, i - 1).map((j) => addressOf('ldl-l', i, j)))
+  const below = all.flatMap((i) => all.slice(0, i - 1).flatMap((j) => (L[i - 1][j - 1] === 0 ? [] : [addressOf('ldl-l', i, j)])))
   return [
-    words('K is taken apart into L·D·Lᵀ, L with ones on its diagonal and nothing above it, D the pivots. Then three easy systems are solved: L·z = P downward, D·y = z across, Lᵀ·D = y upward.'),
+    words('K is taken apart into L·D·Lᵀ, L with ones on its diagonal and nothing above it, D the pivots, each greater than 0 where nothing moves by itself. Then three easy systems are solved: L·z = P downward, D·y = z across, Lᵀ·D = y upward.'),
     lines('ldl-d', 'The pivots'),
     ...(below.length ? [{ kind: 'lines' as const, title: 'Below the diagonal of L', addresses: below }] : []),
     { kind: 'matrix', letter: 'L', title: 'L', rows: marks, columns: marks, at: (i, j) => addressOf('ldl-l', i + 1, j + 1), unit: '' },
@@ -99,7 +101,7 @@ export const solution: StepMaker = ({ context: c }) => {
   if (e) {
     const settled = (i: number) => addressOf(settles ? 'P-free' : 'P', free[i].index + 1)
     blocks.push({ kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns, at: (i, j) => (j === n ? settled(i) : addressOf('K', free[i].index + 1, free[j].index + 1)), unit: units(c) })
-    if (byHandOf(c.problem) === 'ldl') blocks.push(...takenApart(free.length, marks))
+    if (byHandOf(c.problem) === 'ldl') blocks.push(...takenApart(c, free.length, marks))
     else e.steps.forEach((s, k) => {
       if (s.factors.length === 0) return
       blocks.push({ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${free[k].number} is cleared below its pivot`, rows: marks, columns, at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) })

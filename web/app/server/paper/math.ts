@@ -79,9 +79,9 @@ export function symbolBox(doc: Doc, { letter, sub, of }: working.LetterName, wit
 const WIDEST = 420
 
 /** A formula as pieces that a line may be broken between: the terms of its sum, and what is wider than a line in parts. */
-export function formulaPieces(doc: Doc, f: working.Formula, written: working.Written, within?: string, size = SIZE): Box[] {
-  const box = (g: working.Formula): Box => formulaBox(doc, g, written, within, size)
-  const pieces = (g: working.Formula): Box[] => formulaPieces(doc, g, written, within, size)
+export function formulaPieces(doc: Doc, f: working.Formula, written: working.Written, within?: string, figures = 5, size = SIZE): Box[] {
+  const box = (g: working.Formula): Box => formulaBox(doc, g, written, within, figures, size)
+  const pieces = (g: working.Formula): Box[] => formulaPieces(doc, g, written, within, figures, size)
   const sign = (s: string) => run(doc, s, 'math', size)
   /** The pieces of a part that needs brackets where it is bound more loosely than its place. */
   const tight = (g: working.Formula, needs: number): Box[] => {
@@ -107,19 +107,19 @@ export function formulaPieces(doc: Doc, f: working.Formula, written: working.Wri
   return [whole]
 }
 
-export function formulaBox(doc: Doc, f: working.Formula, written: working.Written, within?: string, size = SIZE): Box {
-  const box = (g: working.Formula): Box => formulaBox(doc, g, written, within, size)
+export function formulaBox(doc: Doc, f: working.Formula, written: working.Written, within?: string, figures = 5, size = SIZE): Box {
+  const box = (g: working.Formula): Box => formulaBox(doc, g, written, within, figures, size)
   const tight = (g: working.Formula, needs: number): Box => (working.bond(g, written) < needs ? bracketed(box(g)) : box(g))
   const sign = (s: string) => run(doc, s, 'math', size)
   switch (f.t) {
     case 'number':
       return numberBox(doc, formatPlain(f.value), size)
     case 'letter':
-      return written === 'letters' ? symbolBox(doc, f.symbol, within, size) : numberBox(doc, formatPlain(f.value, 5), size)
+      return written === 'letters' ? symbolBox(doc, f.symbol, within, size) : numberBox(doc, formatPlain(f.value, figures), size)
     case 'place':
       return run(doc, 'x', 'math-italic', size)
     case 'sum':
-      return row(...formulaPieces(doc, f, written, within, size))
+      return row(...formulaPieces(doc, f, written, within, figures, size))
     case 'product':
       return row(...f.factors.flatMap((g, i) => [...(i ? [written === 'letters' ? space(1.8) : row(space(1.5), sign('·'), space(1.5))] : []), tight(g, 2)]))
     case 'quotient':
@@ -137,7 +137,7 @@ export function formulaBox(doc: Doc, f: working.Formula, written: working.Writte
     case 'function':
       return row(sign(f.name), space(2), tight(f.of, 4))
     case 'integral': {
-      const [from, to] = [f.from, f.to].map((g) => formulaBox(doc, g, written, within, 0.68 * size))
+      const [from, to] = [f.from, f.to].map((g) => formulaBox(doc, g, written, within, figures, 0.68 * size))
       const mark = run(doc, '∫', 'big', 1.5 * size)
       const limits: Box = { w: Math.max(from.w, to.w) + 1, up: 1.05 * size + to.up, down: 0.55 * size + from.down, draw: (d, x, y) => (to.draw(d, x + 2, y - 1.05 * size), from.draw(d, x - 2, y + 0.55 * size + 1)) }
       return row(mark, limits, space(2), tight(f.of, 2), space(2), run(doc, 'd', 'math', size), run(doc, 'x', 'math-italic', size))

@@ -5,7 +5,7 @@ import { begin, gap, heading, need, number, PAGE, paragraph, rule, table, TEXT_W
 import { blank, CEDAR, INK, QUIET, raised, row, run, space, textBox, type Box, type Doc } from './type'
 
 /** A value with its unit. */
-const valued = (doc: Doc, v: number, unit: string, size = 10.5): Box => row(numberBox(doc, formatPlain(v, 5), size), ...(unit ? [space(3), textBox(doc, unit, 'serif', 0.93 * size)] : []))
+const valued = (doc: Doc, v: number, unit: string, size = 10.5, figures = 5): Box => row(numberBox(doc, formatPlain(v, figures), size), ...(unit ? [space(3), textBox(doc, unit, 'serif', 0.93 * size)] : []))
 
 /** The mark of an unknown: its number in a circle when free, in a square when held. */
 function markBox(doc: Doc, u: { number: number; free: boolean }, size = 7.5): Box {
@@ -31,13 +31,13 @@ function line(p: Pages, book: working.Ledger, at: string, within?: string) {
   const name = symbolBox(doc, symbol, within)
   const equals = row(space(4), run(doc, '=', 'math', 10.5), space(4))
   const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
-  const result = row(equals, valued(doc, value, unit))
+  const result = row(equals, valued(doc, value, unit, 10.5, working.readingOf(book.context.problem).figures))
   if (!f) {
     paragraph(p, [row(name, result), ...(origin.kind === 'formula' ? [] : [space(8), ...textWords(doc, origin.words)])], { indent: 8, hang: 24 })
     return
   }
   const letters = formulaPieces(doc, f, 'letters', within)
-  const numbers = f.t === 'letter' ? [] : formulaPieces(doc, f, 'numbers')
+  const numbers = f.t === 'letter' ? [] : formulaPieces(doc, f, 'numbers', undefined, working.readingOf(book.context.problem).figures)
   const joined = (pieces: Box[]) => pieces.map((b, i) => (i === 0 ? row(equals, b) : b))
   const all = [name, ...joined(letters), ...joined(numbers), result]
   const whole = all.reduce((s, b) => s + b.w, 0)
@@ -59,7 +59,7 @@ function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
   const m = working.printedMatrix(book, b)
   const size = b.columns.length > 9 ? 7.6 : 8.8
   const mark = (k: working.Mark): Box => ('unknown' in k ? markBox(doc, k.unknown, 6.8) : run(doc, k.words, 'serif', 7.2, QUIET))
-  const cells = m.cells.map((r) => r.map((v) => numberBox(doc, v, size, v === '0' ? '#9aa0a6' : INK)))
+  const cells = m.cells.map((r) => r.map((v) => v === '0' ? run(doc, '·', 'math', size, '#9aa0a6') : numberBox(doc, v, size)))
   const widths = b.columns.map((_, j) => Math.max(...cells.map((r) => r[j].w), 14) + 8)
   const left = Math.max(...b.rows.map((r) => mark(r).w)) + 30
   const parts: number[][] = [[]]
@@ -121,7 +121,7 @@ function cell(doc: Doc, book: working.Ledger, c: working.Cell): Box {
   if (typeof c === 'string') return textBox(doc, c, 'serif', 9.5)
   if ('unknown' in c) return markBox(doc, c.unknown)
   const e = book.entry(c.at)
-  return e ? valued(doc, e.value, e.unit, 9.8) : space(0)
+  return e ? valued(doc, e.value, e.unit, 9.8, working.readingOf(book.context.problem).figures) : space(0)
 }
 
 function block(p: Pages, book: working.Ledger, b: working.Block, within?: string) {

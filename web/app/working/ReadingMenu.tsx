@@ -1,0 +1,27 @@
+import { edit, working } from '@viga/core'
+import { useSheetStore } from '../sheet/context'
+import { useBook } from './book'
+
+/** How numbers are read: their figures, a common power of ten before matrices, the mirrored half dimmed. Kept with the problem. */
+export function ReadingMenu() {
+  const store = useSheetStore()
+  const { reading } = useBook()
+  const set = (change: Partial<working.Reading>) => store.getState().edit('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
+  return (
+    <div className="reading">
+      <select className="cell-select" aria-label="figures" value={reading.figures} onChange={(e) => set({ figures: Number(e.target.value) })}>
+        {working.FIGURES.map((f) => (
+          <option key={f} value={f}>
+            {f} figures
+          </option>
+        ))}
+      </select>
+      <label>
+        <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten taken out
+      </label>
+      <label>
+        <input type="checkbox" checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} /> mirrored half dimmed
+      </label>
+    </div>
+  )
+}
