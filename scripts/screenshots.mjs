@@ -24,8 +24,10 @@ const pictures = [
     for (const [i, id] of ['B78', 'B89'].entries()) await page.locator(`.figure [data-target="member:${id}"] .hit`).first().click({ force: true, modifiers: i ? ['Shift'] : [] })
   }],
   ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],
+  ['4b-working-loads', /Open Alpine house/, 'working/loads', (page) => page.locator('.reckon').nth(3).getByRole('button').click()],
   ['5-working-assembly', /Open Orchid balcony/, 'working/assembly', (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover()],
   ['5b-working-elimination', /Open Orchid balcony/, 'working/solution', (page) => page.getByRole('button', { name: 'to the end' }).click()],
+  ['5c-working-checks', /Open Palm house/, 'working/checks'],
   ['6-results', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: '1.35 G + 1.5 S' }).click()],
   ['7-deflected', /Open Palm house/, 'results', async (page) => {
     await page.getByRole('button', { name: 'Wind from the left' }).click()

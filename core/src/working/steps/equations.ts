@@ -62,7 +62,7 @@ export function displacementWords(u: Unknown, value: number, { displacement, rot
   const turns = u.component === 'rotation'
   if (Math.abs(value) <= negligible) return turns ? `${u.node} does not turn` : `${u.node} stays where it is along ${u.component}`
   const { unit, perSI } = turns ? rotation : displacement
-  const amount = `${formatNumber(Math.abs(value) * perSI)} ${unit}`
+  const amount = `${formatNumber(Math.abs(value) * perSI)}${unit.startsWith('10') ? '·' : ' '}${unit}`
   return turns ? `${u.node} turns ${amount} ${value > 0 ? 'counter-clockwise' : 'clockwise'}` : `${u.node} moves ${amount} ${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
 }
 
