@@ -166,6 +166,12 @@ test('the unknowns are numbered as the book has them, and everything follows', a
   await expect(page.getByRole('table', { name: 'stiffness of the whole structure' }).locator('tbody tr').nth(0).locator('td').nth(0)).toHaveText('28.00')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(mark).toHaveText('5')
+  // a beam may do without its axial unknowns
+  await page.getByRole('link', { name: /2 Unknowns/ }).click()
+  await page.getByLabel(/bending only/).check()
+  await expect(page.locator('.figure g[data-target^="dof:"]')).toHaveCount(6)
+  await page.getByRole('link', { name: /3 Stiffness/ }).click()
+  await expect(page.getByRole('table', { name: 'In member axes of AC' }).locator('tbody tr')).toHaveCount(4)
 })
 
 test('the whole working is a PDF, a LaTeX or a Markdown file in one click', async ({ page }) => {

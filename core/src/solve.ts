@@ -1,6 +1,7 @@
 import { solve, type Solution } from './analysis/solve.js'
 import { answerErrors } from './checking/answers.js'
 import { numberingOf, numbersOf } from './problem/numbering.js'
+import { isBeam } from './working/beam.js'
 import { checkProblem, readProblem, type ReadResult } from './problem/read.js'
 import type { Notice, Problem, ProblemError } from './problem/types.js'
 import { resolve, type Resolved } from './structure/resolve.js'
@@ -23,7 +24,8 @@ export function work(problem: Problem): Outcome {
   const result = solve(structure)
   if (!result.ok) return { stage: 'unsolved', error: result.error, structure, obstacles, notices }
   const { solution } = result
-  solution.numbers = numbersOf(numberingOf(problem), solution.dofs.list, structure.nodes)
+  solution.bendingOnly = problem.view?.bendingOnly === true && isBeam(solution)
+  solution.numbers = numbersOf(numberingOf(problem), solution.dofs.list, structure.nodes, solution.bendingOnly ? (d) => d.component !== 'x' : undefined)
   return { stage: 'solved', solution, structure, obstacles, notices }
 }
 

@@ -45,8 +45,10 @@ export interface Solution {
   elements: SolvedElement[]
   cases: ActionSolution[]
   combinations: ActionSolution[]
-  /** The number each degree of freedom is shown under: the solver's order from 1, or as the person numbers them. */
+  /** The number each degree of freedom is shown under: the solver's order from 1, or as the person numbers them; 0 where it is left out. */
   numbers: number[]
+  /** Nothing happens along a beam, and the person leaves its axial unknowns out. */
+  bendingOnly: boolean
   digitsLost: number
   /** Axially rigid members whose force equilibrium leaves undetermined; it is NaN in every case. */
   open: number[]
@@ -87,7 +89,7 @@ export function solve(s: Structure): SolveResult {
     cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start, rigid) })
   }
   const combinations = s.combinations.map((c) => superpose(s, cases, c))
-  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, numbers: dofs.list.map((_, i) => i + 1), digitsLost: factorisation.digitsLost, open: rigid?.open ?? [] } }
+  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, numbers: dofs.list.map((_, i) => i + 1), bendingOnly: false, digitsLost: factorisation.digitsLost, open: rigid?.open ?? [] } }
 }
 
 /** A factorisation with the roads from degrees of freedom to its unknowns and back. */

@@ -19,9 +19,9 @@ export function numberingOf(problem: Pick<Problem, 'view'>): Numbering {
 
 /**
  * The number under which each degree of freedom is shown, from 1, in the solver's order. What a person's own list does not
- * name comes after it, in the solver's order.
+ * name comes after it, in the solver's order. One that `counts` leaves out has no number: 0.
  */
-export function numbersOf(wish: Numbering, list: readonly Dof[], nodes: readonly { id: string }[]): number[] {
+export function numbersOf(wish: Numbering, list: readonly Dof[], nodes: readonly { id: string }[], counts: (d: Dof) => boolean = () => true): number[] {
   const solvers = list.map((_, i) => i)
   const order =
     wish === 'free-first'
@@ -31,8 +31,8 @@ export function numbersOf(wish: Numbering, list: readonly Dof[], nodes: readonly
         : wish === 'by-joint'
           ? [...solvers].sort((a, b) => list[a].node - list[b].node || a - b)
           : own(wish, list, nodes)
-  const numbers = new Array<number>(list.length)
-  order.forEach((dof, i) => (numbers[dof] = i + 1))
+  const numbers = new Array<number>(list.length).fill(0)
+  order.filter((dof) => counts(list[dof])).forEach((dof, i) => (numbers[dof] = i + 1))
   return numbers
 }
 

@@ -70,9 +70,8 @@ export function equations(solution: Solution, units: ProblemUnits, action: Actio
  * @returns undefined for more than BY_HAND unknowns, for none, or with axially rigid members
  */
 export function gaussElimination(solution: Solution, units: ProblemUnits, action: ActionSolution): Elimination | undefined {
-  if (solution.dofs.free === 0 || solution.dofs.free > BY_HAND) return undefined
-  const start = equations(solution, units, action)
-  if (!start) return undefined
+  const start = solution.dofs.free > 2 * BY_HAND ? undefined : equations(solution, units, action)
+  if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   let K = start.K.map((r) => [...r])
   let right = [...start.right]

@@ -1,6 +1,7 @@
 export * from './matrices.js'
 export { BY_HAND, equations, gaussElimination, type BackLine, type Elimination, type EliminationStep, type Equations } from './elimination.js'
 export { entryWords, FIGURES, inFigures, readingOf, type Reading } from './reading.js'
+export { isBeam } from './beam.js'
 export { factored, type Factored } from './ldl.js'
 export { BY_HAND_WAYS, byHandOf, type ByHand } from './by-hand.js'
 export { latexNumber, MATRIX_FORMS, matrixText, type MatrixForm } from './matrix-text.js'

@@ -19,9 +19,8 @@ export interface Factored {
  * @returns undefined for more than BY_HAND unknowns, for none, or with axially rigid members
  */
 export function factored(solution: Solution, units: ProblemUnits, action: ActionSolution): Factored | undefined {
-  if (solution.dofs.free === 0 || solution.dofs.free > BY_HAND) return undefined
-  const start = equations(solution, units, action)
-  if (!start) return undefined
+  const start = solution.dofs.free > 2 * BY_HAND ? undefined : equations(solution, units, action)
+  if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   const L: number[][] = start.K.map((_, i) => start.K.map((__, j) => (i === j ? 1 : 0)))
   const pivots: number[] = []

@@ -43,8 +43,8 @@ export function vectorScale(units: ProblemUnits) {
   return { force: (turns: boolean) => (turns ? moment : force), displacement: (turns: boolean) => (turns ? 1 : length) }
 }
 
-/** Rows and columns a member's matrices are shown with: all six, or 1, 2, 4, 5 where it carries axial force alone. */
-export const shownRows = (bar: boolean): number[] => (bar ? [0, 1, 3, 4] : [0, 1, 2, 3, 4, 5])
+/** Rows and columns a member's matrices are shown with: all six, or the four that are not nothing. */
+export const shownRows = ({ bendingOnly }: Pick<Solution, 'bendingOnly'>, bar: boolean): number[] => (bar ? [0, 1, 3, 4] : bendingOnly ? [1, 2, 4, 5] : [0, 1, 2, 3, 4, 5])
 
 export interface MemberWorking {
   id: string
@@ -73,7 +73,7 @@ export function memberWorking(solution: Solution, units: ProblemUnits, index: nu
   const m = solution.structure.members[index]
   const e = solution.elements[index]
   const all = unknowns(solution)
-  const shown = shownRows(m.bar)
+  const shown = shownRows(solution, m.bar)
   const scale = entryScale(units)
   const labels = shown.map((i) => (e.dofs[i] < 0 ? null : all[e.dofs[i]]))
   const entries = (k: Float64Array, scaled = true): Entries => ({
@@ -102,8 +102,8 @@ export function memberWorking(solution: Solution, units: ProblemUnits, index: nu
   }
 }
 
-/** The unknowns in the order of their numbers. */
-export const inOrder = (all: readonly Unknown[]): Unknown[] => [...all].sort((a, b) => a.number - b.number)
+/** The unknowns in the order of their numbers; those that are left out have none. */
+export const inOrder = (all: readonly Unknown[]): Unknown[] => all.filter((u) => u.number > 0).sort((a, b) => a.number - b.number)
 
 /** Where free and held unknowns part, when all of the one kind come before all of the other. */
 export function partingOf(all: readonly Unknown[]): number | undefined {
@@ -230,7 +230,7 @@ export function endForces(solution: Solution, units: ProblemUnits, action: Actio
   return {
     member: m.id,
     bar: m.bar,
-    shown: shownRows(m.bar),
+    shown: shownRows(solution, m.bar),
     d: d.map((v, r) => v * displacement(turns(r))),
     kd: d.map((_, r) => {
       let v = 0

@@ -59,6 +59,8 @@ const folder = join(import.meta.dirname, '../cases')
 const problems = readdirSync(folder)
   .filter((f) => f.endsWith('.viga.json'))
   .map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+  // the same with other wishes of the reader: numbers by joint, L·D·Lᵀ, beams without their axial unknowns
+  .flatMap(([f, p]): [string, Problem][] => (/orchid|lily|alpine/.test(f) ? [[f, p], [`${f}, read otherwise`, { ...p, view: { ...p.view, numbering: 'by-joint', byHand: 'ldl', bendingOnly: true } }]] : [[f, p]]))
 
 describe.each(problems)('the working of %s', (_, problem) => {
   const outcome = work(problem)

@@ -17,7 +17,7 @@ describe('the reading of a working', () => {
   const book = (problem: Problem) => {
     const outcome = work(problem)
     if (outcome.stage !== 'solved') throw new Error('solved')
-    return working.ledger(outcome.solution, problem.units as { length: string; force: string }, outcome.solution.cases[0], problem)
+    return working.ledger(outcome.solution, problem.units, outcome.solution.cases[0], problem)
   }
   it('gives matrices and texts their figures, and takes out no power of ten unless asked', () => {
     const wide = edit.setView(p, 'reading', { figures: 8, power: false })

@@ -87,6 +87,7 @@ export function drawUnknowns(solution: Solution, view: View): { groups: Group[];
   const ends = endsAtNodes(s)
   const away = (node: number) => ends[node].map(({ member, end }) => times(memberLine(s, view, s.members[member]).dir, end === 0 ? 1 : -1))
   dofs.list.forEach((d, i) => {
+    if (solution.numbers[i] === 0) return
     const n = s.nodes[d.node]
     const c = onScreen(view, n.x, n.y)
     const turnBy = dofs.angle[d.node]

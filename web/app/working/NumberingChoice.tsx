@@ -29,6 +29,11 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
           </label>
         ))}
       </div>
+      {working.isBeam(solution) && (
+        <label className="choice">
+          <input type="checkbox" checked={solution.bendingOnly} onChange={(e) => store.getState().edit('axial unknowns', (p) => edit.setView(p, 'bendingOnly', e.target.checked || undefined))} /> bending only: nothing acts along the beam, so its axial unknowns are left out
+        </label>
+      )}
       {now === 'own' && (
         <div className="own-numbers">
           {solution.structure.nodes.map((n, i) => {

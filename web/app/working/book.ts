@@ -55,15 +55,25 @@ export function hasChanged(address: string, ledger: working.Ledger, before: work
 /** What an address belongs to on the Figure: its member, its joint, its unknowns. */
 export function targetsOfNumber(address: string, ledger: working.Ledger): string[] {
   const [kind, ...parts] = address.split('/').map(decodeURIComponent)
-  const { dofs } = ledger.context.solution
   const dof = (p: string) => `dof:${Number(p) - 1}`
+  /** Rows and columns of the equations stand in the order of the numbers of the free unknowns. */
+  const position = (p: string): string[] => {
+    const u = working.inOrder(working.unknowns(ledger.context.solution).filter((o) => o.free))[Number(p) - 1]
+    return u ? [`dof:${u.index}`] : []
+  }
   switch (kind) {
     case 'case':
       return targetsOfNumber(parts.slice(1).map(encodeURIComponent).join('/'), ledger)
     case 'K':
       return [dof(parts[0]), dof(parts[1])]
     case 'row':
-      return [dof(parts[1]), ...(Number(parts[2]) <= dofs.free ? [dof(parts[2])] : [])]
+      return [...position(parts[1]), ...position(parts[2])]
+    case 'ldl-l':
+    case 'ldl-d':
+    case 'ldl-z':
+    case 'ldl-y':
+    case 'ldl-x':
+      return parts.flatMap(position)
     case 'P':
     case 'P-free':
     case 'D':

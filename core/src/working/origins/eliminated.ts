@@ -14,9 +14,9 @@ export function eliminationOf(c: Context): Elimination | undefined {
 
 /** Entry of the equations after so many steps; the column after the last is the right-hand side. */
 function after(c: Context, step: number, i: number, j: number): Letter {
-  const n = c.solution.dofs.free
   if (step > 0) return c.letter('row', step, i + 1, j + 1)
   const { unknowns } = eliminationOf(c)!.start
+  const n = unknowns.length
   return j === n ? c.letter('P-free', unknowns[i].index + 1) : c.letter('K', unknowns[i].index + 1, unknowns[j].index + 1)
 }
 
@@ -27,7 +27,7 @@ function after(c: Context, step: number, i: number, j: number): Letter {
 export const eliminated: Kind = (c, stepPart, row, column) => {
   const [step, i, j] = [index(stepPart), index(row) - 1, index(column) - 1]
   const e = eliminationOf(c)
-  const n = c.solution.dofs.free
+  const n = e?.start.unknowns.length ?? 0
   if (!e?.steps[step - 1] || i < 0 || j < 0 || i >= n || j > n) return undefined
   const { K, right } = e.steps[step - 1]
   const { unknowns } = e.start
@@ -54,7 +54,8 @@ export function backSubstituted(c: Context, dof: number): Formula | undefined {
   if (!e) return undefined
   const { unknowns } = e.start
   const i = unknowns.findIndex((u) => u.index === dof)
-  const n = c.solution.dofs.free
+  if (i < 0) return undefined
+  const n = unknowns.length
   const last = e.steps.length
   const { K } = last ? e.steps[last - 1] : e.start
   const others = Array.from({ length: n }, (_, j) => j).filter((j) => j > i && K[i][j] !== 0)

@@ -223,7 +223,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
     if (!it) return undefined
     const { i, r } = it
     return {
-      symbol: { letter: 'f°', sub: String(endNumber(c.solution.structure.members[it.i], it.r)), of: id },
+      symbol: { letter: 'f°', sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)), of: id },
       si: c.action.fixedOwn.get(i)?.[r] ?? 0,
       dimension: forceDimension(r),
       origin: () => formula(sum(...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)), ...ownWeight(c, i, r)))(),
@@ -232,14 +232,14 @@ export const FIXED_ENDS: Record<string, Kind> = {
   'fixed-part': superposed('fixed-part', (c, id, step, at) => {
     const it = end(c, id, at)
     if (!it || index(step) < 1 || index(step) >= c.solution.elements[it.i].released.length) return undefined
-    return { symbol: { letter: `f${'′'.repeat(index(step))}`, sub: String(endNumber(c.solution.structure.members[it.i], it.r)), of: id }, si: condensedForces(c, it.i)[index(step)][it.r], dimension: forceDimension(it.r), origin: () => formula(condensedForce(c, id, index(step), it.r))() }
+    return { symbol: { letter: `f${'′'.repeat(index(step))}`, sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)), of: id }, si: condensedForces(c, it.i)[index(step)][it.r], dimension: forceDimension(it.r), origin: () => formula(condensedForce(c, id, index(step), it.r))() }
   }),
   fixed: superposed('fixed', (c, id, at) => {
     const it = end(c, id, at)
     if (!it) return undefined
     const { i, r } = it
     const e = c.solution.elements[i]
-    const found = { symbol: { letter: 'f', sub: String(endNumber(c.solution.structure.members[it.i], it.r)), of: id }, si: c.action.fixed.get(i)?.[r] ?? 0, dimension: forceDimension(r) }
+    const found = { symbol: { letter: 'f', sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)), of: id }, si: c.action.fixed.get(i)?.[r] ?? 0, dimension: forceDimension(r) }
     if (e.sprung && r % 3 === 0) return { ...found, origin: () => ({ kind: 'solved', words: `${id} keeps its length: the springs at its ends share what acts along it.` }) }
     if (c.solution.structure.members[i].releases[r] === true && e.released.includes(r)) return { ...found, origin: () => ({ kind: 'stated', words: `${['N', 'V', 'M'][r % 3]} is released at this end of ${id}.` }) }
     if (e.released.length) return { ...found, origin: () => formula(condensedForce(c, id, e.released.length, r))() }
@@ -255,7 +255,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
     let si = 0
     for (let a = 0; a < 6; a++) si += T[6 * a + r] * (f?.[a] ?? 0)
     return {
-      symbol: { letter: 'F', sub: String(endNumber(c.solution.structure.members[it.i], it.r)), of: id },
+      symbol: { letter: 'F', sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)), of: id },
       si,
       dimension: forceDimension(r),
       origin: () => {

@@ -45,7 +45,7 @@ export const GEOMETRY: Record<string, Kind> = {
     const i = c.member(id)
     const [r, k] = [index(row) - 1, index(column) - 1]
     if (i < 0 || r < 0 || k < 0 || r > 5 || k > 5) return undefined
-    return { symbol: { letter: 'T', sub: endPair(member(c, id), r, k), of: id }, si: c.solution.elements[i].T[6 * r + k], dimension: D.none, origin: () => formula(transformation(c, id, r, k))() }
+    return { symbol: { letter: 'T', sub: endPair(c.solution, member(c, id), r, k), of: id }, si: c.solution.elements[i].T[6 * r + k], dimension: D.none, origin: () => formula(transformation(c, id, r, k))() }
   },
 }
 

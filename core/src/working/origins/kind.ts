@@ -4,6 +4,7 @@ import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import type { Display } from '../../problem/display.js'
 import type { Problem } from '../../problem/types.js'
 import type { Formula, Letter, LetterName } from '../expression.js'
+import { shownRows } from '../matrices.js'
 
 export interface Entry {
   address: string
@@ -62,8 +63,8 @@ export const index = (part: string | undefined): number => (part !== undefined &
 /** Two indices below a letter: 23, or 12,3 where one alone would be mistaken. */
 export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${j}` : `${i}${j}`)
 
-/** The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 for a member without bending. */
-export const endNumber = (m: { bar: boolean }, r: number): number => (m.bar ? [1, 2, 0, 3, 4, 0][r] : r + 1)
+/** The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 where only four are shown. */
+export const endNumber = (solution: Solution, m: { bar: boolean }, r: number): number => shownRows(solution, m.bar).indexOf(r) + 1
 
 /** Two of them below a letter. */
-export const endPair = (m: { bar: boolean }, i: number, j: number): string => `${endNumber(m, i)}${endNumber(m, j)}`
+export const endPair = (solution: Solution, m: { bar: boolean }, i: number, j: number): string => `${endNumber(solution, m, i)}${endNumber(solution, m, j)}`

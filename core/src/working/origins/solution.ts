@@ -116,7 +116,7 @@ export const SOLUTION: Record<string, Kind> = {
     const e = c.solution.elements[i]
     const si = e.dofs.reduce((v, d, k) => v + (d < 0 ? 0 : e.T[6 * r + k] * c.action.D[d]), 0)
     return {
-      symbol: { letter: 'd', sub: String(endNumber(c.solution.structure.members[i], r)), of: id },
+      symbol: { letter: 'd', sub: String(endNumber(c.solution, c.solution.structure.members[i], r)), of: id },
       si,
       dimension: r % 3 === 2 ? D.angle : D.length,
       origin: () => {
@@ -129,7 +129,7 @@ export const SOLUTION: Record<string, Kind> = {
   q: superposed('q', (c, id, at) => {
     const [i, r] = [c.member(id), index(at) - 1]
     if (i < 0 || r < 0 || r > 5) return undefined
-    return { symbol: { letter: 'q', sub: String(endNumber(c.solution.structure.members[i], r)), of: id }, si: c.action.forces[6 * i + r], dimension: forceDimension(r % 3 === 2), origin: () => endForce(c, i, id, r) }
+    return { symbol: { letter: 'q', sub: String(endNumber(c.solution, c.solution.structure.members[i], r)), of: id }, si: c.action.forces[6 * i + r], dimension: forceDimension(r % 3 === 2), origin: () => endForce(c, i, id, r) }
   }),
   /** A reaction at a held unknown or a support spring. */
   R: superposed('R', (c, at) => {

@@ -129,7 +129,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const e = c.solution.elements[c.member(id)]
     if (!at || !e) return undefined
     const [i, j] = at
-    return { symbol: { letter: 'k°', sub: endPair(member(c, id), i, j), of: id }, si: e.own[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: () => ownOrigin(c, id, i, j) }
+    return { symbol: { letter: 'k°', sub: endPair(c.solution, member(c, id), i, j), of: id }, si: e.own[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: () => ownOrigin(c, id, i, j) }
   },
   /** The stiffness of a member after some of its ends are condensed. */
   part: (c, id, step, row, column) => {
@@ -138,7 +138,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const n = index(step)
     if (!at || !e || n < 1 || n >= e.released.length) return undefined
     const [i, j] = at
-    return { symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(member(c, id), i, j), of: id }, si: condensation(c.solution, c.member(id))[n][6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: lazily(() => condensedEntry(c, id, n, i, j)) }
+    return { symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(c.solution, member(c, id), i, j), of: id }, si: condensation(c.solution, c.member(id))[n][6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)), origin: lazily(() => condensedEntry(c, id, n, i, j)) }
   },
   /** The stiffness of a member in its own axes, as its joints feel it. */
   k: (c, id, row, column) => {
@@ -146,7 +146,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const e = c.solution.elements[c.member(id)]
     if (!at || !e) return undefined
     const [i, j] = at
-    const found = { symbol: { letter: 'k', sub: endPair(member(c, id), i, j), of: id }, si: e.k[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)) }
+    const found = { symbol: { letter: 'k', sub: endPair(c.solution, member(c, id), i, j), of: id }, si: e.k[6 * i + j], dimension: stiffnessDimension(turns(i), turns(j)) }
     if (e.sprung && i % 3 === 0 && j % 3 === 0)
       return { ...found, origin: () => ({ kind: 'solved', words: `${id} keeps its length; along it only the springs at its ends give, one after the other.` }) }
     const m = member(c, id)
@@ -163,7 +163,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!at || !e) return undefined
     const [i, j] = at
     return {
-      symbol: { letter: 'K', sub: endPair(member(c, id), i, j), of: id },
+      symbol: { letter: 'K', sub: endPair(c.solution, member(c, id), i, j), of: id },
       si: e.global[6 * i + j],
       dimension: stiffnessDimension(turns(i), turns(j)),
       origin: lazily(() => {

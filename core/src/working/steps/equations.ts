@@ -15,7 +15,7 @@ import { units } from './matrices.js'
 const words = (text: string): Block => ({ kind: 'words', words: text })
 const SIX = [1, 2, 3, 4, 5, 6]
 /** End forces a member has: all six, or those along it. */
-export const endsOf = (c: Context, i: number) => (c.solution.structure.members[i].bar ? [1, 4] : SIX)
+export const endsOf = (c: Context, i: number) => (c.solution.structure.members[i].bar ? [1, 4] : c.solution.bendingOnly ? [2, 3, 5, 6] : SIX)
 
 /** The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends, then turned. */
 export function fixedEndsOf({ context: c }: Ledger, i: number): Passage {

@@ -12,9 +12,9 @@ export const units = (c: Context) => `${c.units.force}, ${c.units.length}, rad`
 /** Rows and columns a member's matrices are shown with, and their marks: plain numbers, or the unknowns they belong to. */
 function margins(c: Context, i: number): { shown: number[]; plain: Mark[]; global: Mark[] } {
   const all = unknowns(c.solution)
-  const shown = shownRows(c.solution.structure.members[i].bar)
+  const shown = shownRows(c.solution, c.solution.structure.members[i].bar)
   const { dofs } = c.solution.elements[i]
-  return { shown, plain: shown.map((r) => ({ words: String(endNumber(c.solution.structure.members[i], r)) })), global: shown.map((r) => (dofs[r] < 0 ? { words: '·' } : { unknown: all[dofs[r]] })) }
+  return { shown, plain: shown.map((r) => ({ words: String(endNumber(c.solution, c.solution.structure.members[i], r)) })), global: shown.map((r) => (dofs[r] < 0 ? { words: '·' } : { unknown: all[dofs[r]] })) }
 }
 
 const matrix = (c: Context, letter: string, title: string, marks: Mark[], at: (i: number, j: number) => string, more: Partial<MatrixBlock> = {}): MatrixBlock => ({ kind: 'matrix', letter, title, rows: marks, columns: marks, at, unit: units(c), ...more })
@@ -29,7 +29,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
   const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
   const blocks: Block[] = [
     words(`${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} It joins ${start} to ${end}; its x runs that way.`),
-    { kind: 'lines', addresses: [...['L', 'c', 's', 'EA'].map((k) => addressOf(k, m.id)), ...(m.bar ? [] : [addressOf('EI', m.id)]), ...(m.GAs > 0 ? [addressOf('phi', m.id)] : [])] },
+    { kind: 'lines', addresses: [...(c.solution.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)), ...(m.bar ? [] : [addressOf('EI', m.id)]), ...(m.GAs > 0 ? [addressOf('phi', m.id)] : [])] },
   ]
   const condensed = e.released.length > 0
   if (m.axiallyRigid) blocks.push(words('It keeps its length: no EA/L enters its stiffness. The unknowns at its two ends follow from one another, and its axial force is what the equilibrium of the joints asks for.'))
@@ -37,7 +37,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
   e.released.forEach((r, step) => {
     const spring = typeof m.releases[r] === 'number'
     const what = ['axial force', 'shear', 'moment'][r % 3]
-    blocks.push(words(`${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r = ${endNumber(m, r)}.`))
+    blocks.push(words(`${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r = ${endNumber(c.solution, m, r)}.`))
     const last = step === e.released.length - 1
     blocks.push(matrix(c, last ? 'k' : `k${'′'.repeat(step + 1)}`, last ? 'As its joints feel it' : 'After this release', plain, last ? of('k') : of('part', step + 1)))
   })

@@ -2,7 +2,7 @@ import { formatPlain } from '../../quantity/format.js'
 import { determinacy } from '../../statics/determinacy.js'
 import { listed } from '../../structure/resolve.js'
 import { addressOf } from '../address.js'
-import { unknowns } from '../matrices.js'
+import { inOrder, unknowns } from '../matrices.js'
 import type { Block, Cell, StepMaker, TableBlock } from './blocks.js'
 
 const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
@@ -43,11 +43,13 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
 export const degreesOfFreedom: StepMaker = ({ context: { solution } }) => {
   const { structure: s, dofs } = solution
   const all = unknowns(solution)
+  const numbered = inOrder(all)
   const truss = s.kind === 'truss'
   const spinning = s.nodes.filter((_, n) => !truss && dofs.of[3 * n] >= 0 && dofs.of[3 * n + 2] < 0).map((n) => n.id)
-  const held = all.length - dofs.free
-  const rows = s.nodes.flatMap((n, i): Cell[][] => (dofs.of[3 * i] < 0 ? [] : [[n.id, ...(truss ? [0, 1] : [0, 1, 2]).map((k): Cell => (dofs.of[3 * i + k] < 0 ? 'not defined' : { unknown: all[dofs.of[3 * i + k]] }))]]))
-  const why = `Each joint moves along x and y${truss ? '' : ' and turns'}: ${all.length} degrees of freedom, each with its number.`
+  const free = numbered.filter((u) => u.free).length
+  const held = numbered.length - free
+  const rows = s.nodes.flatMap((n, i): Cell[][] => (dofs.of[3 * i] < 0 ? [] : [[n.id, ...(truss ? [0, 1] : [0, 1, 2]).map((k): Cell => (dofs.of[3 * i + k] < 0 ? 'not defined' : all[dofs.of[3 * i + k]].number === 0 ? 'left out' : { unknown: all[dofs.of[3 * i + k]] }))]]))
+  const why = `Each joint moves along x and y${truss ? '' : ' and turns'}: ${all.length} degrees of freedom${numbered.length < all.length ? `, of which ${numbered.length} count: nothing happens along the beam` : ', each with its number'}.`
   return {
     key: 'unknowns',
     title: 'Unknowns',
@@ -55,7 +57,7 @@ export const degreesOfFreedom: StepMaker = ({ context: { solution } }) => {
     passages: [
       {
         blocks: [
-          words(`${dofs.free === 1 ? 'One is' : `${dofs.free} are`} free and found by solving; ${held} ${held === 1 ? 'is' : 'are'} held by supports.`),
+          words(`${free === 1 ? 'One is' : `${free} are`} free and found by solving; ${held} ${held === 1 ? 'is' : 'are'} held by supports.`),
           ...(spinning.length ? [words(`Every member end at ${listed(spinning)} is hinged, so ${spinning.length > 1 ? 'their' : 'its'} rotation is no unknown: it is left out and has no value.`)] : []),
           { kind: 'table', head: ['Joint', 'x', 'y', ...(truss ? [] : ['rotation'])], rows },
         ],

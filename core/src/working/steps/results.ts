@@ -64,7 +64,7 @@ export function diagramsOf({ context: c }: Ledger, i: number): Passage {
   const m = c.solution.structure.members[i]
   const { segments } = fieldOf(c, i)
   const blocks = segments.flatMap((g, s) =>
-    (m.bar ? (['N'] as const) : (['N', 'V', 'M'] as const)).map((force): Block => ({
+    (m.bar ? (['N'] as const) : c.solution.bendingOnly ? (['V', 'M'] as const) : (['N', 'V', 'M'] as const)).map((force): Block => ({
       kind: 'polynomial',
       force,
       member: m.id,
