@@ -30,5 +30,5 @@ export const inFigures = (value: number, { figures }: Pick<Reading, 'figures'>):
 /** An entry of a matrix: columns stay narrow by their decimals, which follow the figures asked for. */
 export function entryWords(value: number, power: number, { figures }: Pick<Reading, 'figures'>): string {
   if (power === 0 && Number.isInteger(value) && Math.abs(value) < 1000) return formatPlain(value)
-  return figures === USUAL.figures ? formatNumber(value / 10 ** power, { decimals: 3 }) : formatNumber(value / 10 ** power, { figures })
+  return figures === USUAL.figures ? formatNumber(value / 10 ** power, { decimals: 3 }) : formatPlain(value / 10 ** power, figures)
 }
