@@ -15,6 +15,19 @@ test('every entry of K says what it is the sum of', async ({ page }) => {
   await expect(page.locator('.figure g.lit[data-target="member:AC"]').first()).toBeAttached()
 })
 
+test('K grows member by member, forward and back', async ({ page }) => {
+  await openCopy(page, /Open Orchid balcony/, 'working/assembly')
+  const K22 = page.getByRole('table', { name: 'stiffness of the whole structure' }).locator('tbody tr').nth(1).locator('td').nth(1)
+  await expect(K22).toHaveText('42.00')
+  await page.getByLabel('as it grows').check()
+  await expect(page.getByText('K with the members up to AC')).toBeVisible()
+  await expect(K22).toHaveText('21.00')
+  await page.getByRole('button', { name: 'one on' }).click()
+  await expect(K22).toHaveText('42.00')
+  await page.getByRole('button', { name: 'one back' }).click()
+  await expect(K22).toHaveText('21.00')
+})
+
 test('the steps show the solver’s numbers, from the idealisation to the diagrams', async ({ page }) => {
   await openCopy(page, /Open Orchid balcony/, 'working')
   await expect(page.getByRole('heading', { name: 'Idealisation' })).toBeVisible()
@@ -61,7 +74,7 @@ test('an entry of a matrix opens too, and a matrix is pinned while reading on', 
   // the keyboard does the same
   await page.getByRole('group', { name: /^In member axes of CB/ }).focus()
   for (const key of ['ArrowRight', 'ArrowDown', 'ArrowRight', 'Enter']) await page.keyboard.press(key)
-  await expect(opened).toContainText('21 000')
+  await expect(opened.locator('.derivation-line').last()).toContainText('21000')
   await page.getByRole('button', { name: 'pin', exact: true }).first().click()
   await page.getByRole('link', { name: /8 End forces/ }).click()
   const pinned = page.getByRole('region', { name: 'Pinned matrix' })

@@ -111,11 +111,15 @@ export function partingOf(all: readonly Unknown[]): number | undefined {
   return turns.length === 1 ? turns[0] : undefined
 }
 
-/** The whole K, rows and columns in the order of their numbers. */
-export function structureStiffness(solution: Solution, units: ProblemUnits): Entries {
+/**
+ * The whole K, rows and columns in the order of their numbers; or what has been added up of it when so many members, in
+ * their order, have been put in. Support springs come with the last.
+ */
+export function structureStiffness(solution: Solution, units: ProblemUnits, members = solution.elements.length): Entries {
   const all = inOrder(unknowns(solution))
   const scale = entryScale(units)
-  const K = wholeStiffness(solution.dofs, solution.elements)
+  const part = members < solution.elements.length
+  const K = wholeStiffness(part ? { ...solution.dofs, supportAt: new Map() } : solution.dofs, part ? solution.elements.slice(0, members) : solution.elements)
   return { rows: all, columns: all, values: all.map((r) => all.map((c) => K[r.index][c.index] * scale(r.component === 'rotation', c.component === 'rotation'))) }
 }
 
@@ -123,7 +127,7 @@ export function structureStiffness(solution: Solution, units: ProblemUnits): Ent
 export interface Term {
   /** Member id, or undefined for a support spring. */
   member?: string
-  /** Row and column of the member's own 6 × 6, from 1. */
+  /** Row and column of the member's own matrix as it is shown, from 1. */
   row: number
   column: number
   value: number
@@ -138,7 +142,7 @@ export function termsOf(solution: Solution, units: ProblemUnits, row: number, co
   solution.elements.forEach((e, i) => {
     const r = e.dofs.indexOf(row)
     const c = e.dofs.indexOf(column)
-    if (r >= 0 && c >= 0) out.push({ member: solution.structure.members[i].id, row: r + 1, column: c + 1, value: e.global[6 * r + c] * s })
+    if (r >= 0 && c >= 0) out.push({ member: solution.structure.members[i].id, row: shownRows(solution, solution.structure.members[i].bar).indexOf(r) + 1, column: shownRows(solution, solution.structure.members[i].bar).indexOf(c) + 1, value: e.global[6 * r + c] * s })
   })
   if (row === column) for (const { dof, k } of springs(solution.dofs)) if (dof === row) out.push({ row: row + 1, column: row + 1, value: k * s })
   return out

@@ -29,6 +29,20 @@ describe('the working', () => {
       }),
     )
   })
+  it('grows to K member by member, springs last', () => {
+    const all = working.structureStiffness(s, units).values
+    const n = s.elements.length
+    expect(working.structureStiffness(s, units, n).values).toEqual(all)
+    const none = working.structureStiffness(s, units, 0).values
+    expect(none.flat().every((v) => v === 0)).toBe(true)
+    let before = none
+    for (let k = 1; k < n; k++) {
+      const now = working.structureStiffness(s, units, k).values
+      const touched = working.inOrder(working.unknowns(s).filter((u) => s.elements[k - 1].dofs.includes(u.index))).map((u) => u.number - 1)
+      now.forEach((r, i) => r.forEach((v, j) => v !== before[i][j] && expect(touched).toEqual(expect.arrayContaining([i, j]))))
+      before = now
+    }
+  })
   it('sums every load from joint and members, and K·D − P is the reaction', () => {
     for (const l of working.loadLines(s, units, action)) expect(l.joint - l.members.reduce((t, m) => t + m.value, 0)).toBeCloseTo(l.total, 9)
     for (const r of working.reactionLines(s, units, action)) expect(r.KD - r.load).toBeCloseTo(r.value, 6)

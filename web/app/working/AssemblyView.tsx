@@ -26,13 +26,17 @@ export function AssemblyView({ solution, units }: StepProps) {
   }
   const n = solution.dofs.list.length
   const w = useMemo(() => working.memberWorking(solution, units, at), [solution, units, at])
-  const K = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
+  // the whole, or what it has grown to with the members up to this one
+  const [growing, setGrowing] = useState(false)
+  const { length } = solution.elements
+  const whole = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
+  const K = useMemo(() => (whole && growing ? working.structureStiffness(solution, units, at + 1) : whole), [whole, growing, solution, units, at])
   /** Degrees of freedom of the entry spoken of; in K they stand in the order of their numbers. */
   const entry = hover ?? pinned
   const placeOf = useMemo(() => new Map(K?.rows.map((u, i) => [u!.index, i])), [K])
   const inK = entry && K ? { row: placeOf.get(entry.row)!, column: placeOf.get(entry.column)! } : null
   const dofsAt = (e: { row: number; column: number }) => ({ row: K!.rows[e.row]!.index, column: K!.columns[e.column]!.index })
-  const power = reading.power ? working.commonPower(K ? K.values : w.K.values) : 0
+  const power = reading.power ? working.commonPower(whole ? whole.values : w.K.values) : 0
   // a member pointed at on the Figure lights its own block
   const hovered = useSheet((s) => (s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null))
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
@@ -56,9 +60,26 @@ export function AssemblyView({ solution, units }: StepProps) {
       <MemberChoice solution={solution} at={at} onChoose={choose} />
       <MatrixView label={`stiffness of ${w.id}`} name={<i>K<sup className="m-of">{w.id}</sup></i>} entries={w.K} power={power} reading={reading} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
       <div className="matrix-head">
-        <span>The whole</span>
+        <span>
+          {growing ? `K with the members up to ${w.id}` : 'The whole'}
+          {K && length > 1 && (
+            <label className="growing">
+              <input type="checkbox" checked={growing} onChange={(e) => setGrowing(e.target.checked)} /> as it grows
+            </label>
+          )}
+          {growing && (
+            <span className="step-buttons">
+              <button type="button" className="link" disabled={at === 0} onClick={() => choose(at - 1)}>
+                one back
+              </button>
+              <button type="button" className="link" disabled={at === length - 1} onClick={() => choose(at + 1)}>
+                one on
+              </button>
+            </span>
+          )}
+        </span>
         <span className="quiet">
-          {working.powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (K ?? working.structureStiffness(solution, units)).values} />}
+          {working.powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
         </span>
       </div>
       {K ? (
@@ -83,7 +104,7 @@ function EntrySum({ solution, units, at }: Pick<StepProps, 'solution' | 'units'>
   const turns = [r, c].filter((u) => u.component === 'rotation').length
   const unit = turns === 2 ? `${units.force}·${units.length}` : turns === 1 ? units.force : `${units.force}/${units.length}`
   const K = `K_{${r.number},${c.number}}`
-  const symbols = terms.map((t) => (t.member ? `k^{${texLabel(t.member)}}_{${t.row}${t.column}}` : 'k_{\\text{spring}}')).join('+')
+  const symbols = terms.map((t) => (t.member ? `K^{${texLabel(t.member)}}_{${t.row}${t.column}}` : 'k_{\\text{spring}}')).join('+')
   const values = terms.map((t, i) => `${i > 0 && t.value >= 0 ? '+' : ''}${texNumber(formatNumber(t.value, { figures: 5 }))}`).join('')
   const result = Math.abs(total) <= 1e-12 * Math.max(...terms.map((t) => Math.abs(t.value)), 0) ? 0 : total
   const verb = (u: working.Unknown) => (u.component === 'rotation' ? `${u.node} turns by one radian` : `${u.node} moves by one ${units.length} along ${u.component}`)

@@ -157,10 +157,21 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
 
 function Table({ block }: { block: working.TableBlock }) {
   const { ledger } = useBook()
+  /** Its numbers as a column, to be copied or saved. */
+  const out = block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [[ledger.entry(c.at)?.value ?? 0]] : [])))
   const most = Math.max(0, ...block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : []))))
   return (
     <>
-      {block.title && <div className="matrix-head">{block.title}</div>}
+      {(block.title || out.length > 1) && (
+        <div className="matrix-head">
+          <span>{block.title}</span>
+          {out.length > 1 && (
+            <span className="quiet">
+              <MatrixOut name={block.title ?? block.head[block.head.length - 1]} values={out} />
+            </span>
+          )}
+        </div>
+      )}
       <table className="t steps-table">
         {block.head.some(Boolean) && (
           <thead>

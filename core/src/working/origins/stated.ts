@@ -27,25 +27,27 @@ const property =
     return i < 0 ? undefined : stated({ letter, of: id }, of(c.solution.structure.members[i]), dimension, words(c, id))
   }
 
-const material = (name: string) => (c: Context, id: string) => {
+const material = (name: string, key: 'E' | 'alpha') => (c: Context, id: string) => {
   const m = c.problem?.members.find((o) => o.id === id)
-  return m?.material ? `${name} of the material ${m.material}, of which ${id} is made.` : `${name} of ${id}.`
+  const q = c.problem?.materials?.find((o) => o.id === m?.material)?.[key]
+  return m?.material ? `${name} of the material ${m.material}, of which ${id} is made${typed(q)}.` : `${name} of ${id}.`
 }
-const section = (name: string) => (c: Context, id: string) => {
+const section = (name: string, key: 'A' | 'I' | 'depth') => (c: Context, id: string) => {
   const m = c.problem?.members.find((o) => o.id === id)
-  return m?.section ? `${name} of the section ${m.section} of ${id}.` : `${name} of ${id}.`
+  const q = (c.problem?.sections?.find((o) => o.id === m?.section) as Record<string, unknown> | undefined)?.[key]
+  return m?.section ? `${name} of the section ${m.section} of ${id}${typed(q)}.` : `${name} of ${id}.`
 }
 
 /** Numbers that stand in the problem itself. */
 export const STATED: Record<string, Kind> = {
   x: coordinate('x'),
   y: coordinate('y'),
-  E: property('E', (m) => m.E, D.stress, material('Modulus of elasticity')),
-  A: property('A', (m) => m.A, D.area, section('Area')),
-  I: property('I', (m) => m.I, D.secondMoment, section('Second moment of area')),
-  shear: property('GAs', (m) => m.GAs, D.force, section('Shear rigidity G·As')),
-  alpha: property('α', (m) => m.alpha, D.perTemperature, material('Coefficient of thermal expansion')),
-  depth: property('h', (m) => m.depth, D.length, section('Depth')),
+  E: property('E', (m) => m.E, D.stress, material('Modulus of elasticity', 'E')),
+  A: property('A', (m) => m.A, D.area, section('Area', 'A')),
+  I: property('I', (m) => m.I, D.secondMoment, section('Second moment of area', 'I')),
+  shear: property('GAs', (m) => m.GAs, D.force, (_, id) => `Shear rigidity G·As of ${id}: its shear modulus times its shear area.`),
+  alpha: property('α', (m) => m.alpha, D.perTemperature, material('Coefficient of thermal expansion', 'alpha')),
+  depth: property('h', (m) => m.depth, D.length, section('Depth', 'depth')),
   weight: property('γA', (m) => m.weight, D.forcePerLength, (_, id) => `Weight of ${id} per length: unit weight of its material times its area.`),
   /** A spring at a member's end: the component 0 to 5 of its releases. */
   'end-spring': (c, id, at) => {
