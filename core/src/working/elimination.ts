@@ -1,7 +1,7 @@
 import type { ProblemUnits } from '../quantity/units.js'
 import { wholeStiffness } from '../analysis/assemble.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import { entryScale, inOrder, loadLines, unknowns, vectorScale, type Unknown } from './matrices.js'
+import { entryScale, inOrder, unknowns, vectorScale, type Unknown } from './matrices.js'
 
 /** The equations K_ff·D_f = P_f − K_fr·D_r, as numbered, in coherent units. */
 export interface Equations {
@@ -54,10 +54,9 @@ export function equations(solution: Solution, units: ProblemUnits, action: Actio
   const scale = entryScale(units)
   const K = wholeStiffness(solution.dofs, solution.elements)
   const value = (r: Unknown, c: Unknown) => K[r.index][c.index] * scale(r.component === 'rotation', c.component === 'rotation')
-  const P = loadLines(solution, units, action)
-  const { displacement } = vectorScale(units)
+  const { force, displacement } = vectorScale(units)
   const right = free.map((r) => {
-    let sum = P[r.index].total
+    let sum = action.load[r.index] * force(r.component === 'rotation')
     for (const c of all) if (!c.free) sum -= value(r, c) * action.D[c.index] * displacement(c.component === 'rotation')
     return sum
   })

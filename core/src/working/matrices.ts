@@ -1,7 +1,7 @@
 import * as D from '../quantity/dimension.js'
 import { siPerCoherent, type ProblemUnits } from '../quantity/units.js'
 import { springs, wholeStiffness } from '../analysis/assemble.js'
-import type { ActionSolution, Solution } from '../analysis/solve.js'
+import type { Solution } from '../analysis/solve.js'
 import type { Component } from '../problem/types.js'
 
 /**
@@ -46,59 +46,26 @@ export function vectorScale(units: ProblemUnits) {
 /** Rows and columns a member's matrices are shown with: all six, or the four that are not nothing. */
 export const shownRows = ({ bendingOnly }: Pick<Solution, 'bendingOnly'>, bar: boolean): number[] => (bar ? [0, 1, 3, 4] : bendingOnly ? [1, 2, 4, 5] : [0, 1, 2, 3, 4, 5])
 
-export interface MemberWorking {
+/** A member's stiffness in the axes of its joints, under its unknowns, in coherent units. */
+export interface MemberMatrix {
   id: string
-  index: number
-  bar: boolean
   start: string
   end: string
-  /** In coherent units. */
-  length: number
-  EA: number
-  EI: number
-  cos: number
-  sin: number
-  released: boolean
-  /** Rows shown, 0 to 5. */
-  shown: number[]
-  /** Stiffness in member axes as the nodes feel it, and that of the member before its ends were released. */
-  k: Entries
-  own: Entries | undefined
-  T: Entries
   K: Entries
 }
 
-/** One member written out: properties, k in member axes, T, and its stiffness in the axes of its joints. */
-export function memberWorking(solution: Solution, units: ProblemUnits, index: number): MemberWorking {
+export function memberMatrix(solution: Solution, units: ProblemUnits, index: number): MemberMatrix {
   const m = solution.structure.members[index]
   const e = solution.elements[index]
   const all = unknowns(solution)
   const shown = shownRows(solution, m.bar)
   const scale = entryScale(units)
   const labels = shown.map((i) => (e.dofs[i] < 0 ? null : all[e.dofs[i]]))
-  const entries = (k: Float64Array, scaled = true): Entries => ({
-    rows: labels,
-    columns: labels,
-    values: shown.map((i) => shown.map((j) => k[6 * i + j] * (scaled ? scale(i % 3 === 2, j % 3 === 2) : 1))),
-  })
-  const per = (d: D.Dimension) => 1 / siPerCoherent(units, d)
   return {
     id: m.id,
-    index,
-    bar: m.bar,
     start: solution.structure.nodes[m.start].id,
     end: solution.structure.nodes[m.end].id,
-    length: m.length * per(D.length),
-    EA: m.E * m.A * per(D.force),
-    EI: m.E * m.I * per(D.multiply(D.stress, D.secondMoment)),
-    cos: m.cos,
-    sin: m.sin,
-    released: e.k !== e.own,
-    shown,
-    k: entries(e.k),
-    own: e.k !== e.own ? entries(e.own) : undefined,
-    T: entries(e.T, false),
-    K: entries(e.global),
+    K: { rows: labels, columns: labels, values: shown.map((i) => shown.map((j) => e.global[6 * i + j] * scale(i % 3 === 2, j % 3 === 2))) },
   }
 }
 
@@ -146,128 +113,4 @@ export function termsOf(solution: Solution, units: ProblemUnits, row: number, co
   })
   if (row === column) for (const { dof, k } of springs(solution.dofs)) if (dof === row) out.push({ row: row + 1, column: row + 1, value: k * s })
   return out
-}
-
-export interface LoadLine {
-  unknown: Unknown
-  /** The load on the joint itself. */
-  joint: number
-  /** Less each member's fixed-end force at this degree of freedom. */
-  members: { member: string; value: number }[]
-  total: number
-}
-
-/** The right-hand side, line by line: joint loads less fixed-end forces. */
-export function loadLines(solution: Solution, units: ProblemUnits, action: ActionSolution): LoadLine[] {
-  const scale = vectorScale(units).force
-  const { structure, elements } = solution
-  return unknowns(solution).map((unknown) => {
-    const turns = unknown.component === 'rotation'
-    const members: LoadLine['members'] = []
-    let fromMembers = 0
-    for (const [i, f] of action.fixed) {
-      const r = elements[i].dofs.indexOf(unknown.index)
-      if (r < 0) continue
-      let value = 0
-      for (let j = 0; j < 6; j++) value += elements[i].T[6 * j + r] * f[j]
-      fromMembers += value
-      if (value !== 0) members.push({ member: structure.members[i].id, value: value * scale(turns) })
-    }
-    return { unknown, joint: (action.load[unknown.index] + fromMembers) * scale(turns), members, total: action.load[unknown.index] * scale(turns) }
-  })
-}
-
-export interface FixedEnd {
-  member: string
-  /** Six fixed-end forces in member axes as the joints feel them, and turned to the joints' axes. */
-  local: number[]
-  global: number[]
-  bar: boolean
-}
-
-export function fixedEnds(solution: Solution, units: ProblemUnits, action: ActionSolution): FixedEnd[] {
-  const scale = vectorScale(units).force
-  return [...action.fixed].map(([i, f]) => {
-    const { T } = solution.elements[i]
-    return {
-      member: solution.structure.members[i].id,
-      bar: solution.structure.members[i].bar,
-      local: Array.from(f, (v, j) => v * scale(j % 3 === 2)),
-      global: Array.from({ length: 6 }, (_, r) => {
-        let v = 0
-        for (let j = 0; j < 6; j++) v += T[6 * j + r] * f[j]
-        return v * scale(r % 3 === 2)
-      }),
-    }
-  })
-}
-
-/** Displacements of all degrees of freedom, in coherent units. */
-export function displacements(solution: Solution, units: ProblemUnits, action: ActionSolution): { unknown: Unknown; value: number }[] {
-  const scale = vectorScale(units).displacement
-  return unknowns(solution).map((unknown) => ({ unknown, value: action.D[unknown.index] * scale(unknown.component === 'rotation') }))
-}
-
-export interface EndForces {
-  member: string
-  bar: boolean
-  shown: number[]
-  /** Joint displacements in member axes, k·d, fixed-end forces, and their sum. */
-  d: number[]
-  kd: number[]
-  fixed: number[]
-  q: number[]
-}
-
-/** Member end forces q = k·d + f, member axes, coherent units. */
-export function endForces(solution: Solution, units: ProblemUnits, action: ActionSolution, index: number): EndForces {
-  const { force, displacement } = vectorScale(units)
-  const m = solution.structure.members[index]
-  const e = solution.elements[index]
-  const d = Array.from({ length: 6 }, (_, r) => {
-    let v = 0
-    for (let c = 0; c < 6; c++) if (e.dofs[c] >= 0) v += e.T[6 * r + c] * action.D[e.dofs[c]]
-    return v
-  })
-  const f = action.fixed.get(index)
-  const turns = (r: number) => r % 3 === 2
-  return {
-    member: m.id,
-    bar: m.bar,
-    shown: shownRows(solution, m.bar),
-    d: d.map((v, r) => v * displacement(turns(r))),
-    kd: d.map((_, r) => {
-      let v = 0
-      for (let c = 0; c < 6; c++) v += e.k[6 * r + c] * d[c]
-      return v * force(turns(r))
-    }),
-    fixed: d.map((_, r) => (f ? f[r] * force(turns(r)) : 0)),
-    q: d.map((_, r) => action.forces[6 * index + r] * force(turns(r))),
-  }
-}
-
-export interface ReactionLine {
-  unknown: Unknown
-  /** Σ K·D over the row, and the equivalent joint load taken off. */
-  KD: number
-  load: number
-  value: number
-}
-
-/** Reactions R = K_r·D − P at the restrained degrees of freedom, coherent units. */
-export function reactionLines(solution: Solution, units: ProblemUnits, action: ActionSolution): ReactionLine[] {
-  const scale = vectorScale(units).force
-  const KD = new Float64Array(solution.dofs.list.length)
-  for (const e of solution.elements)
-    for (let r = 0; r < 6; r++) if (e.dofs[r] >= 0) for (let c = 0; c < 6; c++) if (e.dofs[c] >= 0) KD[e.dofs[r]] += e.global[6 * r + c] * action.D[e.dofs[c]]
-  for (const { dof, k } of springs(solution.dofs)) KD[dof] += k * action.D[dof]
-  // rigid members pull by their multipliers, which no product of K and D holds
-  const rigid = solution.structure.members.some((m) => m.axiallyRigid)
-  return unknowns(solution)
-    .filter((u) => !u.free)
-    .map((unknown) => {
-      const s = scale(unknown.component === 'rotation')
-      if (rigid) KD[unknown.index] = action.reactions[unknown.index] + action.load[unknown.index]
-      return { unknown, KD: KD[unknown.index] * s, load: action.load[unknown.index] * s, value: action.reactions[unknown.index] * s }
-    })
 }

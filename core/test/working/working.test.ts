@@ -17,6 +17,7 @@ const s = frame()
   .load({ type: 'distributed', member: 'BC', direction: 'Y', per: 'projection', q: -12 }, { type: 'nodal', node: 'C', fx: -4, fy: -3 })
   .solve()
 const action = s.cases[0]
+const book = working.ledger(s, units, action)
 
 describe('the working', () => {
   it('sums every entry of K from its terms', () => {
@@ -43,26 +44,22 @@ describe('the working', () => {
       before = now
     }
   })
-  it('sums every load from joint and members, and K·D − P is the reaction', () => {
-    for (const l of working.loadLines(s, units, action)) expect(l.joint - l.members.reduce((t, m) => t + m.value, 0)).toBeCloseTo(l.total, 9)
-    for (const r of working.reactionLines(s, units, action)) expect(r.KD - r.load).toBeCloseTo(r.value, 6)
-  })
   it('solves its own equations: K·D = P on the free rows', () => {
-    const K = working.structureStiffness(s, units).values
-    const D = working.displacements(s, units, action).map((d) => d.value)
-    working.loadLines(s, units, action).slice(0, s.dofs.free).forEach((l, i) => expect(K[i].reduce((t, k, j) => t + k * D[j], 0)).toBeCloseTo(l.total, 6))
-  })
-  it('makes end forces of k·d and f', () => {
-    for (const i of [0, 1, 2]) {
-      const e = working.endForces(s, units, action, i)
-      for (const r of e.shown) expect(e.kd[r] + e.fixed[r]).toBeCloseTo(e.q[r], 9)
-    }
+    const { K, right, unknowns } = working.equations(s, units, action)!
+    const D = unknowns.map((u) => book.entry(working.addressOf('D', u.index + 1))!.value)
+    right.forEach((p, i) => expect(K[i].reduce((t, k, j) => t + k * D[j], 0)).toBeCloseTo(p, 6))
   })
   it('shows a released member before and after', () => {
-    const w = working.memberWorking(s, units, 2)
-    expect(w.own!.values[2][2]).toBeCloseTo((4 * w.EI) / w.length, 6)
-    expect(w.k.values[2].every((v) => v === 0)).toBe(true)
-    expect(w.k.values[5][5]).toBeCloseTo((3 * w.EI) / w.length, 6)
+    const value = (...at: (string | number)[]) => book.entry(working.addressOf(...at))!.value
+    const [EI, L] = [value('EI', 'CD'), value('L', 'CD')]
+    expect(value('own', 'CD', 3, 3)).toBeCloseTo((4 * EI) / L, 6)
+    for (let j = 1; j <= 6; j++) expect(value('k', 'CD', 3, j)).toBe(0)
+    expect(value('k', 'CD', 6, 6)).toBeCloseTo((3 * EI) / L, 6)
+  })
+  it('gives a member’s matrix under its unknowns', () => {
+    const { K, start, end } = working.memberMatrix(s, units, 1)
+    expect([start, end]).toEqual(['B', 'C'])
+    K.rows.forEach((r, i) => K.columns.forEach((c, j) => r && c && expect(K.values[i][j]).toBeCloseTo(book.entry(working.addressOf('global', 'BC', i + 1, j + 1))!.value, 9)))
   })
   it('numbers free unknowns first', () => expect(working.unknowns(s).map((u) => u.free)).toEqual([...Array<boolean>(s.dofs.free).fill(true), ...Array<boolean>(s.dofs.list.length - s.dofs.free).fill(false)]))
 })

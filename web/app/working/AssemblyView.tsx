@@ -25,7 +25,7 @@ export function AssemblyView({ solution, units }: StepProps) {
     open(working.addressOf('K', e.row + 1, e.column + 1))
   }
   const n = solution.dofs.list.length
-  const w = useMemo(() => working.memberWorking(solution, units, at), [solution, units, at])
+  const w = useMemo(() => working.memberMatrix(solution, units, at), [solution, units, at])
   // the whole, or what it has grown to with the members up to this one
   const [growing, setGrowing] = useState(false)
   const { length } = solution.elements
