@@ -17,7 +17,7 @@ export function ReadingMenu() {
         ))}
       </select>
       <label>
-        <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten taken out
+        <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten
       </label>
       <label>
         <input type="checkbox" checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} /> mirrored half dimmed
