@@ -16,7 +16,7 @@ describe.each(['orchid-balcony', 'alpine-lean-to', 'toolshed-truss', 'potting-be
   const units = problem.units as { length: string; force: string }
   const [action] = solution.cases
   const f = working.factored(solution, units, action)
-  if (!f) return void it.skip('has more unknowns than are written out')
+  if (!f) throw new Error('its equations are few enough to be written out')
   const n = f.pivots.length
 
   it('multiplies back to K, its pivots are greater than 0, L is a unit lower triangle', () => {

@@ -59,12 +59,14 @@ const folder = join(import.meta.dirname, '../cases')
 const problems = readdirSync(folder)
   .filter((f) => f.endsWith('.viga.json'))
   .map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+  // second order is refused by name, and has no working
+  .filter(([, p]) => p.analysis?.order !== 2)
   // the same with other wishes of the reader: numbers by joint, L·D·Lᵀ, beams without their axial unknowns
   .flatMap(([f, p]): [string, Problem][] => (/orchid|lily|alpine/.test(f) ? [[f, p], [`${f}, read otherwise`, { ...p, view: { ...p.view, numbering: 'by-joint', byHand: 'ldl', bendingOnly: true } }]] : [[f, p]]))
 
 describe.each(problems)('the working of %s', (_, problem) => {
   const outcome = work(problem)
-  if (outcome.stage !== 'solved') return void it.skip('is not solved')
+  if (outcome.stage !== 'solved') throw new Error('a first-order reference problem is solved')
   const { solution } = outcome
 
   it('re-derives each of its numbers from the formula and the numbers it shows', () => {
