@@ -1,5 +1,4 @@
-import { formatPlain } from '@viga/core'
-import type { Display } from '@viga/core'
+import { formatPlain, type Display } from '@viga/core'
 import type { GhostState } from './gestures'
 import type { Grid } from './grid'
 import { inPlane, onScreen, type View } from './view'

@@ -1,5 +1,4 @@
-import type { Problem } from '@viga/core'
-import type { Display } from '@viga/core'
+import type { Display, Problem } from '@viga/core'
 import type { Part, Shown } from '../sheet/store'
 
 /** One sentence under the figure on what is drawn, in which unit and with which sign. */

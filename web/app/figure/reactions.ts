@@ -72,12 +72,6 @@ function freeSide(s: Structure, view: View, node: number, axis: Vec, ends: Retur
   return crowd(times(prefer, -1)) < crowd(prefer) - 0.2 ? times(prefer, -1) : prefer
 }
 
-export interface UnknownMark {
-  dof: number
-  at: Vec
-  free: boolean
-}
-
 /** Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched). */
 export function drawUnknowns(solution: Solution, view: View): { groups: Group[]; boxes: Box[]; obstacles: Obstacle[] } {
   const { structure: s, dofs } = solution

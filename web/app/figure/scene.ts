@@ -1,6 +1,4 @@
-import type { ActionSolution, Field, Solution, Structure } from '@viga/core'
-import { formatPlain } from '@viga/core'
-import type { Display } from '@viga/core'
+import { formatPlain, type ActionSolution, type Display, type Field, type Solution, type Structure } from '@viga/core'
 import { drawAxialForces, drawDeflected, drawDiagram, fieldsOf, largestDisplacement, type DiagramKey } from './diagrams'
 import { dimensionGroups } from './dimensions'
 import { drawLoads, LOAD_HAND, type DrawnLoad, type Grip } from './loads'

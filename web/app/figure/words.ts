@@ -1,5 +1,4 @@
-import { formatPlain, type StatedLoad, type Structure } from '@viga/core'
-import { withUnit, type Display } from '@viga/core'
+import { formatPlain, withUnit, type Display, type StatedLoad, type Structure } from '@viga/core'
 import type { DrawnLoad, LoadWords } from './loads'
 
 const abs = Math.abs

@@ -1,5 +1,4 @@
-import { displacementAt, memberField, reactionAt, stations, type ActionSolution, type Problem, type Solution } from '@viga/core'
-import { displayOf } from '@viga/core'
+import { displacementAt, displayOf, memberField, reactionAt, stations, type ActionSolution, type Problem, type Solution } from '@viga/core'
 
 /** The numbers as tab-separated cells for a spreadsheet, full precision, units in the heads. */
 export function asCells(problem: Problem, solution: Solution, action: ActionSolution): string {

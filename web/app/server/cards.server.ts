@@ -1,8 +1,7 @@
-import { checkAnswers, work } from '@viga/core'
+import { checkAnswers, displayOf, work } from '@viga/core'
 import { miniScene } from '../figure/mini'
 import type { Group } from '../figure/marks'
 import { drawnLoads } from '../figure/words'
-import { displayOf } from '@viga/core'
 import type { StoredProblem } from './problems.server'
 
 export const CARD = { width: 220, height: 152 }

@@ -1,7 +1,6 @@
 import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
-import type { ActionSolution, Outcome, Solution, Structure } from '@viga/core'
-import { displayOf, type Display } from '@viga/core'
+import { displayOf, type ActionSolution, type Display, type Outcome, type Solution, type Structure } from '@viga/core'
 import type { Part, Sheet, SheetStore } from './store'
 
 export const SheetContext = createContext<SheetStore | null>(null)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { work, type Load, type Problem } from '@viga/core'
+import { displayOf, work, type Load, type Problem } from '@viga/core'
 import { frame, truss, type Builder } from '../../../core/test/builder'
 import { drawAxialForces, drawDeflected, drawDiagram, fieldsOf, largest, largestDisplacement } from '../../app/figure/diagrams'
 import { drawLoads } from '../../app/figure/loads'
@@ -11,7 +11,6 @@ import { niceBelow } from '../../app/figure/scene'
 import { poseOf, supportGroups } from '../../app/figure/supports'
 import { FIGURE_INSETS, fit, onScreen } from '../../app/figure/view'
 import { drawnLoads } from '../../app/figure/words'
-import { displayOf } from '@viga/core'
 
 function drawn(b: Builder) {
   const outcome = work(b.problem)

@@ -1,4 +1,4 @@
-import { edit, resolve, type Problem, type Structure } from '@viga/core'
+import { displayOf, edit, resolve, type Problem, type Structure } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { ringsOf } from '../../app/figure/Handles'
 import { dragAlong, dragGrip, loadPlace } from '../../app/figure/load-drags'
@@ -6,7 +6,6 @@ import { drawLoads } from '../../app/figure/loads'
 import { vec } from '../../app/figure/marks'
 import { fit } from '../../app/figure/view'
 import { drawnLoads } from '../../app/figure/words'
-import { displayOf } from '@viga/core'
 import { beam } from '../problems'
 
 function drawn(p: Problem) {

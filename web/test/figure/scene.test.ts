@@ -1,13 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { addShape, frameShape, newProblem, work, type Problem } from '@viga/core'
+import { addShape, displayOf, frameShape, newProblem, work, type Problem } from '@viga/core'
 import { placeBeside } from '../../app/figure/Beside'
 import { textWidth, vec } from '../../app/figure/marks'
 import { drawScene, type Layers } from '../../app/figure/scene'
 import { FIGURE_INSETS, fit, inPlane, memberLine, onScreen, zoomAt } from '../../app/figure/view'
 import { drawnLoads, loadWords } from '../../app/figure/words'
-import { displayOf } from '@viga/core'
 
 const folder = join(import.meta.dirname, '../../database/demo')
 const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Load, Problem } from '@viga/core'
-import { newProblem } from '@viga/core'
+import { newProblem, type Load, type Problem } from '@viga/core'
 import { entryOf, loadOf, magnitude, negated, waysFor, type Entry } from '../../app/given/load-entry'
 import { degreesOf, stepped, turned } from '../../app/given/entry-fields'
 import { newLoad } from '../../app/given/new-load'

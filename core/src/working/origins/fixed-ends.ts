@@ -4,7 +4,7 @@ import { minus, number, over, PLACE, power, sum, times, type Formula } from '../
 import { endNumber, formula, index, type Context, type Kind } from './kind.js'
 import { LOADS, loadsOn, selfWeightOf } from './loads.js'
 import { superposed } from './superposed.js'
-import { turnLetter } from './stiffness.js'
+import { condensation, turnLetter } from './stiffness.js'
 
 /**
  * Fixed-end forces of a member whose ends are held, one formula for each kind of load. Source: Kassimali, Matrix Analysis of
@@ -192,18 +192,16 @@ function condensedForce(c: Context, id: string, step: number, r: number): Formul
 
 /** Fixed-end forces after each condensation, own ones first. */
 function condensedForces(c: Context, i: number): number[][] {
-  const e = c.solution.elements[i]
+  const { released } = c.solution.elements[i]
   const { releases } = c.solution.structure.members[i]
+  const k = condensation(c.solution, i)
   const steps = [Array.from(c.action.fixedOwn.get(i) ?? new Float64Array(6))]
-  let k: ArrayLike<number> = e.own
-  for (const r of e.released) {
+  released.forEach((r, step) => {
+    const f = steps[step]
     const spring = releases[r]
-    const f = steps[steps.length - 1]
-    const before = k
-    const pivot = before[7 * r] + (typeof spring === 'number' ? spring : 0)
-    steps.push(f.map((v, a) => v - (before[6 * a + r] * f[r]) / pivot))
-    k = Float64Array.from(before, (v, at) => v - (before[6 * Math.floor(at / 6) + r] * before[6 * r + (at % 6)]) / pivot)
-  }
+    const pivot = k[step][7 * r] + (typeof spring === 'number' ? spring : 0)
+    steps.push(f.map((v, a) => v - (k[step][6 * a + r] * f[r]) / pivot))
+  })
   return steps
 }
 

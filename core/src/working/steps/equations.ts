@@ -18,7 +18,7 @@ const SIX = [1, 2, 3, 4, 5, 6]
 export const endsOf = (c: Context, i: number) => (c.solution.structure.members[i].bar ? [1, 4] : c.solution.bendingOnly ? [2, 3, 5, 6] : SIX)
 
 /** The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends, then turned. */
-export function fixedEndsOf({ context: c }: Ledger, i: number): Passage {
+function fixedEndsOf({ context: c }: Ledger, i: number): Passage {
   const m = c.solution.structure.members[i]
   const e = c.solution.elements[i]
   const parts = loadsOn(c, i).flatMap(({ n, load }): string[] => {

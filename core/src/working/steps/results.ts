@@ -9,7 +9,7 @@ import { endsOf } from './equations.js'
 const words = (text: string): Block => ({ kind: 'words', words: text })
 
 /** The end forces of one member: its joints' displacements in its own axes, times its stiffness, and its fixed-end forces. */
-export function endForcesOf({ context: c }: Ledger, i: number): Passage {
+function endForcesOf({ context: c }: Ledger, i: number): Passage {
   const m = c.solution.structure.members[i]
   const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
   return {
@@ -60,7 +60,7 @@ export const checks: StepMaker = ({ context: c }) => {
 }
 
 /** From end forces to N(x), V(x) and M(x), stretch by stretch between the places of load. */
-export function diagramsOf({ context: c }: Ledger, i: number): Passage {
+function diagramsOf({ context: c }: Ledger, i: number): Passage {
   const m = c.solution.structure.members[i]
   const { segments } = fieldOf(c, i)
   const blocks = segments.flatMap((g, s) =>
