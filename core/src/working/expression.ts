@@ -22,6 +22,8 @@ export interface LetterName {
   letter: string
   sub?: string
   of?: string
+  /** What it is the name of, where that is its name: EI/L³. */
+  formula?: Formula
 }
 
 /** A letter that stands for a number of the working. */
@@ -62,6 +64,12 @@ export function times(...factors: Formula[]): Formula {
   factors.forEach(put)
   const product: Formula = flat.length === 0 ? number(1) : flat.length === 1 ? flat[0] : { t: 'product', factors: flat }
   return negative ? minus(product) : product
+}
+
+/** A plain multiple: 12 times 2·EI is 24·EI. */
+export function multiple(k: number, f: Formula): Formula {
+  const [first, ...others] = f.t === 'product' ? f.factors : [f]
+  return first.t === 'number' ? times(number(k * first.value), ...others) : times(number(k), f)
 }
 
 /** A value with the largest it was made of: what it may be off by is measured against that. */

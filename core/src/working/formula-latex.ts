@@ -16,13 +16,14 @@ export const numberLatex = (formatted: string): string =>
 export const wordsLatex = (label: string): string => `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
 
 /** A symbol with its index, and what it belongs to above it, k_{23}^{AB}, unless that is what is spoken of (`within`). */
-export function symbolLatex({ letter, sub, of }: LetterName, within?: string): string {
+export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: string): string {
+  if (formula) return formulaLatex(formula, 'letters', within)
   const primes = (letter.match(/′/g) ?? []).length
   const raised = /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)
-  const bare = letter.replace(/[′°ʲ̄]/g, '').replace(/⁽.*⁾/, '')
+  const bare = letter.replace(/[′°ʲ\u0304\u0302]/g, '').replace(/⁽.*⁾/, '')
   const base = bare === 'cos θ' || bare === 'sin θ' ? `\\${bare.slice(0, 3)}\\theta ` : bare.length > 2 && /^[a-z]{3,}/.test(bare) ? wordsLatex(bare) : [...bare].map((c) => GREEK[c] ?? c).join('')
   const up = [letter.includes('°') ? '\\circ' : '', letter.includes('ʲ') ? '\\mathrm{j}' : '', raised ? `(${[...raised[1]].map((c) => SUPER.indexOf(c)).join('')})` : '', '\\prime '.repeat(primes), of !== undefined && of !== within ? wordsLatex(of) : ''].filter(Boolean).join('\\,')
-  const core = letter.includes('̄') ? `\\bar{${base}}` : base
+  const core = letter.includes('\u0304') ? `\\bar{${base}}` : letter.includes('\u0302') ? `\\hat{${base}}` : base
   return `${core}${sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`}${up ? `^{${up}}` : ''}`
 }
 

@@ -1,6 +1,6 @@
 export * from './matrices.js'
 export { BY_HAND, equations, gaussElimination, type BackLine, type Elimination, type EliminationStep, type Equations } from './elimination.js'
-export { entryWords, FIGURES, inFigures, readingOf, type Reading } from './reading.js'
+export { entryWords, FIGURES, inFigures, readingOf, type FactorChoice, type Reading } from './reading.js'
 export { isBeam } from './beam.js'
 export { factored, type Factored } from './ldl.js'
 export { BY_HAND_WAYS, byHandOf, type ByHand } from './by-hand.js'

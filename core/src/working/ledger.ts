@@ -7,6 +7,8 @@ import { addressOf } from './address.js'
 import { CHECKS } from './origins/checks.js'
 import { DIAGRAM } from './origins/diagrams.js'
 import { FACTORED } from './origins/factored.js'
+import { FACTORED_OUT } from './origins/factored-out.js'
+import { RIGIDITIES } from './origins/rigidities.js'
 import { FIXED_ENDS } from './origins/fixed-ends.js'
 import { roundingOf } from './scale.js'
 import { relettered } from './expression.js'
@@ -29,7 +31,7 @@ export interface Ledger {
   origin(address: string): Entry & { origin: Origin }
 }
 
-export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...FACTORED, ...DIAGRAM, ...CHECKS }
+export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...FACTORED, ...RIGIDITIES, ...FACTORED_OUT, ...DIAGRAM, ...CHECKS }
 
 export function ledger(solution: Solution, units: ProblemUnits, action: ActionSolution, problem?: Problem): Ledger {
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
@@ -68,6 +70,8 @@ export function ledger(solution: Solution, units: ProblemUnits, action: ActionSo
       return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
     },
     value: (...parts) => must(addressOf(...parts)).entry.value,
+    entry: (...parts) => look(addressOf(...parts))?.entry,
+    origin: (...parts) => must(addressOf(...parts)).found.origin(),
     inCase: (id, parts) => {
       const one = inCase(id)
       const address = addressOf(...parts)

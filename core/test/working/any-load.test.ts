@@ -26,7 +26,12 @@ describe('fixed-end forces, whatever acts on a member and however its ends are h
         const book = working.ledger(solution, { length: 'm', force: 'kN' }, action, p)
         const addresses = [1, 2, 3, 4, 5, 6].flatMap((r) => ['fixed-own', 'fixed', 'fixed-global', 'd', 'q'].map((kind) => working.addressOf(kind, 'AB', r)))
         const most = Math.max(1e-9, ...addresses.map((a) => Math.abs(book.entry(a)!.value)))
-        for (const a of [...addresses, ...[0, 1, 2, 3].flatMap((k) => ['N', 'V', 'M'].map((f) => working.addressOf('diagram', 'AB', 0, f, k)))]) {
+        // diagrams of every stretch, with the loads along it and those at its beginning
+        const stretches = working.fieldOf(book.context, 0).segments.flatMap((_, n) => [
+          ...['N', 'V', 'M'].flatMap((f) => [working.addressOf('jump', 'AB', n, f), ...[0, 1, 2, 3].map((k) => working.addressOf('diagram', 'AB', n, f, k))]),
+          ...['p', 'q', 'c'].flatMap((f) => [0, 1].map((k) => working.addressOf('intensity', 'AB', n, f, k))),
+        ])
+        for (const a of [...addresses, ...stretches.filter((o) => book.entry(o))]) {
           const { value, origin } = book.origin(a)
           if (origin.kind !== 'formula') continue
           const shown = working.evaluateFormula(origin.formula)

@@ -28,7 +28,7 @@ describe('formulas', () => {
     expect(working.formulaText(origin('fixed/CB/3'), 'numbers')).toBe('−(3·(−9) + 2·(−18))·2²/60')
   })
   it('become LaTeX, a member named where it is not the one spoken of', () => {
-    expect(working.formulaLatex(origin('k/CB/2/3'))).toBe('\\frac{6\\,EI^{\\text{CB}}}{{L^{\\text{CB}}}^{2}}')
+    expect(working.formulaLatex(origin('k/CB/2/3'))).toBe('\\frac{6\\,EI}{{L^{\\text{CB}}}^{2}}')
     expect(working.formulaLatex(origin('k/CB/2/3'), 'letters', 'CB')).toBe('\\frac{6\\,EI}{{L}^{2}}')
     expect(working.symbolLatex({ letter: 'P′′', sub: '3' })).toBe('P_{3}^{\\prime \\prime }')
     expect(working.wordsLatex('a_b}\\x')).toBe('\\text{a\\_bx}')

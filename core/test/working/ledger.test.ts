@@ -63,6 +63,8 @@ const problems = readdirSync(folder)
   .filter(([, p]) => p.analysis?.order !== 2)
   // the same with other wishes of the reader: numbers by joint, L·D·Lᵀ, beams without their axial unknowns
   .flatMap(([f, p]): [string, Problem][] => (/orchid|lily|alpine/.test(f) ? [[f, p], [`${f}, read otherwise`, { ...p, view: { ...p.view, numbering: 'by-joint', byHand: 'ldl', bendingOnly: true } }]] : [[f, p]]))
+  // and with a factor taken out of the stiffnesses
+  .flatMap(([f, p]): [string, Problem][] => [[f, p], ...(['own', 'common'] as const).map((factor): [string, Problem] => [`${f}, ${factor} factor taken out`, { ...p, view: { ...p.view, reading: { factor } } }])])
 
 describe.each(problems)('the working of %s', (_, problem) => {
   const outcome = work(problem)

@@ -6,12 +6,12 @@ const { readingOf } = working
 
 describe('the reading of a working', () => {
   it('is as usual where a problem says nothing, or nothing sensible', () => {
-    const usual = { figures: 5, power: true, dimmed: false }
-    for (const reading of [undefined, null, 7, 'much', [], { figures: 99 }, { figures: '5', power: 1, dimmed: 'yes' }]) expect(readingOf({ view: { reading } })).toEqual(usual)
+    const usual = { figures: 5, power: true, dimmed: false, factor: 'none' }
+    for (const reading of [undefined, null, 7, 'much', [], { figures: 99 }, { figures: '5', power: 1, dimmed: 'yes', factor: 'all' }]) expect(readingOf({ view: { reading } })).toEqual(usual)
     expect(readingOf(undefined)).toEqual(usual)
     expect(readingOf(newProblem('x'))).toEqual(usual)
   })
-  it('is what was chosen, kept in the view of the problem', () => expect(readingOf(edit.setView(newProblem('x'), 'reading', { figures: 8, power: false, dimmed: true }))).toEqual({ figures: 8, power: false, dimmed: true }))
+  it('is what was chosen, kept in the view of the problem', () => expect(readingOf(edit.setView(newProblem('x'), 'reading', { figures: 8, power: false, dimmed: true, factor: 'own' }))).toEqual({ figures: 8, power: false, dimmed: true, factor: 'own' }))
 
   const p = frame().node('A', 0, 0).node('B', 7, 0).member('A', 'B').support('A', 'fixed').load({ type: 'nodal', node: 'B', fy: -5 }).problem
   const book = (problem: Problem) => {

@@ -33,12 +33,6 @@ export function Formula({ tex, plain }: { tex: string; plain: string }) {
       here = false
     }
   }, [render])
-  // the text comes from our own templates; labels in it are escaped by `texLabel`
+  // the text comes from our own templates; labels in it are escaped by `wordsLatex`
   return render ? <span className="formula" role="math" aria-label={plain} dangerouslySetInnerHTML={{ __html: render(tex) }} /> : <span className="formula italic">{plain}</span>
 }
-
-/** A person's label inside a formula: never a command. */
-export const texLabel = (label: string) => `\\mathit{${label.replace(/[^\p{L}\p{N}' ]/gu, (c) => (c === '–' || c === '-' ? '\\text{–}' : ''))}}`
-
-/** A number inside a formula. */
-export const texNumber = (formatted: string) => formatted.replace(/−/g, '-').replace(/\u2009/g, '\\,').replace(/·10([⁻⁰¹²³⁴-⁹]+)/g, (_, e: string) => `\\cdot 10^{${e.replace(/[⁻⁰¹²³⁴-⁹]/g, (c) => (c === '⁻' ? '-' : String('⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c))))}}`)

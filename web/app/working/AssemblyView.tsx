@@ -1,7 +1,7 @@
-import { formatNumber, working } from '@viga/core'
+import { working, type Entries } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
-import { Formula, texLabel, texNumber } from '../widgets/Formula'
+import { Formula } from '../widgets/Formula'
 import { useBook } from './book'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
@@ -19,18 +19,20 @@ export function AssemblyView({ solution, units }: StepProps) {
   const [at, choose] = useMember(solution)
   const [hover, setHover] = useState<{ row: number; column: number } | null>(null)
   const [pinned, setPinned] = useState<{ row: number; column: number } | null>(null)
-  const { open, reading } = useBook()
+  const { ledger, open, reading } = useBook()
+  const common = reading.factor === 'common' ? ledger.entry('common') : undefined
+  const address = (e: { row: number; column: number }) => `${common ? 'per-common/' : ''}${working.addressOf('K', e.row + 1, e.column + 1)}`
   const pick = (e: { row: number; column: number }) => {
     setPinned(e)
-    open(working.addressOf('K', e.row + 1, e.column + 1))
+    open(address(e))
   }
   const n = solution.dofs.list.length
-  const w = useMemo(() => working.memberMatrix(solution, units, at), [solution, units, at])
+  const w = useMemo(() => over(working.memberMatrix(solution, units, at), common?.value), [solution, units, at, common?.value])
   // the whole, or what it has grown to with the members up to this one
   const [growing, setGrowing] = useState(false)
   const { length } = solution.elements
-  const whole = useMemo(() => (n <= WHOLE ? working.structureStiffness(solution, units) : undefined), [solution, units, n])
-  const K = useMemo(() => (whole && growing ? working.structureStiffness(solution, units, at + 1) : whole), [whole, growing, solution, units, at])
+  const whole = useMemo(() => (n <= WHOLE ? dividedBy(working.structureStiffness(solution, units), common?.value) : undefined), [solution, units, n, common?.value])
+  const K = useMemo(() => (whole && growing ? dividedBy(working.structureStiffness(solution, units, at + 1), common?.value) : whole), [whole, growing, solution, units, at, common?.value])
   /** Degrees of freedom of the entry spoken of; in K they stand in the order of their numbers. */
   const entry = hover ?? pinned
   const placeOf = useMemo(() => new Map(K?.rows.map((u, i) => [u!.index, i])), [K])
@@ -42,6 +44,7 @@ export function AssemblyView({ solution, units }: StepProps) {
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
   const parting = useMemo(() => K && working.partingOf(K.rows.flatMap((u) => u ?? [])), [K])
   const block = useMemo(() => new Set(lit >= 0 ? solution.elements[lit].dofs.filter((d) => d >= 0) : w.K.rows.flatMap((r) => (r ? [r.index] : []))), [w, lit, solution])
+  const factorOf = (name: string) => common && <Formula tex={`${name}=${working.symbolLatex(common.symbol)}`} plain={`${name} = ${working.symbolText(common.symbol)} times`} />
   const point = (e: { row: number; column: number } | null) => {
     setHover(e)
     store.getState().point(e && targetOf([`dof:${e.row}`, `dof:${e.column}`, ...working.termsOf(solution, units, e.row, e.column).flatMap((t) => (t.member ? [`member:${t.member}`] : []))]))
@@ -58,7 +61,7 @@ export function AssemblyView({ solution, units }: StepProps) {
         <i>{w.id}</i> joins <i>{w.start}</i> ({numbers(w.K.rows.slice(0, w.K.rows.length / 2))}) to <i>{w.end}</i> ({numbers(w.K.rows.slice(w.K.rows.length / 2))}).
       </p>
       <MemberChoice solution={solution} at={at} onChoose={choose} />
-      <MatrixView label={`stiffness of ${w.id}`} name={<i>K<sup className="m-of">{w.id}</sup></i>} entries={w.K} power={power} reading={reading} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
+      <MatrixView label={`stiffness of ${w.id}`} name={common ? null : <i>K<sup className="m-of">{w.id}</sup></i>} before={factorOf(`K^{${working.wordsLatex(w.id)}}`)} entries={w.K} power={power} reading={reading} at={inMember(entry)} onPoint={(e) => point(e && w.K.rows[e.row] && w.K.columns[e.column] ? { row: w.K.rows[e.row]!.index, column: w.K.columns[e.column]!.index } : null)} />
       <div className="matrix-head">
         <span>
           {growing ? `K with the members up to ${w.id}` : 'The whole'}
@@ -79,45 +82,47 @@ export function AssemblyView({ solution, units }: StepProps) {
           )}
         </span>
         <span className="quiet">
-          {working.powerWords(power, `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
+          {working.powerWords(power, common ? units.length : `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
         </span>
       </div>
       {K ? (
-        <MatrixView label="stiffness of the whole structure" name={<i>K</i>} entries={K} power={power} parting={parting} reading={reading} block={block} at={inK} onPoint={(e) => point(e && dofsAt(e))} onPick={(e) => pick(dofsAt(e))} />
+        <MatrixView label="stiffness of the whole structure" name={common ? null : <i>K</i>} before={factorOf('K')} entries={K} power={power} parting={parting} reading={reading} block={block} at={inK} onPoint={(e) => point(e && dofsAt(e))} onPick={(e) => pick(dofsAt(e))} />
       ) : (
         <PatternView solution={solution} units={units} onPick={setPinned} />
       )}
-      <EntrySum solution={solution} units={units} at={entry} />
+      <EntrySum solution={solution} units={units} at={entry} address={address} />
     </>
   )
 }
 
+/** A matrix with a factor taken out of it, or as it is. */
+const dividedBy = (m: Entries, factor = 1): Entries => (factor === 1 ? m : { ...m, values: m.values.map((r) => r.map((v) => v / factor)) })
+const over = (m: working.MemberMatrix, factor?: number): working.MemberMatrix => ({ ...m, K: dividedBy(m.K, factor) })
+
 const numbers = (rows: working.Entries['rows']) => rows.map((r) => (r ? r.number : 'none')).join(', ')
 
 /** Where an entry of K comes from: in symbols, in numbers, and in one plain sentence. */
-function EntrySum({ solution, units, at }: Pick<StepProps, 'solution' | 'units'> & { at: { row: number; column: number } | null }) {
+function EntrySum({ solution, units, at, address }: Pick<StepProps, 'solution' | 'units'> & { at: { row: number; column: number } | null; address: (e: { row: number; column: number }) => string }) {
+  const { ledger, reading } = useBook()
   if (!at) return <p className="prose entry-sum">Point at an entry to see what it is the sum of.</p>
   const all = working.unknowns(solution)
   const [r, c] = [all[at.row], all[at.column]]
-  const terms = working.termsOf(solution, units, at.row, at.column)
-  const total = terms.reduce((t, x) => t + x.value, 0)
-  const turns = [r, c].filter((u) => u.component === 'rotation').length
-  const unit = turns === 2 ? `${units.force}·${units.length}` : turns === 1 ? units.force : `${units.force}/${units.length}`
-  const K = `K_{${r.number},${c.number}}`
-  const symbols = terms.map((t) => (t.member ? `K^{${texLabel(t.member)}}_{${t.row}${t.column}}` : 'k_{\\text{spring}}')).join('+')
-  const values = terms.map((t, i) => `${i > 0 && t.value >= 0 ? '+' : ''}${texNumber(formatNumber(t.value, { figures: 5 }))}`).join('')
-  const result = Math.abs(total) <= 1e-12 * Math.max(...terms.map((t) => Math.abs(t.value)), 0) ? 0 : total
+  const { symbol, value, unit, origin } = ledger.origin(address(at))
   const verb = (u: working.Unknown) => (u.component === 'rotation' ? `${u.node} turns by one radian` : `${u.node} moves by one ${units.length} along ${u.component}`)
   const force = (u: working.Unknown) => (u.component === 'rotation' ? `moment at ${u.node}` : `force at ${u.node} along ${u.component}`)
+  const f = origin.kind === 'formula' ? origin.formula : undefined
   return (
     <div className="entry-sum">
-      {terms.length === 0 ? (
+      {!f ? (
         <p className="prose">
           No member joins <i>{r.node}</i> and <i>{c.node}</i> here: the entry is 0.
         </p>
       ) : (
         <>
-          <Formula tex={`${K}=${symbols}${terms.length > 1 ? `=${values}` : ''}=${texNumber(formatNumber(result, { figures: 5 }))}\\;\\text{${unit}}`} plain={`K${r.number},${c.number} = ${formatNumber(result, { figures: 5 })} ${unit}`} />
+          <Formula
+            tex={`${working.symbolLatex(symbol)}=${working.formulaLatex(f)}${f.t === 'letter' ? '' : `=${working.formulaLatex(f, 'numbers', undefined, reading.figures)}`}=${working.numberLatex(working.inFigures(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`}
+            plain={`${working.symbolText(symbol)} = ${working.inFigures(value, reading)} ${unit}`}
+          />
           <p className="prose">
             The {force(r)} when {verb(c)} while every other unknown is held.
           </p>

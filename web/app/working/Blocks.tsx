@@ -55,14 +55,15 @@ const Line = memo(function Line({ at, within }: { at: string; within?: string })
   const name = working.symbolLatex(symbol, within)
   const plain = working.symbolText(symbol)
   const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
-  const letters = f && working.formulaLatex(f, 'letters', within)
+  // a name that is a formula itself, EI/L³, is not said twice
+  const letters = f && !symbol.formula ? working.formulaLatex(f, 'letters', within) : undefined
   const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
   const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
   const most = f ? working.evaluateFormula(f).size : 0
   return (
     <div className="reckon" onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)} onMouseLeave={() => store.getState().point(null)}>
       <span className="reckon-left">
-        <Formula tex={letters === undefined ? name : `\\displaystyle ${name}=${letters}`} plain={f ? `${plain} = ${working.formulaText(f)}` : plain} />
+        <Formula tex={letters === undefined ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${letters}`} plain={f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain} />
         {numbers !== undefined && (
           <span className={long ? 'below' : undefined}>
             <Formula tex={`\\displaystyle ${long ? '\\quad' : ''}{}=${numbers}`} plain={`= ${working.formulaText(f!, 'numbers')}`} />
@@ -96,6 +97,7 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
   }, [opened, rows, columns, at])
   const changed = useMemo(() => (before ? (i: number, j: number) => hasChanged(at(i, j), ledger, before) : undefined), [before, ledger, at])
   const isPinned = pinned !== null && pinned.block.title === title && pinned.within === within && pinned.block.letter === block.letter
+  const factor = block.factor === undefined ? undefined : ledger.entry(block.factor)
   const [head, below] = block.letter.split('_')
   const letter = below ? <i>{head}<sub>{below}</sub></i> : <i>{head}</i>
   return (
@@ -120,7 +122,8 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
       ) : (
         <MatrixView
           label={`${title}${within ? ` of ${within}` : ''}`}
-          name={letter}
+          name={factor ? null : letter}
+          before={factor && <Formula tex={`${block.letter.replace('°', '^{\\circ}')}=${working.symbolLatex(factor.symbol, within)}`} plain={`${block.letter} = ${working.symbolText(factor.symbol)} times`} />}
           entries={entries}
           power={power}
           parting={parting}
@@ -146,7 +149,8 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
       const { origin, value } = ledger.origin(a)
       return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value, reading))
     }
-    return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell(block.at(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
+    const factor = block.factor === undefined ? '' : working.symbolLatex(ledger.entry(block.factor)!.symbol, within)
+    return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=${factor}\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell(block.at(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
   }, [block, ledger, reading, within])
   return (
     <div className="formula-block">
@@ -158,7 +162,7 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
 function Table({ block }: { block: working.TableBlock }) {
   const { ledger } = useBook()
   /** Its numbers as a column, to be copied or saved. */
-  const out = block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [[ledger.entry(c.at)?.value ?? 0]] : [])))
+  const out = block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [ledger.entry(c.at)?.value ?? 0] : [])).slice(-1)).map((v) => [v])
   const most = Math.max(0, ...block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : []))))
   return (
     <>

@@ -49,7 +49,7 @@ export function Derivation() {
       {origin.kind === 'formula' ? (
         <>
           <div className="derivation-line">
-            <Formula tex={`\\displaystyle ${name}=${working.formulaLatex(origin.formula)}`} plain={`${working.symbolText(symbol)} = ${working.formulaText(origin.formula)}`} />
+            <Formula tex={symbol.formula ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${working.formulaLatex(origin.formula)}`} plain={`${working.symbolText(symbol)} = ${working.formulaText(origin.formula)}`} />
           </div>
           <div className="derivation-line">
             <Formula tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`} plain={`= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ${unit}`} />

@@ -4,6 +4,8 @@ import { NumberMark } from './NumberMark'
 
 interface Props {
   name: ReactNode
+  /** A factor before the bracket. */
+  before?: ReactNode
   entries: Entries
   power: number
   /** Free and held rows and columns part before this one: a dashed line stands there. */
@@ -34,7 +36,7 @@ const symmetric = (values: readonly (readonly number[])[]) => values.every((r, i
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, entries, power, parting, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, reading = USUAL, label }: Props) {
+export const MatrixView = memo(function MatrixView({ name, before, entries, power, parting, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, reading = USUAL, label }: Props) {
   const { rows, columns, values } = entries
   const body = useRef<HTMLTableSectionElement>(null)
   const dim = reading.dimmed && rows.length === columns.length && symmetric(values)
@@ -70,7 +72,8 @@ export const MatrixView = memo(function MatrixView({ name, entries, power, parti
     setCursor(null)
   }
   return (
-    <div className="matrix-scroll" tabIndex={0} role="group" aria-label={`${label}: arrows walk, enter opens`} onKeyDown={onKeyDown} onBlur={leave}>
+    <div className={before ? 'matrix-scroll factored' : 'matrix-scroll'} tabIndex={0} role="group" aria-label={`${label}: arrows walk, enter opens`} onKeyDown={onKeyDown} onBlur={leave}>
+      {before}
       <table className={columns.length > 12 ? 'matrix tight' : 'matrix'} aria-label={label} onMouseLeave={() => onPoint?.(null)}>
         <thead>
           <tr>

@@ -5,7 +5,9 @@ import { useBook } from './book'
 /** How numbers are read: their figures, a common power of ten before matrices, the mirrored half dimmed. Kept with the problem. */
 export function ReadingMenu() {
   const store = useSheetStore()
-  const { reading } = useBook()
+  const { ledger, reading } = useBook()
+  const common = ledger.entry('common')
+  const bars = ledger.context.solution.structure.members.every((m) => m.bar)
   const set = (change: Partial<working.Reading>) => store.getState().edit('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
   return (
     <div className="reading">
@@ -15,6 +17,11 @@ export function ReadingMenu() {
             {f} figures
           </option>
         ))}
+      </select>
+      <select className="cell-select" aria-label="factor taken out" value={reading.factor === 'common' && !common ? 'none' : reading.factor} onChange={(e) => set({ factor: e.target.value as working.FactorChoice })}>
+        <option value="none">no factor</option>
+        <option value="own">{bars ? 'EA/L' : 'EI/L³'} […]</option>
+        {common && <option value="common">{working.symbolText(common.symbol)} […]</option>}
       </select>
       <label>
         <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten

@@ -76,6 +76,9 @@ function ByHand({ blocks, children }: { blocks: readonly working.Block[]; childr
   )
 }
 
+/** Where K stands among the parts of the assembly: the page shows it growing. */
+const whole = (p: working.Passage) => p.blocks.findIndex((b) => b.kind === 'matrix')
+
 function Passages({ all, step, solution }: { all: readonly working.Passage[]; step: working.StepKey; solution: Solution }) {
   const { ledger } = useBook()
   const { action, units } = ledger.context
@@ -84,8 +87,9 @@ function Passages({ all, step, solution }: { all: readonly working.Passage[]; st
       {p.title && <h2 className="sub">{p.title}</h2>}
       {step === 'assembly' ? (
         <>
+          <Blocks blocks={p.blocks.slice(0, whole(p))} />
           <AssemblyView solution={solution} action={action} units={units} />
-          <Blocks blocks={p.blocks.filter((b) => b.kind !== 'matrix')} />
+          <Blocks blocks={p.blocks.slice(whole(p) + 1)} />
         </>
       ) : step === 'solution' ? (
         <>

@@ -64,6 +64,11 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
   switch (kind) {
     case 'case':
       return targetsOfNumber(parts.slice(1).map(encodeURIComponent).join('/'), ledger)
+    case 'per-own':
+      return targetsOfNumber(parts.slice(1).map(encodeURIComponent).join('/'), ledger)
+    case 'per-common':
+    case 'times-common':
+      return targetsOfNumber(parts.map(encodeURIComponent).join('/'), ledger)
     case 'K':
       return [dof(parts[0]), dof(parts[1])]
     case 'row':
@@ -97,6 +102,7 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
     case 'force-along':
     case 'force-across':
       return [`load:${ledger.context.action.id}:${parts[0]}`]
+    case 'symbol':
     case 'whole':
     case 'work':
     case 'energy':

@@ -16,14 +16,15 @@ export function lineLatex(book: Ledger, at: string, within?: string): { math: st
   if (origin.kind !== 'formula') return { math: `${name}=${result}`, words: origin.words }
   const { formula: f } = origin
   if (f.t === 'number') return { math: `${name}=${result}` }
-  return { math: `${name}=${formulaLatex(f, 'letters', within)}${f.t === 'letter' ? '' : `=${formulaLatex(f, 'numbers', undefined, readingOf(book.context.problem).figures)}`}=${result}` }
+  return { math: `${name}${symbol.formula ? '' : `=${formulaLatex(f, 'letters', within)}`}${f.t === 'letter' ? '' : `=${formulaLatex(f, 'numbers', undefined, readingOf(book.context.problem).figures)}`}=${result}` }
 }
 
 /** A matrix as mathematics, in parts where it is wide; the numbers on its margins beside it. */
-export function matrixLatex(book: Ledger, b: MatrixBlock): string[] {
+export function matrixLatex(book: Ledger, b: MatrixBlock, within?: string): string[] {
   const m = printedMatrix(book, b)
   const letter = b.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}').replace('|', '\\,|\\,')
-  const power = m.power === 0 ? '' : `10^{${m.power}}`
+  const factor = b.factor === undefined ? '' : symbolLatex(book.entry(b.factor)!.symbol, within)
+  const power = `${factor}${m.power === 0 ? '' : `${factor ? '\\cdot ' : ''}10^{${m.power}}`}`
   return parts(m.columns.length).map(([from, to]) => {
     const columns = m.columns.slice(from, to)
     const head = `&${columns.map((c) => `\\scriptstyle ${wordsLatex(c)}`).join('&')}`
@@ -61,7 +62,7 @@ function block(book: Ledger, b: Block, within?: string): string {
     }
     case 'matrix':
       if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
-      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b).map((m) => `\\[${m}\\]`).join('\n')}\n`
+      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b, within).map((m) => `\\[${m}\\]`).join('\n')}\n`
     case 'polynomial':
       return `\\[${polynomialLatex(book, b)}\\qquad ${wordsLatex(reach(b, book.context.units.length))}\\]\n`
     case 'table':

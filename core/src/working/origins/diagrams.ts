@@ -2,6 +2,7 @@ import * as D from '../../quantity/dimension.js'
 import type { Field, FieldSegment } from '../../analysis/field.js'
 import { memberField } from '../../results/fields.js'
 import { minus, number, over, power, sum, times, type Formula } from '../expression.js'
+import { intensityFormula, jumpFormula, type Way } from './acting.js'
 import { formula, index, type Context, type Kind, type Origin } from './kind.js'
 
 const fields = new WeakMap<object, Map<number, Field>>()
@@ -28,6 +29,8 @@ function jumpAt(c: Context, i: number, x: number, force: Force): number {
   return (a?.points ?? []).reduce((v, p) => (near(p.x) ? v + sign * p[key] : v), 0)
 }
 
+const WAYS: Record<string, Way> = { p: 'along', q: 'across', c: 'couple' }
+
 /** Coefficients of N(t), V(t), M(t) of a segment, t from its own start; from end forces, jumps and intensities. */
 function coefficient(c: Context, id: string, s: number, force: Force, p: number): Origin {
   const i = c.member(id)
@@ -45,7 +48,7 @@ function coefficient(c: Context, id: string, s: number, force: Force, p: number)
   }
   const whole = (letter: Formula, by: number) => (by === 1 ? letter : over(letter, number(by)))
   if (force === 'M') {
-    const couple = intensityAt(segments[s], p - 1)
+    const couple = p > 2 ? 0 : intensityAt(segments[s], p - 1)
     return formula(whole(sum(c.letter('diagram', id, s, 'V', p - 1), ...(couple === 0 ? [] : [minus(c.letter('intensity', id, s, 'c', p - 1))])), p), 'M′ = V, less the couple per length where one acts.')()
   }
   const q = c.letter('intensity', id, s, force === 'V' ? 'q' : 'p', p - 1)
@@ -70,8 +73,9 @@ export const DIAGRAM: Record<string, Kind> = {
   diagram: (c, id, s, force, p) => {
     const it = place(c, id, s)
     const k = index(p)
-    if (!it || !['N', 'V', 'M'].includes(force) || k < 0 || k > 3) return undefined
+    if (!it || !['N', 'V', 'M'].includes(force)) return undefined
     const f = force as Force
+    if (k < 0 || k > (f === 'M' ? 3 : 2)) return undefined
     return {
       symbol: { letter: f, sub: String(k), of: `${id}, ${index(s) + 1}` },
       si: at(it.segment, f, k),
@@ -84,20 +88,25 @@ export const DIAGRAM: Record<string, Kind> = {
     const it = place(c, id, s)
     return it && { symbol: { letter: 'h', sub: String(index(s) + 1), of: id }, si: it.segment.x1 - it.segment.x0, dimension: D.length, origin: () => ({ kind: 'stated', words: `From x = ${c.coherent(it.segment.x0, D.length)} to ${c.coherent(it.segment.x1, D.length)} along ${id}: between two places where a load begins, ends or stands.` }) }
   },
+  /** Where a stretch begins, from the start of the member. */
+  begin: (c, id, s) => {
+    const it = place(c, id, s)
+    return it && { symbol: { letter: 'x', sub: `0,${index(s) + 1}`, of: id }, si: it.segment.x0, dimension: D.length, origin: () => ({ kind: 'stated', words: `Where stretch ${index(s) + 1} of ${id} begins: ${index(s) === 0 ? 'at its start' : 'a load begins, ends or stands there'}.` }) }
+  },
   /** What acts at the place before a stretch: N, V or M jumps by it. */
   jump: (c, id, s, force) => {
     const it = place(c, id, s)
     if (!it || !['N', 'V', 'M'].includes(force)) return undefined
     const f = force as Force
-    return { symbol: { letter: `Δ${f}`, sub: String(index(s) + 1), of: id }, si: jumpAt(c, it.i, it.segment.x0, f), dimension: f === 'M' ? D.moment : D.force, origin: () => ({ kind: 'stated', words: { N: 'The force along the member at this place, reversed.', V: 'The force across the member at this place.', M: 'The moment at this place, reversed.' }[f] }) }
+    return { symbol: { letter: `Δ${f}`, sub: String(index(s) + 1), of: id }, si: jumpAt(c, it.i, it.segment.x0, f), dimension: f === 'M' ? D.moment : D.force, origin: () => formula(jumpFormula(c, it.i, it.segment.x0, f), { N: 'The force along the member at this place, reversed.', V: 'The force across the member at this place.', M: 'The moment at this place, reversed.' }[f])() }
   },
   /** The intensity along a stretch, as a polynomial: p along, q across, c couples. */
   intensity: (c, id, s, which, p) => {
     const it = place(c, id, s)
     const k = index(p)
-    if (!it || !['p', 'q', 'c'].includes(which) || k < 0 || k > 2) return undefined
+    if (!it || !['p', 'q', 'c'].includes(which) || k < 0 || k > 1) return undefined
     const { segment: g } = it
     const si = which === 'p' ? -(k + 1) * at(g, 'N', k + 1) : which === 'q' ? (k + 1) * at(g, 'V', k + 1) : intensityAt(g, k)
-    return { symbol: { letter: which, sub: String(k), of: `${id}, ${index(s) + 1}` }, si, dimension: perLength(which === 'c' ? D.force : D.forcePerLength, k), origin: () => ({ kind: 'stated', words: `The loads on this stretch of ${id}, added, in member axes: ${k === 0 ? 'their value at its beginning' : 'how fast they grow along it'}.` }) }
+    return { symbol: { letter: which, sub: String(k), of: `${id}, ${index(s) + 1}` }, si, dimension: perLength(which === 'c' ? D.force : D.forcePerLength, k), origin: () => formula(intensityFormula(c, it.i, c.letter('begin', id, s), c.coherent(g.x1, D.length), WAYS[which], k), `The loads on this stretch of ${id}, added, in member axes: ${k === 0 ? 'their value at its beginning' : 'how fast they grow along it'}.`)() }
   },
 }

@@ -1,6 +1,7 @@
 import * as D from '../../quantity/dimension.js'
 import type { StatedLoad, StructureMember } from '../../structure/types.js'
 import { minus, number, over, PLACE, power, sum, times, type Formula } from '../expression.js'
+import { linesOf, type Line } from './acting.js'
 import { endNumber, formula, index, type Context, type Kind } from './kind.js'
 import { LOADS, loadsOn, selfWeightOf } from './loads.js'
 import { superposed } from './superposed.js'
@@ -72,17 +73,6 @@ function atPlace(t: Bar, r: number, a: Formula, b: Formula, along: Formula, acro
   return [...(isZero(across) ? [] : [minus(times(across, deflection(t, r, a, b)))]), ...(isZero(couple) ? [] : [minus(times(couple, rotation(t, r, a, b)))])]
 }
 
-/** A line of intensity between two points of a load. */
-interface Line {
-  kind: 'along' | 'across' | 'couple'
-  from: Formula
-  to: Formula
-  first: Formula
-  last: Formula
-  uniform: boolean
-  whole: boolean
-}
-
 /** Terms of end force r of a linear intensity: the usual closed form over the whole member, else an integral. */
 function ofLine(t: Bar, r: number, l: Line): Formula[] {
   if ((l.kind === 'along') !== (r % 3 === 0)) return []
@@ -111,22 +101,6 @@ function wholeMember(t: Bar, r: number, { kind, first: w1, last: w2, uniform }: 
   return r === 2 ? minus(moment) : moment
 }
 
-/** The lines of a load with points: those between points that stand apart. */
-function linesOf(c: Context, at: number, load: Extract<StatedLoad, { type: 'distributed' | 'couple' }>): Line[] {
-  const { length, id } = c.solution.structure.members[load.member]
-  return load.points.flatMap((p, i) => {
-    const before = load.points[i - 1]
-    if (!before || !(p.at > before.at)) return []
-    const near = (x: number, y: number) => Math.abs(x - y) <= 1e-9 * length
-    const whole = near(before.at, 0) && near(p.at, length)
-    const line = (kind: Line['kind'], address: string): Line => {
-      const [first, last] = [c.letter(address, at, i - 1), c.letter(address, at, i)]
-      return { kind, first, last, from: near(before.at, 0) ? n(0) : c.letter('load-at', at, i - 1), to: near(p.at, length) ? c.letter('L', id) : c.letter('load-at', at, i), uniform: before.q === p.q, whole }
-    }
-    return load.type === 'couple' ? [line('couple', 'load-q')] : [line('along', 'load-along'), line('across', 'load-across')]
-  })
-}
-
 /** The terms of end force r (0 to 5) that one load on the member brings. */
 export function termsOfLoad(c: Context, i: number, at: number, load: Exclude<StatedLoad, { type: 'nodal' }>, r: number): Formula[] {
   const t = bar(c, i)
@@ -138,7 +112,7 @@ export function termsOfLoad(c: Context, i: number, at: number, load: Exclude<Sta
   if (load.type === 'distributed' || load.type === 'couple')
     return m.bar
       ? []
-      : linesOf(c, at, load).flatMap((l) => (value(l.first) === 0 && value(l.last) === 0 ? [] : ofLine(t, r, l)))
+      : linesOf(c.letter, m, at, load).flatMap((l) => (value(l.first) === 0 && value(l.last) === 0 ? [] : ofLine(t, r, l)))
   const sign = r < 3 ? 1 : -1
   const strained = (strain: Formula): Formula[] => (r % 3 !== 0 || m.axiallyRigid ? [] : [sign > 0 ? times(c.letter('EA', m.id), strain) : minus(times(c.letter('EA', m.id), strain))])
   if (load.type === 'temperature') {

@@ -47,6 +47,8 @@ export interface Context {
   /** A letter of a formula: the number at an address. */
   letter(...parts: (string | number)[]): Letter
   value(...parts: (string | number)[]): number
+  entry(...parts: (string | number)[]): Entry | undefined
+  origin(...parts: (string | number)[]): Origin
   /** A value in coherent units of a value in SI. */
   coherent(si: number, d: Dimension): number
   /** The same kind of number in one of the cases of a combination. */

@@ -2,7 +2,8 @@ import * as D from '../../quantity/dimension.js'
 import { springs, wholeStiffness } from '../../analysis/assemble.js'
 import { COMPONENTS } from '../../analysis/dofs.js'
 import type { Solution } from '../../analysis/solve.js'
-import { minus, number, over, power, sum, times, type Formula } from '../expression.js'
+import { minus, multiple, number, over, power, sum, times, type Formula } from '../expression.js'
+import { rigidity, statedRigidity } from './rigidities.js'
 import { endPair, formula, index, pair, type Context, type Kind, type Origin } from './kind.js'
 
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
@@ -26,7 +27,7 @@ function ownOrigin(c: Context, id: string, i: number, j: number): Origin {
 }
 
 /** The signs of a member's stiffness entries over its unknowns, and which of its four terms each is made of. */
-const BENDING: Record<string, [term: 'vv' | 'vm' | 'near' | 'far', sign: 1 | -1]> = {
+export const BENDING: Record<string, [term: 'vv' | 'vm' | 'near' | 'far', sign: 1 | -1]> = {
   '11': ['vv', 1], '12': ['vm', 1], '14': ['vv', -1], '15': ['vm', 1], '22': ['near', 1], '24': ['vm', -1], '25': ['far', 1], '44': ['vv', 1], '45': ['vm', -1], '55': ['near', 1],
 }
 
@@ -37,21 +38,21 @@ function ownStiffness(c: Context, id: string, i: number, j: number): Formula {
   const L = c.letter('L', id)
   if (a % 3 === 0 || b % 3 === 0) {
     if (a % 3 !== 0 || b % 3 !== 0 || m.axiallyRigid) return number(0)
-    const axial = over(c.letter('EA', id), L)
+    const axial = over(m.bar ? rigidity(c, id) : c.letter('EA', id), L)
     return a === b ? axial : minus(axial)
   }
   if (m.bar) return number(0)
   const [term, sign] = BENDING[`${a}${b}`]
-  const EI = c.letter('EI', id)
+  const EI = rigidity(c, id)
   const stiff = m.GAs > 0
   const phi = stiff ? c.letter('phi', id) : undefined
   const soft = phi ? sum(number(1), phi) : number(1)
   const under = (p: number) => (phi ? times(soft, p > 1 ? power(L, p) : L) : p > 1 ? power(L, p) : L)
   const value = {
-    vv: () => over(times(number(12), EI), under(3)),
-    vm: () => over(times(number(6), EI), under(2)),
-    near: () => over(times(phi ? sum(number(4), phi) : number(4), EI), under(1)),
-    far: () => over(times(phi ? sum(number(2), minus(phi)) : number(2), EI), under(1)),
+    vv: () => over(multiple(12, EI), under(3)),
+    vm: () => over(multiple(6, EI), under(2)),
+    near: () => over(phi ? times(sum(number(4), phi), EI) : multiple(4, EI), under(1)),
+    far: () => over(phi ? times(sum(number(2), minus(phi)), EI) : multiple(2, EI), under(1)),
   }[term]()
   return sign < 0 ? minus(value) : value
 }
@@ -111,11 +112,11 @@ export function sharers(solution: Solution, row: number, column: number): { memb
 export const STIFFNESS: Record<string, Kind> = {
   EA: (c, id) => {
     const m = member(c, id)
-    return m && { symbol: { letter: 'EA', of: id }, si: m.E * m.A, dimension: D.force, origin: lazily(() => times(c.letter('E', id), c.letter('A', id))) }
+    return m && { symbol: { letter: 'EA', of: id }, si: m.E * m.A, dimension: D.force, origin: lazily(() => (m.bar ? statedRigidity(c, id) : undefined) ?? times(c.letter('E', id), c.letter('A', id))) }
   },
   EI: (c, id) => {
     const m = member(c, id)
-    return m && { symbol: { letter: 'EI', of: id }, si: m.E * m.I, dimension: D.multiply(D.stress, D.secondMoment), origin: lazily(() => times(c.letter('E', id), c.letter('I', id))) }
+    return m && { symbol: { letter: 'EI', of: id }, si: m.E * m.I, dimension: D.multiply(D.stress, D.secondMoment), origin: lazily(() => (m.bar ? undefined : statedRigidity(c, id)) ?? times(c.letter('E', id), c.letter('I', id))) }
   },
   /** Φ, the share of shear in the bending of a member. */
   phi: (c, id) => {

@@ -39,6 +39,8 @@ export interface MatrixBlock {
   at: (i: number, j: number) => string
   /** Free and held rows and columns part before this one. */
   parting?: number
+  /** The address of what is taken out of it, before the bracket. */
+  factor?: string
   /** Also to be shown with its letters instead of numbers. */
   letters?: boolean
   unit: string

@@ -4,7 +4,9 @@ import type { Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { byHandOf } from '../by-hand.js'
 import { BY_HAND } from '../elimination.js'
+import { symbolText } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
+import { readingOf } from '../reading.js'
 import { inOrder, unknowns, type Unknown } from '../matrices.js'
 import { eliminationOf } from '../origins/eliminated.js'
 import { factoredOf } from '../origins/factored.js'
@@ -110,6 +112,9 @@ export const solution: StepMaker = ({ context: c }) => {
   }
   const most = (turns: boolean) => Math.max(0, ...free.map((u) => ((u.component === 'rotation') === turns ? Math.abs(c.action.D[u.index]) : 0)))
   const told = (u: Unknown) => (c.solution.dofs.angle[c.node(u.node)] !== 0 && u.component !== 'rotation' ? alongOwn(u, c) : displacementWords(u, c.action.D[u.index], c.display, 1e-9 * most(u.component === 'rotation')))
-  blocks.push({ kind: 'table', title: 'Displacements', head: ['', 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, { at: addressOf('D', u.index + 1) }, told(u)]) })
+  // with the EI of all taken out of K, displacements are found as so many over EI
+  const common = readingOf(c.problem).factor === 'common' ? c.entry('common') : undefined
+  const times = common ? [`D·${symbolText(common.symbol)}`] : []
+  blocks.push({ kind: 'table', title: 'Displacements', head: ['', ...times, 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, ...times.map((): Cell => ({ at: addressOf('times-common', 'D', u.index + 1) })), { at: addressOf('D', u.index + 1) }, told(u)]) })
   return { key: 'solution', title: 'Solution', why: 'The free equations have as many unknowns as rows: they are solved for the displacements.', passages: [{ blocks }] }
 }

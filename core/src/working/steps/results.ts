@@ -59,12 +59,22 @@ export const checks: StepMaker = ({ context: c }) => {
   return { key: 'checks', title: 'Checks', why: 'Nothing here was used to find the results: it tells whether they are right.', passages: [{ blocks }] }
 }
 
+/** What acts along a stretch and where it begins, where anything does. */
+function actingOn(book: Ledger, id: string, s: number, forces: readonly ('N' | 'V' | 'M')[]): Block[] {
+  const all = forces.flatMap((force) => [...(s > 0 ? [addressOf('jump', id, s, force)] : []), ...[0, 1].map((k) => addressOf('intensity', id, s, { N: 'p', V: 'q', M: 'c' }[force], k))])
+  const addresses = all.filter((a) => book.entry(a)!.value !== 0)
+  return addresses.length ? [{ kind: 'lines', title: 'What acts there', addresses }] : []
+}
+
 /** From end forces to N(x), V(x) and M(x), stretch by stretch between the places of load. */
-function diagramsOf({ context: c }: Ledger, i: number): Passage {
+function diagramsOf(book: Ledger, i: number): Passage {
+  const { context: c } = book
   const m = c.solution.structure.members[i]
   const { segments } = fieldOf(c, i)
-  const blocks = segments.flatMap((g, s) =>
-    (m.bar ? (['N'] as const) : c.solution.bendingOnly ? (['V', 'M'] as const) : (['N', 'V', 'M'] as const)).map((force): Block => ({
+  const forces = m.bar ? (['N'] as const) : c.solution.bendingOnly ? (['V', 'M'] as const) : (['N', 'V', 'M'] as const)
+  const blocks = segments.flatMap((g, s): Block[] => [
+    ...actingOn(book, m.id, s, forces),
+    ...forces.map((force): Block => ({
       kind: 'polynomial',
       force,
       member: m.id,
@@ -72,7 +82,7 @@ function diagramsOf({ context: c }: Ledger, i: number): Passage {
       from: c.coherent(g.x0, D.length),
       to: c.coherent(g.x1, D.length),
     })),
-  )
+  ])
   return { title: m.id, member: i, blocks }
 }
 

@@ -52,16 +52,18 @@ export const numberBox = (doc: Doc, text: string, size = SIZE, colour = INK): Bo
 const GREEK = /[ΔΣΦθαδγ]/
 
 /** A letter with its index below and, where it is not plain whose it is, its member above. */
-export function symbolBox(doc: Doc, { letter, sub, of }: working.LetterName, within?: string, size = SIZE): Box {
+export function symbolBox(doc: Doc, { letter, sub, of, formula }: working.LetterName, within?: string, size = SIZE): Box {
+  if (formula) return formulaBox(doc, formula, 'letters', within, 5, size)
   const small = 0.68 * size
-  const base = letter.replace(/[′°ʲ̄]/g, '').replace(/⁽.*⁾/, '')
+  const base = letter.replace(/[′°ʲ\u0304\u0302]/g, '').replace(/⁽.*⁾/, '')
   const upright = /^(cos|sin) /.test(base) || base.length > 3
   const letters = row(...[...base].map((c) => run(doc, c, /[ΔΣΦ]/.test(c) || (upright && !GREEK.test(c)) ? 'math' : 'math-italic', size)))
   const raisedText = [letter.includes('°') ? '°' : '', letter.includes('ʲ') ? 'j' : '', '’'.repeat((letter.match(/′/g) ?? []).length), /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter) ? `(${[...letter].flatMap((c) => ('⁰¹²³⁴⁵⁶⁷⁸⁹'.includes(c) ? ['⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)] : [])).join('')})` : '', of !== undefined && of !== within ? of : ''].filter(Boolean).join(' ')
   const up = raisedText ? raised(textBox(doc, raisedText, 'serif', small * 0.92), 0.42 * size) : undefined
   const down = sub === undefined ? undefined : raised(/^[\d,]+$/.test(sub) ? run(doc, sub, 'math', small) : textBox(doc, sub, 'serif-italic', small), -0.2 * size)
   const w = Math.max(up?.w ?? 0, down?.w ?? 0)
-  const bar = letter.includes('̄')
+  const bar = letter.includes('\u0304')
+  const hat = letter.includes('\u0302')
   return {
     w: letters.w + w + (w ? 0.6 : 0),
     up: Math.max(letters.up, up?.up ?? 0),
@@ -70,6 +72,7 @@ export function symbolBox(doc: Doc, { letter, sub, of }: working.LetterName, wit
       letters.draw(d, x, y)
       up?.draw(d, x + letters.w + 0.4, y)
       down?.draw(d, x + letters.w + 0.2, y)
+      if (hat) d.moveTo(x + letters.w / 2 - 1.4, y - 0.76 * size).lineTo(x + letters.w / 2 + 0.6, y - 0.92 * size).lineTo(x + letters.w / 2 + 2.6, y - 0.76 * size).lineWidth(0.6).strokeColor(INK).stroke()
       if (bar) d.moveTo(x + 1, y - 0.78 * size).lineTo(x + letters.w, y - 0.78 * size).lineWidth(0.6).strokeColor(INK).stroke()
     },
   }

@@ -36,12 +36,13 @@ function line(p: Pages, book: working.Ledger, at: string, within?: string) {
     paragraph(p, [row(name, result), ...(origin.kind === 'formula' ? [] : [space(8), ...textWords(doc, origin.words)])], { indent: 8, hang: 24 })
     return
   }
-  const letters = formulaPieces(doc, f, 'letters', within)
+  const letters = symbol.formula ? [] : formulaPieces(doc, f, 'letters', within)
   const numbers = f.t === 'letter' ? [] : formulaPieces(doc, f, 'numbers', undefined, working.readingOf(book.context.problem).figures)
   const joined = (pieces: Box[]) => pieces.map((b, i) => (i === 0 ? row(equals, b) : b))
   const all = [name, ...joined(letters), ...joined(numbers), result]
   const whole = all.reduce((s, b) => s + b.w, 0)
   if (whole <= TEXT_WIDTH - 8) return paragraph(p, [row(...all)], { indent: 8, leading: 5 })
+  if (letters.length === 0) return paragraph(p, [name, ...joined(numbers), result], { indent: 8, hang: name.w + 14, leading: 5 })
   // one line for the letters, one for the numbers, the result at its end
   paragraph(p, [row(name, joined(letters)[0]), ...joined(letters).slice(1)], { indent: 8, hang: name.w + 14, leading: 4 })
   paragraph(p, [...joined(numbers), result], { indent: 8 + name.w, hang: 14, leading: 6 })
@@ -50,7 +51,7 @@ function line(p: Pages, book: working.Ledger, at: string, within?: string) {
 const textWords = (doc: Doc, text: string) => text.split(/(?<=\s)/).map((w) => textBox(doc, w, 'serif-italic', 9, QUIET))
 
 /** A matrix between brackets, numbers on its margins; in parts, each with its columns labelled, where it is too wide. */
-function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
+function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock, within?: string) {
   const { doc } = p
   if (b.columns.length > working.LARGEST) {
     heading(p, b.title, 3)
@@ -61,7 +62,10 @@ function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
   const mark = (k: working.Mark): Box => ('unknown' in k ? markBox(doc, k.unknown, 6.8) : run(doc, k.words, 'serif', 7.2, QUIET))
   const cells = m.cells.map((r) => r.map((v) => v === '0' ? run(doc, '·', 'math', size, '#9aa0a6') : numberBox(doc, v, size)))
   const widths = b.columns.map((_, j) => Math.max(...cells.map((r) => r[j].w), 14) + 8)
-  const left = Math.max(...b.rows.map((r) => mark(r).w)) + 30
+  const factor = b.factor === undefined ? undefined : book.entry(b.factor)
+  const [letter, below] = b.letter.split('_')
+  const name = row(textBox(doc, letter, 'serif-italic', 11), ...(below ? [raised(textBox(doc, below, 'serif-italic', 7.5), -2)] : []), ...(factor ? [space(4), run(doc, '=', 'math', 10.5), space(4), symbolBox(doc, factor.symbol, within)] : []))
+  const left = Math.max(...b.rows.map((r) => mark(r).w)) + (factor ? name.w + 18 : 30)
   const parts: number[][] = [[]]
   let used = left
   widths.forEach((w, j) => {
@@ -73,8 +77,6 @@ function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
     used += w
   })
   const high = size * 1.62
-  const [letter, below] = b.letter.split('_')
-  const name = row(textBox(doc, letter, 'serif-italic', 11), ...(below ? [raised(textBox(doc, below, 'serif-italic', 7.5), -2)] : []))
   parts.forEach((columns, k) => {
     need(p, 34 + high * Math.min(m.cells.length, 40))
     const title = `${b.title}${parts.length > 1 ? `, columns ${m.columns[columns[0]]} to ${m.columns[columns[columns.length - 1]]}` : ''}`
@@ -83,7 +85,7 @@ function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock) {
     const at = (j: number) => x0 + columns.slice(0, columns.indexOf(j)).reduce((s, i) => s + widths[i], 0)
     const right = x0 + columns.reduce((s, j) => s + widths[j], 0) + 3
     const top = p.y + 14
-    if (k === 0 || parts.length > 1) name.draw(doc, PAGE.left + 2, top - 3)
+    if (k === 0 || parts.length > 1) name.draw(doc, PAGE.left + 2, factor ? top + (high * cells.length) / 2 + 3 : top - 3)
     columns.forEach((j) => {
       const c = mark(b.columns[j])
       c.draw(doc, at(j) + widths[j] - 3 - c.w, top - 4)
@@ -133,7 +135,7 @@ function block(p: Pages, book: working.Ledger, b: working.Block, within?: string
       for (const a of b.addresses) line(p, book, a, within)
       return gap(p, 3)
     case 'matrix':
-      return matrix(p, book, b)
+      return matrix(p, book, b, within)
     case 'polynomial':
       return polynomial(p, book, b)
     case 'table':
