@@ -35,6 +35,7 @@ describe('relative stiffnesses', () => {
     const book = bookOf(relative())
     expect(letters(book, 'EI/AB')).toBe('2·EI')
     expect(book.origin('EI/AB').value).toBeCloseTo(40000, 8)
+    expect(letters(book, 'EI/BC')).toBe('The symbol EI of the problem, stated as 20000 kN*m^2.')
     expect(letters(book, 'k/AB/2/2')).toBe('24·EI/L³')
     expect(letters(book, 'k/BC/3/3')).toBe('4·EI/L')
     expect(book.origin('symbol/EI')).toMatchObject({ value: 20000, unit: 'kN·m²', origin: { kind: 'stated', words: 'The symbol EI of the problem, stated as 20000 kN*m^2.' } })
@@ -64,7 +65,7 @@ describe('a factor taken out', () => {
     expect([[2, 2], [2, 3], [3, 3], [3, 6], [2, 5], [1, 1]].map(([i, j]) => letters(book, `per-own/AB/k/AB/${i}/${j}`))).toEqual(['12', '6·L', '4·L²', '2·L²', '−12', 'A·L²/I'])
     expect(book.entry('per-own/AB/k/AB/2/3')).toMatchObject({ value: 36, unit: 'm' })
     const k = stepsOf(book).find((s) => s.key === 'stiffness')!.passages[0].blocks.find((b) => b.kind === 'matrix')!
-    expect(k).toMatchObject({ factor: 'factor/AB', unit: 'm' })
+    expect(k).toMatchObject({ factor: 'factor/AB', unit: 'lengths in m' })
   })
   it('of all leaves K in shares of it, and displacements over it', () => {
     const book = bookOf(common)

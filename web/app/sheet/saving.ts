@@ -18,6 +18,32 @@ interface Draft {
 const key = (id: string) => `viga:draft:${id}`
 
 /**
+ * What this tab sent last, kept over its reload: a newer revision that says just this is no other person's, but this tab's
+ * own, whose answer came after the page had gone.
+ */
+const sentKey = (id: string) => `viga:sent:${id}`
+const MOST_SENT = 3
+
+function sentBy(id: string): string[] {
+  try {
+    const kept: unknown = JSON.parse(sessionStorage.getItem(sentKey(id)) ?? '[]')
+    return Array.isArray(kept) ? kept.filter((t) => typeof t === 'string') : []
+  } catch {
+    return []
+  }
+}
+
+function noteSent(id: string, documents: readonly string[]) {
+  try {
+    sessionStorage.setItem(sentKey(id), JSON.stringify(documents.slice(-MOST_SENT)))
+  } catch {
+    // without it the worst is a question which of two versions to keep
+  }
+}
+
+const isOwn = (id: string, newer: Problem) => sentBy(id).includes(JSON.stringify(newer))
+
+/**
  * Keeps every edit: at once in this browser, shortly after in the database. A crash, a closed tab or a lost network
  * costs nothing; a save from a stale revision is refused by the server and both versions are kept for the person.
  * @returns a function that ends the watch
@@ -50,12 +76,18 @@ export function keepSaved(store: SheetStore): () => void {
     sending = true
     store.setState({ save: { kind: 'saving' } })
     let next = PAUSE
+    const document = JSON.stringify(problem)
+    noteSent(id, [...sentBy(id), document])
     try {
-      const response = await fetch(`/problems/${id}/save`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ revision, document: problem }) })
+      const response = await fetch(`/problems/${id}/save`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: envelope(revision, document) })
       const body = (await response.json()) as { revision?: number; newer?: { problem: Problem; revision: number; changedAt: string }; errors?: ProblemError[] }
       if (response.ok && body.revision !== undefined) {
         kept = problem
+        noteSent(id, [document])
         store.setState({ revision: body.revision, save: store.getState().problem === problem ? { kind: 'saved', at: new Date().toISOString() } : { kind: 'unsaved' } })
+      } else if (response.status === 409 && body.newer && isOwn(id, body.newer.problem)) {
+        store.setState({ revision: body.newer.revision, save: { kind: 'unsaved' } })
+        next = 0
       } else if (response.status === 409 && body.newer) store.setState({ save: { kind: 'conflict', newer: body.newer } })
       else {
         store.setState({ save: { kind: 'offline', message: body.errors?.[0].message ?? 'The server refused to keep this.' } })
@@ -85,7 +117,10 @@ export function keepSaved(store: SheetStore): () => void {
     remember()
     const { problem, revision, save } = store.getState()
     // the last edit of a page that goes away; what does not arrive is in this browser's store
-    if (problem !== kept && !sending && save.kind !== 'conflict') void fetch(`/problems/${id}/save`, { method: 'POST', keepalive: true, body: JSON.stringify({ revision, document: problem }) }).catch(() => {})
+    if (problem === kept || sending || save.kind === 'conflict') return
+    const document = JSON.stringify(problem)
+    noteSent(id, [...sentBy(id), document])
+    void fetch(`/problems/${id}/save`, { method: 'POST', keepalive: true, body: envelope(revision, document) }).catch(() => {})
   }
   window.addEventListener('pagehide', leave)
   return () => {
@@ -95,6 +130,8 @@ export function keepSaved(store: SheetStore): () => void {
     window.removeEventListener('pagehide', leave)
   }
 }
+
+const envelope = (revision: number, document: string) => `{"revision":${revision},"document":${document}}`
 
 /** What an earlier page of this browser could not send any more. */
 function restore(store: SheetStore, keepAs: (problem: Problem) => void) {
@@ -116,7 +153,7 @@ function restore(store: SheetStore, keepAs: (problem: Problem) => void) {
   }
   store.getState().edit(BROUGHT_BACK, () => problem)
   store.setState({ drafts: draft.drafts ?? {} })
-  if (draft.revision !== revision) {
+  if (draft.revision !== revision && !isOwn(id, server)) {
     const changedAt = save.kind === 'saved' ? save.at : ''
     store.setState({ save: { kind: 'conflict', newer: { problem: server, revision, changedAt } } })
   }

@@ -38,7 +38,7 @@ export function AssemblyView({ solution, units }: StepProps) {
   const placeOf = useMemo(() => new Map(K?.rows.map((u, i) => [u!.index, i])), [K])
   const inK = entry && K ? { row: placeOf.get(entry.row)!, column: placeOf.get(entry.column)! } : null
   const dofsAt = (e: { row: number; column: number }) => ({ row: K!.rows[e.row]!.index, column: K!.columns[e.column]!.index })
-  const power = reading.power ? working.commonPower(whole ? whole.values : w.K.values) : 0
+  const power = reading.power && !common ? working.commonPower(whole ? whole.values : w.K.values) : 0
   // a member pointed at on the Figure lights its own block
   const hovered = useSheet((s) => (s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null))
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
@@ -82,7 +82,7 @@ export function AssemblyView({ solution, units }: StepProps) {
           )}
         </span>
         <span className="quiet">
-          {working.powerWords(power, common ? units.length : `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
+          {working.powerWords(power, common ? `lengths in ${units.length}` : `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
         </span>
       </div>
       {K ? (

@@ -57,15 +57,19 @@ describe('edits of a sheet', () => {
 
 describe('keeping what was typed', () => {
   const kept = new Map<string, string>()
+  /** What the tab remembers over its reload. */
+  const tab = new Map<string, string>()
   let replies: { status: number; body: unknown }[]
   let sent: { revision: number; document: Problem }[]
   beforeEach(() => {
     vi.useFakeTimers()
     kept.clear()
+    tab.clear()
     replies = []
     sent = []
     vi.stubGlobal('window', { addEventListener() {}, removeEventListener() {} })
     vi.stubGlobal('localStorage', { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => kept.set(k, v), removeItem: (k: string) => kept.delete(k) })
+    vi.stubGlobal('sessionStorage', { getItem: (k: string) => tab.get(k) ?? null, setItem: (k: string, v: string) => tab.set(k, v) })
     vi.stubGlobal('fetch', (_: string, init: { body: string }) => {
       sent.push(JSON.parse(init.body) as (typeof sent)[number])
       const r = replies.shift() ?? { status: 200, body: { revision: sent.at(-1)!.revision + 1 } }
@@ -112,6 +116,21 @@ describe('keeping what was typed', () => {
     keepSaved(store)
     expect(kept.size).toBe(0)
     expect(store.getState().save.kind).toBe('saved')
+  })
+  it('takes what this tab sent just before it was reloaded for no other version', async () => {
+    const first = open(newProblem())
+    keepSaved(first)
+    first.getState().edit('title', rename('one'))
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(sent).toHaveLength(1)
+    // the reloaded page was served before that save, and goes on from the older revision
+    const reloaded = open(newProblem())
+    replies = [{ status: 409, body: { newer: { problem: { ...newProblem(), title: 'one' }, revision: 2, changedAt: '' } } }]
+    keepSaved(reloaded)
+    reloaded.getState().edit('title', rename('two'))
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(sent.map((s) => [s.revision, s.document.title])).toEqual([[1, 'one'], [1, 'two'], [2, 'two']])
+    expect(reloaded.getState()).toMatchObject({ revision: 3, save: { kind: 'saved' }, problem: { title: 'two' } })
   })
   it('keeps both versions when a newer one was saved elsewhere, until the person chooses', async () => {
     const newer = { problem: { ...newProblem(), title: 'theirs' }, revision: 5, changedAt: '2026-01-01T00:00:00Z' }

@@ -28,10 +28,10 @@ export interface PrintedMatrix {
   columns: string[]
 }
 
-/** The power of ten taken out of a matrix: none of a transformation, nor where forces beside stiffnesses would lose their figures. */
+/** The power of ten taken out of a matrix: none of a transformation, none where a factor is taken out already, nor where forces beside stiffnesses would lose their figures. */
 export function powerOf(b: MatrixBlock, values: readonly (readonly number[])[], { power }: Pick<Reading, 'power'>): number {
   const augmented = b.columns.length > b.rows.length && 'words' in b.columns[b.columns.length - 1]
-  return !power || b.letter === 'T' || augmented ? 0 : commonPower(values)
+  return !power || b.letter === 'T' || b.factor !== undefined || augmented ? 0 : commonPower(values)
 }
 
 export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {

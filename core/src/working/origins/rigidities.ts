@@ -4,7 +4,7 @@ import type { Solution } from '../../analysis/solve.js'
 import type { Problem } from '../../problem/types.js'
 import type { StructureMember } from '../../structure/types.js'
 import { number, times, type Formula, type LetterName } from '../expression.js'
-import type { Context, Kind } from './kind.js'
+import { formula, type Context, type Kind, type Origin } from './kind.js'
 
 /**
  * Relative stiffnesses: a section may be stated as a multiple of a symbol, EI, 2EI or 1.5 I₀. Then the working keeps the
@@ -72,8 +72,12 @@ export function rigidity(c: Context, id: string): Formula {
   return times(number(multiple.ratio), ...(multiple.ofSection ? [c.letter('E', id)] : []), symbol)
 }
 
-/** The formula of EI (EA of a bar) itself, where a symbol says it; undefined where it is E times I. */
-export const statedRigidity = (c: Context, id: string): Formula | undefined => (multiplesOf(c)[c.member(id)] ? rigidity(c, id) : undefined)
+/** Where EI (EA of a bar) itself comes from, where a symbol says it; undefined where it is E times I. */
+export function statedRigidity(c: Context, id: string): (() => Origin) | undefined {
+  const multiple = multiplesOf(c)[c.member(id)]
+  if (!multiple) return undefined
+  return multiple.ratio === 1 && !multiple.ofSection ? () => c.origin('symbol', multiple.symbol) : formula(rigidity(c, id))
+}
 
 /** What the rigidities of all members are multiples of: a symbol of the problem, or that of the first where all are alike. */
 export interface Common {
@@ -141,7 +145,7 @@ export const RIGIDITIES: Record<string, Kind> = {
       symbol: lead ? { ...indexed(lead.symbol), ...(lead.ofSection ? { letter: `E${indexed(lead.symbol).letter}` } : {}) } : { letter },
       si: (m.E * (it.bars ? m.A : m.I)) / (lead?.ratio ?? 1),
       dimension: it.bars ? D.force : D.multiply(D.stress, D.secondMoment),
-      origin: () => ({ kind: 'formula', formula: lead ? (lead.ofSection ? times(c.letter('E', it.first), c.letter('symbol', lead.symbol)) : c.letter('symbol', lead.symbol)) : c.letter(letter, it.first), words: lead ? 'As the problem states it.' : `That of ${it.first}; the others have the same, or a multiple of it.` }),
+      origin: () => (!lead ? formula(c.letter(letter, it.first), `That of ${it.first}; the others have the same, or a multiple of it.`)() : lead.ofSection ? formula(times(c.letter('E', it.first), c.letter('symbol', lead.symbol)))() : c.origin('symbol', lead.symbol)),
     }
   },
 }

@@ -112,11 +112,11 @@ export function sharers(solution: Solution, row: number, column: number): { memb
 export const STIFFNESS: Record<string, Kind> = {
   EA: (c, id) => {
     const m = member(c, id)
-    return m && { symbol: { letter: 'EA', of: id }, si: m.E * m.A, dimension: D.force, origin: lazily(() => (m.bar ? statedRigidity(c, id) : undefined) ?? times(c.letter('E', id), c.letter('A', id))) }
+    return m && { symbol: { letter: 'EA', of: id }, si: m.E * m.A, dimension: D.force, origin: (m.bar ? statedRigidity(c, id) : undefined) ?? lazily(() => times(c.letter('E', id), c.letter('A', id))) }
   },
   EI: (c, id) => {
     const m = member(c, id)
-    return m && { symbol: { letter: 'EI', of: id }, si: m.E * m.I, dimension: D.multiply(D.stress, D.secondMoment), origin: lazily(() => (m.bar ? undefined : statedRigidity(c, id)) ?? times(c.letter('E', id), c.letter('I', id))) }
+    return m && { symbol: { letter: 'EI', of: id }, si: m.E * m.I, dimension: D.multiply(D.stress, D.secondMoment), origin: (m.bar ? undefined : statedRigidity(c, id)) ?? lazily(() => times(c.letter('E', id), c.letter('I', id))) }
   },
   /** Φ, the share of shear in the bending of a member. */
   phi: (c, id) => {

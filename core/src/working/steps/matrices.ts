@@ -23,8 +23,8 @@ function takenOut(c: Context, id?: string): { factor?: string; behind: (at: stri
   const { factor } = readingOf(c.problem)
   const own = factor === 'own' && id !== undefined && c.entry('factor', id)
   const common = factor === 'common' && c.entry('common')
-  if (own) return { factor: own.address, behind: (at) => `${addressOf('per-own', id)}/${at}`, unit: c.units.length }
-  if (common) return { factor: common.address, behind: (at) => `per-common/${at}`, unit: c.units.length }
+  if (own) return { factor: own.address, behind: (at) => `${addressOf('per-own', id)}/${at}`, unit: `lengths in ${c.units.length}` }
+  if (common) return { factor: common.address, behind: (at) => `per-common/${at}`, unit: `lengths in ${c.units.length}` }
   return { behind: (at) => at, unit: units(c) }
 }
 
