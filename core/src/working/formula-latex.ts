@@ -27,6 +27,9 @@ export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: s
   return `${core}${sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`}${up ? `^{${up}}` : ''}`
 }
 
+/** A short product in a sum is not broken over two lines: a sum breaks before its terms. */
+const kept = (term: string) => (term.length < 70 && term.includes('\\cdot ') ? `{${term}}` : term)
+
 /** A formula as LaTeX, with its letters or with the numbers put in. */
 export function formulaLatex(f: Formula, written: Written = 'letters', within?: string, figures = 5): string {
   const inner = (g: Formula, needs: number): string => {
@@ -41,7 +44,7 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
     case 'place':
       return 'x'
     case 'sum':
-      return f.terms.map((t, i) => (t.t === 'minus' ? `-${inner(t.of, 2)}` : `${i ? '+' : ''}${inner(t, i ? 2 : 1.2)}`)).join('')
+      return f.terms.map((t, i) => (t.t === 'minus' ? `-${kept(inner(t.of, 2))}` : `${i ? '+' : ''}${kept(inner(t, i ? 2 : 1.2))}`)).join('')
     case 'product':
       return f.factors.map((g) => inner(g, 2)).join(written === 'letters' ? '\\,' : '\\cdot ')
     case 'quotient':

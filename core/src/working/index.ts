@@ -13,7 +13,7 @@ export { evaluateFormula, letters, type Formula, type Letter, type LetterName } 
 export { bond, formulaText, symbolText, type Written } from './formula-text.js'
 export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from './formula-latex.js'
 export { stepOf, stepsOf } from './steps/index.js'
-export { STEP_KEYS, type Block, type Cell, type Mark, type MatrixBlock, type PolynomialBlock, type Passage, type Step, type StepKey, type TableBlock } from './steps/blocks.js'
+export { STEP_KEYS, type Block, type Cell, type DrawingBlock, type Mark, type MatrixBlock, type PolynomialBlock, type Passage, type Step, type StepKey, type TableBlock } from './steps/blocks.js'
 export { displacementWords } from './steps/equations.js'
 export { stiffnessOf } from './steps/matrices.js'
 export { lineLatex, matrixLatex, polynomialLatex, textLatex, workingLatex } from './export/latex.js'

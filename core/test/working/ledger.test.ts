@@ -18,6 +18,8 @@ function shown(book: working.Ledger): string[] {
             return b.rows.flatMap((_, i) => b.columns.map((_, j) => b.at(i, j)))
           case 'table':
             return b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])))
+          case 'drawing':
+            return b.forces.map((f) => f.at)
           case 'words':
             return []
         }

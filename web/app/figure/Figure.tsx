@@ -1,6 +1,7 @@
 import { dimension, siPerCoherent } from '@viga/core'
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
+import type { Plate } from '../sheet/plates'
 import type { Part } from '../sheet/store'
 import { chosen, targetsOf } from '../sheet/targets'
 import { useCheckNotes } from '../check/notes'
@@ -24,10 +25,10 @@ import './figure.css'
 const useBrowserLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect
 
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
-export function Figure({ part }: { part: Part }) {
+export function Figure({ part, plate }: { part: Part; plate: Plate }) {
   const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
-  const shown = useSheet((s) => s.shown[part])
+  const shown = useSheet((s) => s.shown[plate])
   const hover = useSheet((s) => s.hover)
   const selection = useSheet((s) => s.selection)
   const actionId = useSheet((s) => s.actionId)
@@ -147,7 +148,7 @@ export function Figure({ part }: { part: Part }) {
         <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, together ? null : actionId).text}
         {together && ' All cases, each by its lines and its label.'}
       </p>
-      <LayerBar part={part} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />
+      <LayerBar part={part} plate={plate} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />
     </section>
   )
 }

@@ -1,5 +1,6 @@
 import { useEffect } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import type { Plate } from '../sheet/plates'
 import type { Part, Shown } from '../sheet/store'
 import { niceBelow } from './scene'
 
@@ -14,7 +15,7 @@ const LAYERS: { key: keyof Shown; label: string; press: string }[] = [
 /** Layers offered by name in each part; the keys work everywhere. */
 const OFFERED: Record<Part, (keyof Shown)[]> = {
   given: ['loads', 'dimensions', 'supports', 'names'],
-  working: ['loads', 'supports', 'names', 'unknowns'],
+  working: ['loads', 'supports', 'names', 'unknowns', 'reactions'],
   results: ['loads', 'dimensions', 'supports', 'names', 'reactions'],
   check: ['loads', 'supports', 'names', 'reactions'],
 }
@@ -22,6 +23,7 @@ const DIAGRAMS = ['N', 'V', 'M'] as const
 
 interface Props {
   part: Part
+  plate: Plate
   drawing: boolean
   setDrawing: (on: boolean) => void
   refit: () => void
@@ -30,10 +32,10 @@ interface Props {
 }
 
 /** What the Figure shows, each layer one keystroke away. */
-export function LayerBar({ part, drawing, setDrawing, refit, truss, enlarged }: Props) {
+export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlarged }: Props) {
   const store = useSheetStore()
-  const shown = useSheet((s) => s.shown[part])
-  const show = (change: Partial<Shown>) => store.getState().show(part, change)
+  const shown = useSheet((s) => s.shown[plate])
+  const show = (change: Partial<Shown>) => store.getState().show(plate, change)
   const diagram = (key: 'N' | 'V' | 'M') => show({ diagram: shown.diagram === key ? null : key, deflected: false })
   const deflect = () => show({ deflected: !shown.deflected, diagram: null })
 

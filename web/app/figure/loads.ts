@@ -190,14 +190,17 @@ function row(s: Structure, view: View, d: DrawnLoad, load: Extract<StatedLoad, {
   } else {
     const wordsAt = [d.words.main, d.words.end]
     ;[0, tails.length - 1].forEach((i, e) => {
-      if (wordsAt[e] === '') return
+      if (wordsAt[e] === '' || alreadySaid(out.wishes, tails[i], wordsAt[e])) return
       const inwards = times(unit(plus(tails[tails.length - 1], tails[0], -1)), e === 0 ? 1 : -1)
       const near = [0, 14, 28].map((t) => outward(plus(tails[i], inwards, t)))
       const beside = plus(plus(tails[i], inwards, -(textWidth(wordsAt[e], 12.5) / 2 + 8)), act, 8)
-      out.wishes.push({ key: `v${e}${d.target}`, target: d.target, mark: label(wordsAt[e]), candidates: [...near, beside, ...near.map((p) => plus(p, back, 12))], clear: 2 })
+      out.wishes.push({ key: `v${e}${d.target}`, target: d.target, mark: label(wordsAt[e]), candidates: [...near, beside, ...near.map((p) => plus(p, back, 12))], clear: 2, of: tails[i] })
     })
   }
 }
+
+/** Two loads that meet with one value say it once. */
+const alreadySaid = (wishes: readonly Wish[], at: Vec, words: string) => wishes.some((w) => w.of && w.mark.text === words && size(plus(w.of, at, -1)) < 2)
 
 /** Arrows in line with the member, beside it. */
 function alongMember(l: ReturnType<typeof memberLine>, at: (x: number) => Vec, load: Extract<StatedLoad, { type: 'distributed' }>, d: DrawnLoad, hand: LoadHand, lift: number, act: Vec, out: LoadDrawing) {

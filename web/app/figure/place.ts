@@ -18,6 +18,8 @@ export interface Wish {
   about?: { c: Vec; r: number }
   /** Left out rather than drawn over something: labels that repeat what stands elsewhere. */
   optional?: boolean
+  /** The very point it speaks of. */
+  of?: Vec
   /** Margin kept from other things, px. */
   clear?: number
 }

@@ -11,6 +11,7 @@ import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from './context'
 import { keepHistory } from './history'
 import { keepSaved } from './saving'
+import { plateOf } from './plates'
 import { createSheet } from './store'
 import { TitleField } from './TitleField'
 import { UnitsMenu } from './UnitsMenu'
@@ -45,7 +46,7 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
         </h1>
       </TopLine>
       <main className="problem">
-        <Figure part={part} />
+        <Figure part={part} plate={plateOf(part, pathname.split('/')[4])} />
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />

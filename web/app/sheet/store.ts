@@ -1,6 +1,7 @@
 import { checkProblem, problemErrors, resolve, work, type Outcome, type Problem, type ProblemError, type Resolved } from '@viga/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { DiagramKey } from '../figure/diagrams'
+import { plates, type Plate } from './plates'
 import { solveElsewhere } from './solver'
 import { rowsOf } from './rows-kept'
 import { stillThere } from './targets'
@@ -51,7 +52,7 @@ export interface SheetState {
   selection: string | null
   /** The case or combination whose results are shown. */
   actionId: string | null
-  shown: Record<Part, Shown>
+  shown: Record<Plate, Shown>
   enlarge: number
   /** Under Given, the loads of all cases are drawn at once. */
   together: boolean
@@ -80,7 +81,7 @@ export interface SheetActions {
   point(target: string | null): void
   select(target: string | null): void
   chooseAction(id: string): void
-  show(part: Part, change: Partial<Shown>): void
+  show(plate: Plate, change: Partial<Shown>): void
   setEnlarge(factor: number): void
   draft(field: string, text: string | null): void
 }
@@ -93,11 +94,8 @@ const GROUPING = 500
 /** Beyond this many members the solution is found in a worker, so that typing never waits. */
 export const SOLVED_AT_ONCE = 250
 
-const base: Shown = { loads: false, dimensions: false, supports: true, unknowns: false, names: false, reactions: false, diagram: null, deflected: false }
-
 export function createSheet(initial: { id: string; problem: Problem; revision: number; changedAt: string }): SheetStore {
   const first = initial.problem.loadCases?.[0]?.id ?? null
-  const diagram: DiagramKey = initial.problem.kind === 'truss' ? 'N' : 'M'
   return createStore<Sheet>((set, get) => {
     /** Takes over a problem and whatever follows from it; one that breaks the contract is refused and changes nothing. */
     const become = (problem: Problem, rest: () => Partial<SheetState>): ProblemError | null => {
@@ -129,12 +127,7 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
       hover: null,
       selection: null,
       actionId: first,
-      shown: {
-        given: { ...base, loads: true, dimensions: true },
-        working: { ...base, unknowns: true, names: true },
-        results: { ...base, reactions: true, diagram },
-        check: { ...base, reactions: true, diagram },
-      },
+      shown: plates(initial.problem.kind === 'truss' ? 'N' : 'M'),
       enlarge: 0,
       together: false,
       dragging: false,
@@ -174,7 +167,7 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),
       chooseAction: (id) => set({ actionId: id }),
-      show: (part, change) => set({ shown: { ...get().shown, [part]: { ...get().shown[part], ...change } } }),
+      show: (plate, change) => set({ shown: { ...get().shown, [plate]: { ...get().shown[plate], ...change } } }),
       setEnlarge: (factor) => set({ enlarge: factor }),
       draft(field, text) {
         const { [field]: before, ...rest } = get().drafts

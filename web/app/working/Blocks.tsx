@@ -2,6 +2,8 @@ import { formatPlain, working } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
+import { casesShown, endForcesOf, heldMember } from '../figure/held'
+import { SceneView } from '../figure/SceneView'
 import { targetOf } from '../sheet/targets'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
@@ -25,6 +27,8 @@ export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; w
         return <Matrix key={`${i} ${b.title}`} block={b} within={within} />
       case 'table':
         return <Table key={i} block={b} />
+      case 'drawing':
+        return <Drawing key={i} block={b} />
       case 'polynomial':
         return <Polynomial key={i} block={b} />
     }
@@ -197,6 +201,20 @@ function Table({ block }: { block: working.TableBlock }) {
         </tbody>
       </table>
     </>
+  )
+}
+
+const NOTHING_LIT: ReadonlySet<string> = new Set()
+
+/** The member held at both ends, as it is drawn beside its fixed-end forces. */
+function Drawing({ block }: { block: working.DrawingBlock }) {
+  const { ledger, reading } = useBook()
+  const { solution, display } = ledger.context
+  const drawn = useMemo(() => heldMember(solution.structure, block.member, casesShown(ledger), display, endForcesOf(ledger, block, reading)), [solution, block, ledger, display, reading])
+  return (
+    <svg className="held-member" viewBox={`0 ${drawn.top} ${drawn.width} ${drawn.height}`} style={{ maxWidth: drawn.width }} role="img" aria-label={`${solution.structure.members[block.member].id} held at both ends, with its loads and fixed-end forces`}>
+      <SceneView groups={drawn.groups} labels={drawn.labels} lit={NOTHING_LIT} />
+    </svg>
   )
 }
 

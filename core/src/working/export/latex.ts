@@ -63,6 +63,9 @@ function block(book: Ledger, b: Block, within?: string): string {
     case 'matrix':
       if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
       return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b, within).map((m) => `\\[${m}\\]`).join('\n')}\n`
+    case 'drawing':
+      // the formulas below say what it shows
+      return ''
     case 'polynomial':
       return `\\[${polynomialLatex(book, b)}\\qquad ${wordsLatex(reach(b, book.context.units.length))}\\]\n`
     case 'table':

@@ -33,6 +33,8 @@ function block(book: Ledger, b: Block, within?: string): string {
     case 'matrix':
       if (b.columns.length > LARGEST) return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
       return `${title(`${b.title}${b.unit ? `, in ${b.unit}` : ''}`)}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
+    case 'drawing':
+      return ''
     case 'polynomial':
       return `$$${polynomialLatex(book, b)}$$\n\n${words(reach(b, book.context.units.length))}`
     case 'table':

@@ -28,6 +28,7 @@ export type Block =
   | MatrixBlock
   | TableBlock
   | PolynomialBlock
+  | DrawingBlock
 
 /** A matrix: its letter, what marks its rows and columns, and the address of each entry. */
 export interface MatrixBlock {
@@ -58,6 +59,13 @@ export interface TableBlock {
 
 /** A cell: words, a number by its address, or the mark of an unknown. */
 export type Cell = string | { at: string } | { unknown: Unknown }
+
+/** A member between walls that hold its ends, with its loads and the forces the walls put on it: addresses by end, 1 to 6. */
+export interface DrawingBlock {
+  kind: 'drawing'
+  member: number
+  forces: { end: number; at: string }[]
+}
 
 /** A force along a stretch of a member as a polynomial in t, the distance from the stretch's start. */
 export interface PolynomialBlock {

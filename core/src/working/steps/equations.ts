@@ -20,7 +20,8 @@ const SIX = [1, 2, 3, 4, 5, 6]
 export const endsOf = (c: Context, i: number) => (c.solution.structure.members[i].bar ? [1, 4] : c.solution.bendingOnly ? [2, 3, 5, 6] : SIX)
 
 /** The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends, then turned. */
-function fixedEndsOf({ context: c }: Ledger, i: number): Passage {
+function fixedEndsOf(book: Ledger, i: number): Passage {
+  const { context: c } = book
   const m = c.solution.structure.members[i]
   const e = c.solution.elements[i]
   const parts = loadsOn(c, i).flatMap(({ n, load }): string[] => {
@@ -29,10 +30,11 @@ function fixedEndsOf({ context: c }: Ledger, i: number): Passage {
     if (load.type === 'point') return [addressOf('force-along', n), addressOf('force-across', n)]
     return load.type === 'distributed' ? load.points.flatMap((_, p) => (p > 0 && load.points.every((o) => o.q === load.points[0].q) ? [] : [addressOf('load-along', n, p), addressOf('load-across', n, p)])) : []
   })
+  const turned = parts.filter((a) => book.entry(a)!.value !== 0)
   const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
   const condensed = e.released.length > 0 || e.sprung !== undefined
-  const blocks: Block[] = []
-  if (parts.length) blocks.push({ kind: 'lines', title: 'The load along and across the member', addresses: parts })
+  const blocks: Block[] = [{ kind: 'drawing', member: i, forces: endsOf(c, i).map((end) => ({ end, at: addressOf('fixed', m.id, end) })) }]
+  if (turned.length) blocks.push({ kind: 'lines', title: 'The load along and across the member', addresses: turned })
   if (selfWeightOf(c) !== 0 && !m.bar && m.weight > 0) blocks.push(words(`Its own weight acts with the factor ${selfWeightOf(c)}.`))
   blocks.push({ kind: 'lines', title: condensed ? 'Both ends held and rigid' : 'Fixed-end forces, both ends held', addresses: lines(condensed ? 'fixed-own' : 'fixed') })
   if (condensed) blocks.push({ kind: 'lines', title: 'With its released ends free to follow', addresses: lines('fixed') })

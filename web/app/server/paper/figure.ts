@@ -1,4 +1,5 @@
-import { displayOf, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { displayOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { casesShown, endForcesOf, heldMember } from '../../figure/held'
 import { drawScene, type Layers } from '../../figure/scene'
 import type { Ink, Mark, TextMark } from '../../figure/marks'
 import { fit } from '../../figure/view'
@@ -37,6 +38,19 @@ function mark(doc: Doc, m: Mark) {
 }
 
 export const LAYERS: Layers = { loads: false, dimensions: false, supports: true, unknowns: false, reactions: false, names: false, diagram: null, deflected: false }
+
+/** A member held at both ends, beside its fixed-end forces. */
+export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock) {
+  const { solution, display, problem } = book.context
+  const drawn = heldMember(solution.structure, block.member, casesShown(book), display, endForcesOf(book, block, working.readingOf(problem)))
+  const scale = 0.66
+  need(p, drawn.height * scale + 6)
+  p.doc.save().translate(PAGE.left + (TEXT_WIDTH - drawn.width * scale) / 2, p.y).scale(scale).translate(0, -drawn.top)
+  for (const g of drawn.groups) for (const m of g.marks) mark(p.doc, m)
+  for (const l of drawn.labels) mark(p.doc, l.mark)
+  p.doc.restore()
+  p.y += drawn.height * scale + 6
+}
 
 /** The drawing of the screen, made for the width of the paper. */
 export function figure(p: Pages, problem: Problem, solution: Solution, action: ActionSolution, layers: Partial<Layers>) {

@@ -1,5 +1,5 @@
 import { formatPlain, working, type Problem } from '@viga/core'
-import { figure } from './figure'
+import { figure, held } from './figure'
 import { formulaPieces, numberBox, symbolBox } from './math'
 import { begin, gap, heading, need, number, PAGE, paragraph, rule, table, TEXT_WIDTH, words, type Pages } from './pages'
 import { blank, CEDAR, INK, QUIET, raised, row, run, space, textBox, type Box, type Doc } from './type'
@@ -136,6 +136,8 @@ function block(p: Pages, book: working.Ledger, b: working.Block, within?: string
       return gap(p, 3)
     case 'matrix':
       return matrix(p, book, b, within)
+    case 'drawing':
+      return held(p, book, b)
     case 'polynomial':
       return polynomial(p, book, b)
     case 'table':

@@ -1,0 +1,34 @@
+import { working } from '@viga/core'
+import type { DiagramKey } from '../figure/diagrams'
+import type { Part, Shown } from './store'
+
+/** What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was chosen there. */
+export type Plate = Exclude<Part, 'working'> | working.StepKey
+
+export const plateOf = (part: Part, step: string | undefined): Plate => (part === 'working' ? (working.STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part)
+
+const base: Shown = { loads: false, dimensions: false, supports: true, unknowns: false, names: false, reactions: false, diagram: null, deflected: false }
+
+/** What belongs beside each, until the person chooses otherwise. `diagram` is the one the structure is read by. */
+export function plates(diagram: DiagramKey): Record<Plate, Shown> {
+  const given = { ...base, loads: true, dimensions: true }
+  const numbered = { ...base, unknowns: true, names: true }
+  const results = { ...base, reactions: true, diagram }
+  return {
+    given,
+    idealisation: { ...given, names: true, dimensions: false },
+    unknowns: numbered,
+    stiffness: numbered,
+    supports: numbered,
+    loads: { ...base, loads: true, names: true },
+    assembly: numbered,
+    partition: numbered,
+    solution: { ...base, unknowns: true, deflected: true },
+    'end-forces': numbered,
+    reactions: { ...base, loads: true, reactions: true },
+    checks: { ...base, loads: true, reactions: true },
+    diagrams: { ...base, diagram },
+    results,
+    check: results,
+  }
+}
