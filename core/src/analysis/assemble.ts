@@ -87,6 +87,21 @@ export function assembleFree(s: Structure, dofs: Dofs, elements: readonly { glob
   return K
 }
 
+/** The rows of the whole K as the degrees of freedom are numbered: of each the columns that a member or a spring reaches. */
+export function stiffnessRows(dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Map<number, number>[] {
+  const rows = dofs.list.map(() => new Map<number, number>())
+  for (const e of elements)
+    e.dofs.forEach((di, i) => {
+      if (di < 0) return
+      const row = rows[di]
+      e.dofs.forEach((dj, j) => {
+        if (dj >= 0) row.set(dj, (row.get(dj) ?? 0) + e.global[6 * i + j])
+      })
+    })
+  for (const { dof, k } of springs(dofs)) rows[dof].set(dof, (rows[dof].get(dof) ?? 0) + k)
+  return rows
+}
+
 /** The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row. */
 export function wholeStiffness(dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Float64Array[] {
   const K = dofs.list.map(() => new Float64Array(dofs.list.length))

@@ -1,6 +1,6 @@
 import * as D from '../quantity/dimension.js'
 import type { Dimension } from '../quantity/dimension.js'
-import { wholeStiffness } from '../analysis/assemble.js'
+import { stiffnessRows } from '../analysis/assemble.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Answer, StiffnessPlace } from '../problem/types.js'
@@ -133,5 +133,5 @@ function structureEntry(solution: Solution, a: Answer): Computed {
   }
   const [i, j] = [find(a.row), find(a.column)]
   if (i < 0 || j < 0) return no('This row or column is not among the degrees of freedom.')
-  return { ok: true, value: wholeStiffness(solution.dofs, solution.elements)[i][j], dimension: answerDimension(a) }
+  return { ok: true, value: stiffnessRows(solution.dofs, solution.elements)[i].get(j) ?? 0, dimension: answerDimension(a) }
 }

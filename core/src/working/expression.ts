@@ -34,6 +34,9 @@ export interface Letter {
   address: string
 }
 
+/** A letter that stands for a whole matrix or vector; it has no number of its own. */
+export const matrixLetter = (letter: string, sub?: string): Letter => ({ t: 'letter', symbol: { letter, ...(sub ? { sub } : {}) }, value: NaN, address: '' })
+
 export const number = (value: number): Formula => ({ t: 'number', value })
 export const PLACE: Formula = { t: 'place' }
 export const minus = (of: Formula): Formula => (of.t === 'minus' ? of.of : of.t === 'number' ? number(-of.value) : { t: 'minus', of })

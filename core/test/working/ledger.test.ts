@@ -20,6 +20,7 @@ function shown(book: working.Ledger): string[] {
             return b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])))
           case 'drawing':
             return b.forces.map((f) => f.at)
+          case 'equation':
           case 'words':
             return []
         }

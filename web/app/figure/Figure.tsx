@@ -115,7 +115,7 @@ export function Figure({ part, plate }: { part: Part; plate: Plate }) {
   return (
     <section className={`figure${drawing && part === 'given' ? ' drawing' : ''}`} aria-label="Figure">
       <div ref={frame} className="figure-frame">
-        <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId).text} {...gestures.handlers}>
+        <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId, scene?.map).text} {...gestures.handlers}>
           {drawing && part === 'given' && !grid && <GridDots view={view} step={gestures.step} />}
           {drawing && part === 'given' && grid && <GridLines view={view} grid={grid} si={si} />}
           {scene && (
@@ -145,7 +145,7 @@ export function Figure({ part, plate }: { part: Part; plate: Plate }) {
         {part === 'given' && structure && many && !gestures.busy && <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />}
       </div>
       <p className="figure-caption">
-        <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, together ? null : actionId).text}
+        <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, together ? null : actionId, scene?.map).text}
         {together && ' All cases, each by its lines and its label.'}
       </p>
       <LayerBar part={part} plate={plate} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />

@@ -2,7 +2,7 @@ import type { Display, Problem } from '@viga/core'
 import type { Part, Shown } from '../sheet/store'
 
 /** One sentence under the figure on what is drawn, in which unit and with which sign. */
-export function caption(problem: Problem, part: Part, shown: Shown, display: Display, enlarged: number, actionId: string | null): { text: string } {
+export function caption(problem: Problem, part: Part, shown: Shown, display: Display, enlarged: number, actionId: string | null, map = false): { text: string } {
   const parts: string[] = []
   const truss = problem.kind === 'truss'
   if (shown.diagram === 'M') parts.push(`Bending moments, ${display.moment.unit}, on the side in tension`)
@@ -14,7 +14,8 @@ export function caption(problem: Problem, part: Part, shown: Shown, display: Dis
   if (parts.length === 0) parts.push(problem.title)
   const of = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1 && actionId !== null ? ` ${caseWords(problem, actionId)}` : ''
   const own = part === 'given' && problem.members.some((m) => m.section === 'default') ? ' A and I are Viga’s own, for want of others.' : ''
-  return { text: `${parts.join('. ')}.${of}${own}` }
+  const small = map ? ' Too small for words: enlarge it, and they come.' : ''
+  return { text: `${parts.join('. ')}.${of}${own}${small}` }
 }
 
 function caseWords(problem: Problem, id: string): string {

@@ -7,7 +7,7 @@ import { endsAtNodes, FULL_HAND, memberGroups } from './members'
 import { again, place, placeAsBefore, ring, type Box, type Obstacle, type Placed, type Wish } from './place'
 import { drawReactions, drawUnknowns } from './reactions'
 import { poseOf, supportGroups } from './supports'
-import { MANY, memberLine, onScreen, roominess, type View } from './view'
+import { isMap, MANY, memberLine, onScreen, roominess, type View } from './view'
 
 export interface Layers {
   loads: boolean
@@ -41,6 +41,8 @@ export interface Scene {
   labels: Placed[]
   /** How many times the deflected shape is enlarged. */
   enlarged: number
+  /** Too small for words: they come when it is enlarged. */
+  map: boolean
   /** Corners of distributed loads, to be pulled. */
   grips: Grip[]
 }
@@ -56,6 +58,7 @@ export function drawScene(input: SceneInput): Scene {
   const { structure: s, view, layers, display, solved } = input
   const truss = s.kind === 'truss'
   const room = roominess(s, view)
+  const map = isMap(s, view)
   const axis = layers.diagram !== null || layers.deflected
   const forces = truss && layers.diagram === 'N' && solved !== undefined
   const groups: Group[] = []
@@ -107,7 +110,7 @@ export function drawScene(input: SceneInput): Scene {
     grips = d.grips
     loaded.push(...d.obstacles.flatMap((o) => [o.a, o.b]).map((p) => ({ x: p.x, y: p.y, w: 8, h: 8 })))
   }
-  if (solved && layers.unknowns) {
+  if (solved && layers.unknowns && !map) {
     const d = drawUnknowns(solved.solution, view)
     groups.push(...d.groups)
     obstacles.push(...d.obstacles)
@@ -119,15 +122,22 @@ export function drawScene(input: SceneInput): Scene {
     boxes.push(...d.boxes)
     wishes.push(...d.wishes)
   }
-  const letters = jointLetters(s, view)
+  const letters = map ? [] : jointLetters(s, view)
   // beside the unknowns a name stands only where it has room
-  const names = layers.names ? memberNames(s, view, display, layers.unknowns) : []
+  const names = layers.names && !map ? memberNames(s, view, display, layers.unknowns) : []
   // in a crowd, values along members are said where they have room; the table has them all
-  const said = s.members.length > MANY ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w)) : wishes
-  const all = [...letters, ...(input.notes ?? []), ...said, ...names]
+  const said = map ? [] : s.members.length > MANY ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w)) : wishes
+  const all = [...letters, ...(input.notes ?? []), ...said, ...names].filter((w) => inSight(w, view))
   const labels = input.before ? placeAsBefore(all, input.before) : place(all, obstacles, boxes, view)
   if (layers.dimensions) groups.push(...dimensionGroups(s, view, display.length.perSI, display.length.unit, dimensionReach(s, view, [...boxes, ...loaded], labels)))
-  return { groups, labels, enlarged, grips }
+  return { groups, labels, enlarged, grips, map }
+}
+
+/** Labels beyond the edges of the picture are neither looked for nor drawn. */
+const BEYOND = 80
+function inSight(w: Wish, view: View): boolean {
+  const [c] = w.about ? [w.about.c] : w.candidates
+  return c === undefined || (c.x > -BEYOND && c.y > -BEYOND && c.x < view.width + BEYOND && c.y < view.height + BEYOND)
 }
 
 /** Joints that no member reaches yet, so that they can be seen and joined. */

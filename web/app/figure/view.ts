@@ -75,6 +75,18 @@ export function memberLine(s: Structure, view: View, m: StructureMember): Line {
 /** Structures with more members than this say only what has room. */
 export const MANY = 16
 
+/** Members shorter than this on the screen leave no room for words. */
+const TIGHT_PX = 26
+/** Structures with fewer members always say what they can. */
+const FEW = 60
+
+/** Whether most members are so short on the screen that nothing can be said beside them: the Figure is then a map, and zooming in brings the words. */
+export function isMap(s: Structure, view: View): boolean {
+  if (s.members.length <= FEW) return false
+  const px = s.members.map((m) => m.length * view.scale).sort((a, b) => a - b)
+  return px[px.length >> 1] < TIGHT_PX
+}
+
 /** How much room there is between neighbours: 1 for a textbook figure, towards 0.3 where members are short on the screen. */
 export function roominess(s: Structure, view: View): number {
   if (s.members.length <= MANY) return 1

@@ -1,17 +1,16 @@
 import { working, type Entries } from '@viga/core'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Formula } from '../widgets/Formula'
 import { useBook } from './book'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
-import { PatternView } from './PatternView'
+import { powerOfLarge, WHOLE } from './Blocks'
+import { LargeMatrix } from './LargeMatrix'
 import { MemberChoice, useMember } from './MemberChoice'
 import type { StepProps } from './step'
 import { targetOf, targetsOf } from '../sheet/targets'
 
-/** Above this many unknowns the matrix is shown as its pattern, with any row on request. */
-const WHOLE = 48
 
 /** The assembly, member by member: the member's block lit in K, and each entry the sum it is. */
 export function AssemblyView({ solution, units }: StepProps) {
@@ -21,12 +20,15 @@ export function AssemblyView({ solution, units }: StepProps) {
   const [pinned, setPinned] = useState<{ row: number; column: number } | null>(null)
   const { ledger, open, reading } = useBook()
   const common = reading.factor === 'common' ? ledger.entry('common') : undefined
-  const address = (e: { row: number; column: number }) => `${common ? 'per-common/' : ''}${working.addressOf('K', e.row + 1, e.column + 1)}`
+  const shared = common !== undefined
+  const entryAddress = useCallback((row: number, column: number) => `${shared ? 'per-common/' : ''}${working.addressOf('K', row + 1, column + 1)}`, [shared])
+  const address = (e: { row: number; column: number }) => entryAddress(e.row, e.column)
   const pick = (e: { row: number; column: number }) => {
     setPinned(e)
     open(address(e))
   }
   const n = solution.dofs.list.length
+  const ordered = useMemo(() => working.inOrder(working.unknowns(solution)), [solution])
   const w = useMemo(() => over(working.memberMatrix(solution, units, at), common?.value), [solution, units, at, common?.value])
   // the whole, or what it has grown to with the members up to this one
   const [growing, setGrowing] = useState(false)
@@ -38,7 +40,7 @@ export function AssemblyView({ solution, units }: StepProps) {
   const placeOf = useMemo(() => new Map(K?.rows.map((u, i) => [u!.index, i])), [K])
   const inK = entry && K ? { row: placeOf.get(entry.row)!, column: placeOf.get(entry.column)! } : null
   const dofsAt = (e: { row: number; column: number }) => ({ row: K!.rows[e.row]!.index, column: K!.columns[e.column]!.index })
-  const power = reading.power && !common ? working.commonPower(whole ? whole.values : w.K.values) : 0
+  const power = reading.power && !common ? (whole ? working.commonPower(whole.values) : powerOfLarge(ledger)) : 0
   // a member pointed at on the Figure lights its own block
   const hovered = useSheet((s) => (s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null))
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
@@ -88,7 +90,7 @@ export function AssemblyView({ solution, units }: StepProps) {
       {K ? (
         <MatrixView label="stiffness of the whole structure" name={common ? null : <i>K</i>} before={factorOf('K')} entries={K} power={power} parting={parting} reading={reading} block={block} at={inK} onPoint={(e) => point(e && dofsAt(e))} onPick={(e) => pick(dofsAt(e))} />
       ) : (
-        <PatternView solution={solution} units={units} onPick={setPinned} />
+        <LargeMatrix label="stiffness of the whole structure" solution={solution} rows={ordered} columns={ordered} address={entryAddress} power={power} lit={block} onPick={setPinned} />
       )}
       <EntrySum solution={solution} units={units} at={entry} address={address} />
     </>

@@ -1,10 +1,11 @@
 import { formatPlain, working } from '@viga/core'
-import { memo, useMemo, useState } from 'react'
+import { memo, useCallback, useMemo, useState } from 'react'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
 import { casesShown, endForcesOf, heldMember } from '../figure/held'
 import { SceneView } from '../figure/SceneView'
 import { targetOf } from '../sheet/targets'
+import { LargeMatrix } from './LargeMatrix'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
 import { Num } from './Num'
@@ -24,9 +25,15 @@ export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; w
       case 'lines':
         return <Lines key={i} {...b} within={within} />
       case 'matrix':
-        return <Matrix key={`${i} ${b.title}`} block={b} within={within} />
+        return Math.max(b.rows.length, b.columns.length) > WHOLE ? <LargeBlock key={`${i} ${b.title}`} block={b} /> : <Matrix key={`${i} ${b.title}`} block={b} within={within} />
       case 'table':
         return <Table key={i} block={b} />
+      case 'equation':
+        return (
+          <div key={i} className="formula-block">
+            <Formula tex={working.equationLatex(b)} plain={`${working.formulaText(b.left)} = ${working.formulaText(b.right)}`} />
+          </div>
+        )
       case 'drawing':
         return <Drawing key={i} block={b} />
       case 'polynomial':
@@ -144,6 +151,33 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
     </>
   )
 }
+
+/** A matrix of more rows or columns than this stands in a window of its own. */
+export const WHOLE = 30
+
+/** A part of K that is too large to be written out. */
+function LargeBlock({ block }: { block: working.MatrixBlock }) {
+  const { ledger, reading } = useBook()
+  const { rows, columns, at, title, unit } = block
+  const { solution } = ledger.context
+  const unknownsOf = (marks: readonly working.Mark[]) => marks.flatMap((m) => ('unknown' in m ? [m.unknown] : []))
+  const [r, c] = useMemo(() => [unknownsOf(rows), unknownsOf(columns)], [rows, columns])
+  const placeOf = useMemo(() => [r, c].map((all) => new Map(all.map((u, i) => [u.index, i]))), [r, c])
+  const address = useCallback((row: number, column: number) => at(placeOf[0].get(row)!, placeOf[1].get(column)!), [at, placeOf])
+  const power = useMemo(() => (reading.power && !block.factor ? powerOfLarge(ledger) : 0), [ledger, reading.power, block.factor])
+  return (
+    <>
+      <div className="matrix-head">
+        <span>{title}</span>
+        <span className="quiet">{working.powerWords(power, unit)}</span>
+      </div>
+      <LargeMatrix label={title} solution={solution} rows={r} columns={c} address={address} power={power} />
+    </>
+  )
+}
+
+/** The power of ten of the entries on the diagonal of K, the largest of it. */
+export const powerOfLarge = (ledger: working.Ledger): number => working.commonPower([ledger.context.solution.dofs.list.map((_, i) => ledger.entry(working.addressOf('K', i + 1, i + 1))!.value)])
 
 /** The same with the formulas of its entries. */
 function Spelled({ block, within }: { block: working.MatrixBlock; within?: string }) {

@@ -8,9 +8,6 @@ import { EliminationView } from './EliminationView'
 import { NumberingChoice } from './NumberingChoice'
 import { MemberChoice, useMember } from './MemberChoice'
 
-/** More unknowns than this are not partitioned on the page: the blocks would be as large as K itself. */
-const PARTED = 48
-
 /** One step as the page shows it: what it says of all, then of one member at a time. */
 export function StepView({ step, solution }: { step: working.Step; solution: Solution }) {
   const ofMembers = useMemo(() => step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member])), [step])
@@ -97,13 +94,6 @@ function Passages({ all, step, solution }: { all: readonly working.Passage[]; st
           <ByHand blocks={p.blocks.slice(1).filter((b) => b.kind !== 'table')}>
             <EliminationView solution={solution} action={action} units={units} />
           </ByHand>
-        </>
-      ) : step === 'partition' && solution.dofs.list.length > PARTED ? (
-        <>
-          <Blocks blocks={p.blocks.filter((b) => b.kind === 'words')} />
-          <p className="prose">
-            With {solution.dofs.list.length} unknowns the blocks are too large for a page: {solution.dofs.free} rows are free, {solution.dofs.list.length - solution.dofs.free} held. Under Assembly any row can be asked for.
-          </p>
         </>
       ) : (
         <Blocks blocks={p.blocks} />

@@ -102,7 +102,11 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
     case 'force-along':
     case 'force-across':
       return [`load:${ledger.context.action.id}:${parts[0]}`]
-    case 'symbol':
+    case 'symbol': {
+      const { members } = ledger.context.solution.structure
+      return working.multiplesOf(ledger.context).flatMap((m, i) => (m?.symbol === parts[0] ? [`member:${members[i].id}`] : []))
+    }
+    case 'common':
     case 'whole':
     case 'work':
     case 'energy':

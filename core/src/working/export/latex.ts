@@ -1,6 +1,6 @@
 import { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
 import type { Ledger } from '../ledger.js'
-import type { Block, Cell, MatrixBlock, PolynomialBlock, Step } from '../steps/blocks.js'
+import type { Block, Cell, EquationBlock, MatrixBlock, PolynomialBlock, Step } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
 import { inFigures, readingOf } from '../reading.js'
 import { LARGEST, parts, polynomialTerms, printedMatrix, reach } from './numbers.js'
@@ -33,6 +33,9 @@ export function matrixLatex(book: Ledger, b: MatrixBlock, within?: string): stri
   })
 }
 
+/** An equation of matrices as mathematics. */
+export const equationLatex = ({ left, right }: EquationBlock): string => `${formulaLatex(left)}=${formulaLatex(right)}`
+
 export function polynomialLatex(book: Ledger, b: PolynomialBlock): string {
   const terms = polynomialTerms(book, b)
   const unit = book.entry(b.coefficients[0])?.unit ?? ''
@@ -63,6 +66,8 @@ function block(book: Ledger, b: Block, within?: string): string {
     case 'matrix':
       if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
       return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b, within).map((m) => `\\[${m}\\]`).join('\n')}\n`
+    case 'equation':
+      return `\\[${equationLatex(b)}\\]\n`
     case 'drawing':
       // the formulas below say what it shows
       return ''

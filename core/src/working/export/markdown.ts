@@ -1,7 +1,7 @@
 import type { Ledger } from '../ledger.js'
 import type { Block, Cell } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
-import { lineLatex, matrixLatex, polynomialLatex } from './latex.js'
+import { equationLatex, lineLatex, matrixLatex, polynomialLatex } from './latex.js'
 import { inFigures, readingOf } from '../reading.js'
 import { LARGEST, reach } from './numbers.js'
 
@@ -33,6 +33,8 @@ function block(book: Ledger, b: Block, within?: string): string {
     case 'matrix':
       if (b.columns.length > LARGEST) return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
       return `${title(`${b.title}${b.unit ? `, in ${b.unit}` : ''}`)}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
+    case 'equation':
+      return `$$${equationLatex(b)}$$`
     case 'drawing':
       return ''
     case 'polynomial':

@@ -1,5 +1,5 @@
 import * as D from '../../quantity/dimension.js'
-import { springs, wholeStiffness } from '../../analysis/assemble.js'
+import { springs, stiffnessRows } from '../../analysis/assemble.js'
 import { COMPONENTS } from '../../analysis/dofs.js'
 import type { Solution } from '../../analysis/solve.js'
 import { minus, multiple, number, over, power, sum, times, type Formula } from '../expression.js'
@@ -89,11 +89,11 @@ function condensedEntry(c: Context, id: string, step: number, i: number, j: numb
   return sum(k(i, j), minus(over(times(k(i, r), k(r, j)), spring ? sum(k(r, r), c.letter('end-spring', id, r)) : k(r, r))))
 }
 
-/** Values of a whole matrix are found once for a solution. */
-const whole = new WeakMap<Solution, Float64Array[]>()
-export function structureMatrix(solution: Solution): Float64Array[] {
+/** The rows of the structure's K by degree of freedom, SI; found once for a solution. */
+const whole = new WeakMap<Solution, Map<number, number>[]>()
+export function structureRows(solution: Solution): Map<number, number>[] {
   let K = whole.get(solution)
-  if (!K) whole.set(solution, (K = wholeStiffness(solution.dofs, solution.elements)))
+  if (!K) whole.set(solution, (K = stiffnessRows(solution.dofs, solution.elements)))
   return K
 }
 
@@ -183,7 +183,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!list[i] || !list[j]) return undefined
     return {
       symbol: { letter: 'K', sub: pair(c.solution.numbers[i], c.solution.numbers[j]) },
-      si: structureMatrix(c.solution)[i][j],
+      si: structureRows(c.solution)[i].get(j) ?? 0,
       dimension: stiffnessDimension(list[i].component === 'rotation', list[j].component === 'rotation'),
       origin: () => {
         const { members, spring } = sharers(c.solution, i, j)

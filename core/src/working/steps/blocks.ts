@@ -1,3 +1,4 @@
+import type { Formula } from '../expression.js'
 import type { Ledger } from '../ledger.js'
 import type { Unknown } from '../matrices.js'
 
@@ -29,6 +30,8 @@ export type Block =
   | TableBlock
   | PolynomialBlock
   | DrawingBlock
+  /** What is said in letters alone, of whole matrices. */
+  | EquationBlock
 
 /** A matrix: its letter, what marks its rows and columns, and the address of each entry. */
 export interface MatrixBlock {
@@ -59,6 +62,13 @@ export interface TableBlock {
 
 /** A cell: words, a number by its address, or the mark of an unknown. */
 export type Cell = string | { at: string } | { unknown: Unknown }
+
+/** An equation in letters that stand for matrices, not for numbers. */
+export interface EquationBlock {
+  kind: 'equation'
+  left: Formula
+  right: Formula
+}
 
 /** A member between walls that hold its ends, with its loads and the forces the walls put on it: addresses by end, 1 to 6. */
 export interface DrawingBlock {

@@ -1,9 +1,10 @@
 import { endNumber, type Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { BY_HAND } from '../elimination.js'
+import { matrixLetter, sum, times } from '../expression.js'
 import type { Ledger } from '../ledger.js'
 import { inOrder, partingOf, shownRows, unknowns, type Unknown } from '../matrices.js'
-import { sharers, structureMatrix } from '../origins/stiffness.js'
+import { sharers, structureRows } from '../origins/stiffness.js'
 import { readingOf } from '../reading.js'
 import type { Block, Mark, MatrixBlock, Passage, StepMaker } from './blocks.js'
 
@@ -78,12 +79,19 @@ export const assembly: StepMaker = ({ context: c }) => {
   for (let i = 0; i < least; i++)
     for (let j = i; j < least; j++) {
       const { members, spring } = sharers(c.solution, i, j)
-      if (members.length + (spring ? 1 : 0) > 1 && structureMatrix(c.solution)[i][j] !== 0) sums.push(out.behind(addressOf('K', i + 1, j + 1)))
+      if (members.length + (spring ? 1 : 0) > 1 && (structureRows(c.solution)[i].get(j) ?? 0) !== 0) sums.push(out.behind(addressOf('K', i + 1, j + 1)))
     }
   const blocks: Block[] = [matrix(c, 'K', 'The whole', marks, (i, j) => out.behind(addressOf('K', all[i].index + 1, all[j].index + 1)), { parting: partingOf(all), unit: out.unit, ...(out.factor ? { factor: out.factor } : {}) })]
   if (out.factor) blocks.unshift({ kind: 'lines', addresses: [out.factor] })
   if (sums.length) blocks.push({ kind: 'lines', title: 'Entries that several members share', addresses: sums })
   return { key: 'assembly', title: 'Assembly', why: 'Each member’s matrix is added into K at the rows and columns of its own unknowns.', passages: [{ blocks }] }
+}
+
+/** The rows of one kind of K·D = P + R. */
+const parted = (row: 'f' | 'r'): Block => {
+  const K = (column: string) => times(matrixLetter('K', row + column), matrixLetter('D', column))
+  const P = matrixLetter('P', row)
+  return { kind: 'equation', left: sum(K('f'), K('r')), right: row === 'f' ? P : sum(P, matrixLetter('R')) }
 }
 
 /** K parted by what is free and what is held. */
@@ -92,7 +100,7 @@ export const partition: StepMaker = ({ context: c }) => {
   const out = takenOut(c)
   const part = (letter: string, title: string, rows: Unknown[], columns: Unknown[]): MatrixBlock => ({ kind: 'matrix', letter, title, rows: rows.map((unknown) => ({ unknown })), columns: columns.map((unknown) => ({ unknown })), at: (i, j) => out.behind(addressOf('K', rows[i].index + 1, columns[j].index + 1)), unit: out.unit, ...(out.factor ? { factor: out.factor } : {}) })
   const [f, r] = [all.filter((u) => u.free), all.filter((u) => !u.free)]
-  const blocks: Block[] = [words('K·D = P + R falls into two: the free rows, where no reaction acts, K_ff·D_f + K_fr·D_r = P_f; and the held rows, K_rf·D_f + K_rr·D_r = P_r + R, where the displacements are known.')]
+  const blocks: Block[] = [words('K·D = P + R falls into two: the free rows, where no reaction acts and the displacements are sought,'), parted('f'), words('and the held rows, where the displacements are known and the reactions are sought:'), parted('r')]
   if (f.length) blocks.push(part('K_ff', 'Free rows and columns: what is solved', f, f))
   if (f.length && r.length) blocks.push(part('K_fr', 'Forces in the free directions from held displacements', f, r), part('K_rf', 'Its mirror image: reactions from free displacements', r, f))
   if (r.length) blocks.push(part('K_rr', 'Held rows and columns', r, r))

@@ -136,6 +136,8 @@ function block(p: Pages, book: working.Ledger, b: working.Block, within?: string
       return gap(p, 3)
     case 'matrix':
       return matrix(p, book, b, within)
+    case 'equation':
+      return paragraph(p, [row(...formulaPieces(p.doc, b.left, 'letters'), space(4), run(p.doc, '=', 'math', 10.5), space(4), ...formulaPieces(p.doc, b.right, 'letters'))], { indent: 24, leading: 7 })
     case 'drawing':
       return held(p, book, b)
     case 'polynomial':

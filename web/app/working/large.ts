@@ -1,0 +1,180 @@
+import type { Unknown } from '@viga/core'
+
+/** How a large matrix lies in its window: the size of a cell, what is scrolled away, and the margins that stay. */
+export interface Lie {
+  /** px of a cell; wider than high where numbers are written in it. */
+  w: number
+  h: number
+  /** What is scrolled away, px. */
+  x: number
+  y: number
+  /** The window without its margins, px. */
+  width: number
+  height: number
+}
+
+/** Margins with the numbers of the unknowns, px. */
+export const LEFT = 38
+export const TOP = 27
+
+/** From this height on numbers are written into the cells. */
+export const WRITTEN = 17
+/** Cells are not drawn larger than this. */
+export const LARGEST_CELL = 19
+/** How much a step of zoom enlarges. */
+export const ZOOM = 1.6
+
+/** The width of a cell of such a height: square as a pattern, wide enough for a number where one is written. */
+export const widthOf = (h: number): number => (h >= WRITTEN ? 52 : h)
+
+/** The height of a cell at which the whole matrix is in the window; never so large that numbers must be written. */
+export const fitting = (rows: number, columns: number, width: number, height: number): number => Math.min(WRITTEN - 1, height / rows, width / columns)
+
+/** The first and the last of n cells of such a size that a window shows. */
+export function visible(n: number, cell: number, scrolled: number, window: number): [number, number] {
+  return [Math.max(0, Math.floor(scrolled / cell)), Math.min(n - 1, Math.floor((scrolled + window) / cell))]
+}
+
+/** The cell under a point of the window, its margins included; undefined on a margin or beyond the matrix. */
+export function cellUnder(lie: Lie, rows: number, columns: number, px: number, py: number): { row: number; column: number } | undefined {
+  const row = Math.floor((py - TOP + lie.y) / lie.h)
+  const column = Math.floor((px - LEFT + lie.x) / lie.w)
+  return px < LEFT || py < TOP || row < 0 || column < 0 || row >= rows || column >= columns ? undefined : { row, column }
+}
+
+/** Where to scroll so that what stood at a point of the window stays there when the cells become larger or smaller. */
+export const rescrolled = (scrolled: number, at: number, before: number, after: number): number => Math.max(0, ((scrolled + at) * after) / before - at)
+
+/** Every so many rows a number stands on the margin: 1, 2, 5, 10, 20 … so that they keep apart. */
+export function stride(cell: number, apart: number): number {
+  for (let power = 1; ; power *= 10) for (const step of [1, 2, 5]) if (step * power * cell >= apart) return step * power
+}
+
+/** What is painted: the entries by row, the words of one, and what is marked. */
+export interface Content {
+  rows: readonly Unknown[]
+  columns: readonly Unknown[]
+  /** Entries that are not 0 of a row: column and value. */
+  entries: (row: number) => readonly { column: number; value: number }[]
+  words: (value: number) => string
+  lit?: ReadonlySet<number>
+  cursor?: { row: number; column: number } | null
+}
+
+/** Colours and faces of the page. */
+export interface Look {
+  colour: (name: string) => string
+  cond: string
+  sans: string
+}
+
+type Ctx = Pick<CanvasRenderingContext2D, 'fillRect' | 'clearRect' | 'fillText' | 'strokeRect' | 'beginPath' | 'arc' | 'fill' | 'stroke' | 'moveTo' | 'lineTo' | 'rect' | 'clip' | 'save' | 'restore'> & { fillStyle: unknown; strokeStyle: unknown; lineWidth: number; font: string; textAlign: string; textBaseline: string; globalAlpha: number }
+
+/** Paints what the window shows: held rows and columns tinted, entries as points or as numbers, margins that stay. */
+export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, sans }: Look) {
+  const { rows, columns, cursor, lit } = content
+  const [r0, r1] = visible(rows.length, lie.h, lie.y, lie.height)
+  const [c0, c1] = visible(columns.length, lie.w, lie.x, lie.width)
+  const X = (j: number) => LEFT + j * lie.w - lie.x
+  const Y = (i: number) => TOP + i * lie.h - lie.y
+  const right = Math.min(LEFT + lie.width, X(columns.length))
+  const bottom = Math.min(TOP + lie.height, Y(rows.length))
+  c.clearRect(0, 0, LEFT + lie.width + 8, TOP + lie.height + 8)
+  c.save()
+  c.beginPath()
+  c.rect(LEFT, TOP, lie.width, lie.height)
+  c.clip()
+  const band = (name: string, alpha: number, i: number | undefined, j: number | undefined) => {
+    c.globalAlpha = alpha
+    c.fillStyle = colour(name)
+    if (i !== undefined) c.fillRect(LEFT, Y(i), right - LEFT, Math.max(lie.h, 1))
+    if (j !== undefined) c.fillRect(X(j), TOP, Math.max(lie.w, 1), bottom - TOP)
+    c.globalAlpha = 1
+  }
+  for (let i = r0; i <= r1; i++) if (!rows[i].free) band('held-hatch', 0.3, i, undefined)
+  for (let j = c0; j <= c1; j++) if (!columns[j].free) band('held-hatch', 0.3, undefined, j)
+  if (cursor) band('cedar-tint', 0.75, cursor.row, cursor.column)
+  const written = lie.h >= WRITTEN
+  c.font = `11.5px ${cond}`
+  c.textAlign = 'right'
+  c.textBaseline = 'middle'
+  for (let i = r0; i <= r1; i++) {
+    const inRow = lit?.has(rows[i].index)
+    for (const { column: j, value } of content.entries(i)) {
+      if (j < c0 || j > c1) continue
+      if (inRow && lit?.has(columns[j].index)) {
+        c.fillStyle = colour('cedar-tint')
+        c.fillRect(X(j), Y(i), lie.w, lie.h)
+      }
+      c.fillStyle = colour(written ? 'ink' : inRow && lit?.has(columns[j].index) ? 'cedar' : 'ink-2')
+      if (written) c.fillText(content.words(value), X(j) + lie.w - 5, Y(i) + lie.h / 2 + 0.5)
+      else c.fillRect(X(j), Y(i), Math.max(lie.w > 4 ? lie.w - 1 : lie.w, 1), Math.max(lie.h > 4 ? lie.h - 1 : lie.h, 1))
+    }
+  }
+  if (cursor && lie.h > 5) {
+    c.strokeStyle = colour('cedar')
+    c.lineWidth = 1.6
+    c.strokeRect(X(cursor.column) + 0.8, Y(cursor.row) + 0.8, lie.w - 1.6, lie.h - 1.6)
+  }
+  c.restore()
+  brackets(c, right, bottom, lie, colour('ink'))
+  margins(c, lie, content, [r0, r1], [c0, c1], { colour, cond, sans })
+}
+
+/** Square brackets at the edges of the window, with serifs where the matrix ends. */
+function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) {
+  c.strokeStyle = ink
+  c.lineWidth = 1.2
+  c.beginPath()
+  for (const [x, turn] of [[LEFT - 2, 1], [right + 2, -1]]) {
+    if (lie.y === 0) c.moveTo(x + 6 * turn, TOP - 1)
+    if (lie.y === 0) c.lineTo(x, TOP - 1)
+    else c.moveTo(x, TOP)
+    c.lineTo(x, bottom + 1)
+    if (bottom < TOP + lie.height || lie.height >= bottom - TOP) c.lineTo(x + 6 * turn, bottom + 1)
+  }
+  c.stroke()
+}
+
+/** The numbers of the unknowns: a circle round a free one, a square round a held one; where cells are small, every so many. */
+function margins(c: Ctx, lie: Lie, { rows, columns, cursor }: Content, [r0, r1]: [number, number], [c0, c1]: [number, number], { colour, sans }: Look) {
+  c.textAlign = 'center'
+  c.textBaseline = 'middle'
+  const mark = (u: Unknown, x: number, y: number, full: boolean, on: boolean) => {
+    c.font = `${on ? '600' : '500'} ${u.number > 999 ? 9 : 10}px ${sans}`
+    if (full) {
+      c.beginPath()
+      if (u.free) c.arc(x, y, u.number > 99 ? 10 : 8.5, 0, 7)
+      else c.rect(x - (u.number > 99 ? 10 : 8), y - 8, u.number > 99 ? 20 : 16, 16)
+      c.fillStyle = colour(on ? 'cedar-tint' : u.free ? 'cedar-tint' : 'sheet')
+      c.fill()
+      c.strokeStyle = colour(u.free ? 'cedar' : 'held')
+      c.lineWidth = on ? 1.8 : 1
+      c.stroke()
+    }
+    c.fillStyle = colour(u.free ? 'cedar-deep' : 'ink-2')
+    c.fillText(String(u.number), x, y + 0.5)
+  }
+  const along = (all: readonly Unknown[], [from, to]: [number, number], cell: number, place: (i: number) => [number, number], chosen: number | undefined, apart: number) => {
+    const every = stride(cell, apart)
+    const full = every === 1
+    for (let i = from; i <= to; i++) {
+      const [x, y] = place(i)
+      if (x < LEFT - 30 || y < TOP - 20 || x > LEFT + lie.width || y > TOP + lie.height) continue
+      if (i === chosen) mark(all[i], x, y, full, true)
+      else if ((all[i].number % every === 0 || full) && (chosen === undefined || Math.abs(i - chosen) * cell >= apart)) mark(all[i], x, y, full, false)
+    }
+  }
+  c.save()
+  c.beginPath()
+  c.rect(0, TOP, LEFT - 3, lie.height)
+  c.clip()
+  along(rows, [r0, r1], lie.h, (i) => [LEFT - 20, TOP + (i + 0.5) * lie.h - lie.y], cursor?.row, 16)
+  c.restore()
+  c.save()
+  c.beginPath()
+  c.rect(LEFT, 0, lie.width, TOP - 2)
+  c.clip()
+  along(columns, [c0, c1], lie.w, (j) => [LEFT + (j + 0.5) * lie.w - lie.x, TOP - 14], cursor?.column, lie.w >= 40 ? 20 : 26)
+  c.restore()
+}
