@@ -5,13 +5,21 @@ import { springs } from './assemble.js'
 import type { Dofs } from './dofs.js'
 import { add, sparse, type SparseSymmetric } from './sparse.js'
 
+/** What rigid members make follow from what, for whoever writes the solution out. */
+export interface Ties {
+  /** Free degrees of freedom that follow: the others they are so many times, and what elongations and settlements add in each case (m). */
+  ties: ReadonlyMap<number, { readonly terms: ReadonlyMap<number, number>; readonly constants: Float64Array }>
+  /** Where the axial force of each member is found, in order: by the equilibrium of a joint along a degree of freedom, there alone unknown or together with others. */
+  from: readonly { member: number; dof: number; alone: boolean }[]
+}
+
 /**
  * Axially rigid members as exact constraints: end less start along the member is what it is made too long by.
  * Degrees of freedom that follow from others are eliminated before the solve (D = T·y + d₀, Kₘ = TᵀKT); the axial forces
  * are the multipliers of the constraints, found from the equilibrium of the joints afterwards.
  * Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6 (constraints); Przemieniecki §6.
  */
-export interface RigidSystem {
+export interface RigidSystem extends Ties {
   matrix: SparseSymmetric
   /** Displacements of all free degrees of freedom from a right-hand side over them, by way of `solve` on the reduced system. */
   reduced(residual: Float64Array, solve: (b: Float64Array) => Float64Array): Float64Array
@@ -68,7 +76,7 @@ export function rigidSystem(s: Structure, dofs: Dofs, elements: readonly Element
     return e ? [...e.terms].map(([k, v]): [number, number] => [index.get(k)!, v]) : [[index.get(d)!, 1]]
   })
   const matrix = assemble(dofs, elements, share, independent.length)
-  const multipliers = multiplierSolver(all, pivots)
+  const { multipliers, order } = multiplierSolver(all, pivots)
   const { openMembers, openDofs } = leftOpen(all, members, redundant, multipliers, dofs)
 
   const expand = (y: Float64Array) => {
@@ -81,6 +89,8 @@ export function rigidSystem(s: Structure, dofs: Dofs, elements: readonly Element
     matrix,
     expand,
     open: openMembers,
+    ties: expressions,
+    from: order.map(({ row, dof, alone }) => ({ member: members[row], dof, alone })),
     reduced(residual, solve) {
       const b = new Float64Array(independent.length)
       share.forEach((terms, d) => terms.forEach(([i, k]) => (b[i] += k * residual[d])))
@@ -221,13 +231,16 @@ function multiplierSolver(all: Row[], pivots: Map<number, number>) {
   }
   const rest = [...pivots.keys()].filter((r) => !solved.has(r))
   const restDofs = [...at.keys()].filter((d) => !done.has(d))
-  return (lacking: { readonly [dof: number]: number }): Map<number, number> => {
+  const together = rest.map((row) => ({ row, dof: restDofs.find((d) => Math.abs(all[row].get(d) ?? 0) > CANCELLED) ?? pivots.get(row)!, alone: false }))
+  const order = [...steps.map((s) => ({ ...s, alone: true })), ...together]
+  const multipliers = (lacking: { readonly [dof: number]: number }): Map<number, number> => {
     const N = new Map<number, number>()
     const known = (dof: number) => at.get(dof)!.reduce((sum, r) => sum + (N.has(r) ? all[r].get(dof)! * N.get(r)! : 0), 0)
     for (const { dof, row } of steps) N.set(row, ((lacking[dof] ?? 0) - known(dof)) / all[row].get(dof)!)
     if (rest.length) gauss(restDofs.map((d) => rest.map((r) => all[r].get(d) ?? 0)), restDofs.map((d) => (lacking[d] ?? 0) - known(d))).forEach((v, i) => N.set(rest[i], v))
     return N
   }
+  return { multipliers, order }
 }
 
 /** Solves a small dense system by elimination with row exchange. */
@@ -253,7 +266,7 @@ function gauss(A: number[][], b: number[]): number[] {
 }
 
 /** Members and reactions that a self-equilibrated set of tensions can change at will. */
-function leftOpen(all: Row[], members: number[], redundant: number[], multipliers: ReturnType<typeof multiplierSolver>, dofs: Dofs) {
+function leftOpen(all: Row[], members: number[], redundant: number[], multipliers: ReturnType<typeof multiplierSolver>['multipliers'], dofs: Dofs) {
   const openMembers = new Set<number>()
   const openDofs = new Set<number>()
   for (const r of redundant) {

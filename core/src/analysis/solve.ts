@@ -7,7 +7,7 @@ import { factor, type Factorisation } from './factor.js'
 import { mechanismError } from './mechanism.js'
 import { sprungRigidLoad } from './sprung-rigid.js'
 import { slab } from './slab.js'
-import { rigidSystem, type RigidSystem } from './rigid.js'
+import { rigidSystem, type RigidSystem, type Ties } from './rigid.js'
 
 /** A member's element with everything the Working shows of it. */
 export interface SolvedElement extends Element {
@@ -50,6 +50,8 @@ export interface Solution {
   /** Nothing happens along a beam, and the person leaves its axial unknowns out. */
   bendingOnly: boolean
   digitsLost: number
+  /** With axially rigid members: what follows from what. */
+  rigid?: Ties
   /** Axially rigid members whose force equilibrium leaves undetermined; it is NaN in every case. */
   open: number[]
 }
@@ -89,7 +91,7 @@ export function solve(s: Structure): SolveResult {
     cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start, rigid) })
   }
   const combinations = s.combinations.map((c) => superpose(s, cases, c))
-  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, numbers: dofs.list.map((_, i) => i + 1), bendingOnly: false, digitsLost: factorisation.digitsLost, open: rigid?.open ?? [] } }
+  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, numbers: dofs.list.map((_, i) => i + 1), bendingOnly: false, digitsLost: factorisation.digitsLost, open: rigid?.open ?? [], ...(rigid ? { rigid: { ties: rigid.ties, from: rigid.from } } : {}) } }
 }
 
 /** A factorisation with the roads from degrees of freedom to its unknowns and back. */

@@ -1,6 +1,8 @@
 import type { ProblemUnits } from '../quantity/units.js'
-import { wholeStiffness } from '../analysis/assemble.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { addressOf } from './address.js'
+import { structureRows } from './origins/stiffness.js'
+import { prescribed, rightSide, tiedOf, tiedStiffness } from './tied.js'
 import { entryScale, inOrder, unknowns, vectorScale, type Unknown } from './matrices.js'
 
 /** The equations K_ff·D_f = P_f − K_fr·D_r, as numbered, in coherent units. */
@@ -44,32 +46,35 @@ export const BY_HAND = 12
 const CANCELLED = 1e-13
 
 /**
- * The free equations of a case, prescribed displacements on the known side. Undefined with axially rigid members, whose
- * unknowns follow from one another.
+ * The free equations of a case, prescribed displacements on the known side; with axially rigid members those of the
+ * unknowns that the others follow from.
  */
-export function equations(solution: Solution, units: ProblemUnits, action: ActionSolution): Equations | undefined {
-  if (solution.structure.members.some((m) => m.axiallyRigid)) return undefined
-  const all = unknowns(solution)
-  const free = inOrder(all.filter((u) => u.free))
+export function equations(solution: Solution, units: ProblemUnits, action: ActionSolution): Equations {
+  const tied = tiedOf(solution)
+  const free = inOrder(unknowns(solution).filter((u) => u.free && (!tied || tied.independent.has(u.index))))
   const scale = entryScale(units)
-  const K = wholeStiffness(solution.dofs, solution.elements)
-  const value = (r: Unknown, c: Unknown) => K[r.index][c.index] * scale(r.component === 'rotation', c.component === 'rotation')
-  const { force, displacement } = vectorScale(units)
-  const right = free.map((r) => {
-    let sum = action.load[r.index] * force(r.component === 'rotation')
-    for (const c of all) if (!c.free) sum -= value(r, c) * action.D[c.index] * displacement(c.component === 'rotation')
-    return sum
-  })
-  return { unknowns: free, K: free.map((r) => free.map((c) => value(r, c))), right }
+  const rows = structureRows(solution)
+  const value = (r: Unknown, c: Unknown) => (tied ? tiedStiffness(solution, r.index, c.index) : (rows[r.index].get(c.index) ?? 0)) * scale(r.component === 'rotation', c.component === 'rotation')
+  const { force } = vectorScale(units)
+  return { unknowns: free, K: free.map((r) => free.map((c) => value(r, c))), right: free.map((r) => rightSide(solution, action, r.index) * force(r.component === 'rotation')) }
+}
+
+/** Whether anything is prescribed, or unknowns are tied together: then the right-hand side is not P itself. */
+export const isGathered = (solution: Solution, action: ActionSolution): boolean => solution.rigid !== undefined || prescribed(solution, action).size > 0
+
+/** The address of an entry of the equations as they are begun with, by degree of freedom; without a column that of the right-hand side. */
+export function equationAddress(solution: Solution, action: ActionSolution, row: number, column?: number): string {
+  if (column === undefined) return addressOf(isGathered(solution, action) ? 'P-free' : 'P', row + 1)
+  return addressOf(solution.rigid ? 'K-tied' : 'K', row + 1, column + 1)
 }
 
 /**
  * Gauss elimination of the free equations, step by step, in the order of the numbers and without exchange: K is positive
  * definite, so every pivot is greater than zero. Source: Kassimali, Matrix Analysis of Structures, §2.4.
- * @returns undefined for more than BY_HAND unknowns, for none, or with axially rigid members
+ * @returns undefined for more than BY_HAND unknowns, or for none
  */
 export function gaussElimination(solution: Solution, units: ProblemUnits, action: ActionSolution): Elimination | undefined {
-  const start = solution.dofs.free > 2 * BY_HAND ? undefined : equations(solution, units, action)
+  const start = (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND ? undefined : equations(solution, units, action)
   if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   let K = start.K.map((r) => [...r])

@@ -1,5 +1,5 @@
 export * from './matrices.js'
-export { BY_HAND, equations, gaussElimination, type BackLine, type Elimination, type EliminationStep, type Equations } from './elimination.js'
+export { BY_HAND, equationAddress, equations, gaussElimination, type BackLine, type Elimination, type EliminationStep, type Equations } from './elimination.js'
 export { entryWords, FIGURES, inFigures, readingOf, type FactorChoice, type Reading } from './reading.js'
 export { isBeam } from './beam.js'
 export { factored, type Factored } from './ldl.js'

@@ -1,5 +1,6 @@
 import type { ProblemUnits } from '../quantity/units.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { tiedOf } from './tied.js'
 import { BY_HAND, equations, less, type Equations } from './elimination.js'
 
 /** K = L·D·Lᵀ of the free equations, with what a right-hand side becomes on its way through: rows and columns as numbered. */
@@ -16,10 +17,10 @@ export interface Factored {
 /**
  * The factorisation the solver makes, written out: lᵢⱼ = (Kᵢⱼ − Σ lᵢₖ·lⱼₖ·dₖ)/dⱼ, dⱼ = Kⱼⱼ − Σ lⱼₖ²·dₖ.
  * Source: Bathe, Finite Element Procedures, §8.2.
- * @returns undefined for more than BY_HAND unknowns, for none, or with axially rigid members
+ * @returns undefined for more than BY_HAND unknowns, or for none
  */
 export function factored(solution: Solution, units: ProblemUnits, action: ActionSolution): Factored | undefined {
-  const start = solution.dofs.free > 2 * BY_HAND ? undefined : equations(solution, units, action)
+  const start = (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND ? undefined : equations(solution, units, action)
   if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   const L: number[][] = start.K.map((_, i) => start.K.map((__, j) => (i === j ? 1 : 0)))

@@ -9,7 +9,7 @@ import type { StepProps } from './step'
 export function EliminationView({ solution, action, units }: StepProps) {
   const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
   const [at, setAt] = useState(0)
-  const { open, ledger, reading } = useBook()
+  const { open, reading } = useBook()
   if (!e) return null
   const last = e.steps.length
   const shown = Math.min(at, last)
@@ -17,8 +17,7 @@ export function EliminationView({ solution, action, units }: StepProps) {
   const step = shown === 0 ? undefined : e.steps[shown - 1]
   const { unknowns } = e.start
   const n = unknowns.length
-  const settles = ledger.context.action.D.some((v, i) => i >= n && v !== 0)
-  const addressIn = (s: number, i: number, j: number) => (s > 0 ? working.addressOf('row', s, i + 1, j + 1) : j === n ? working.addressOf(settles ? 'P-free' : 'P', unknowns[i].index + 1) : working.addressOf('K', unknowns[i].index + 1, unknowns[j].index + 1))
+  const addressIn = (s: number, i: number, j: number) => (s > 0 ? working.addressOf('row', s, i + 1, j + 1) : working.equationAddress(solution, action, unknowns[i].index, j === n ? undefined : unknowns[j].index))
   return (
     <section className="elimination" aria-label="Elimination">
       <div className="matrix-head">

@@ -57,7 +57,6 @@ export function StepView({ step, solution }: { step: working.Step; solution: Sol
 function ByHand({ blocks, children }: { blocks: readonly working.Block[]; children: ReactNode }) {
   const store = useSheetStore()
   const way = useSheet((s) => working.byHandOf(s.problem))
-  if (blocks.length === 0) return null
   return (
     <>
       <div className="numbering by-hand" role="radiogroup" aria-label="By hand">
@@ -79,7 +78,9 @@ const whole = (p: working.Passage) => p.blocks.findIndex((b) => b.kind === 'matr
 function Passages({ all, step, solution }: { all: readonly working.Passage[]; step: working.StepKey; solution: Solution }) {
   const { ledger } = useBook()
   const { action, units } = ledger.context
-  return all.map((p, i) => (
+  // on the page what comes out stands before the way there
+  const inOrder = [...all.filter((p) => !p.byHand), ...all.filter((p) => p.byHand)]
+  return inOrder.map((p, i) => (
     <section key={i}>
       {p.title && <h2 className="sub">{p.title}</h2>}
       {step === 'assembly' ? (
@@ -88,13 +89,10 @@ function Passages({ all, step, solution }: { all: readonly working.Passage[]; st
           <AssemblyView solution={solution} action={action} units={units} />
           <Blocks blocks={p.blocks.slice(whole(p) + 1)} />
         </>
-      ) : step === 'solution' ? (
-        <>
-          <Blocks blocks={p.blocks.filter((b) => b.kind === 'table' || b === p.blocks[0])} />
-          <ByHand blocks={p.blocks.slice(1).filter((b) => b.kind !== 'table')}>
-            <EliminationView solution={solution} action={action} units={units} />
-          </ByHand>
-        </>
+      ) : p.byHand ? (
+        <ByHand blocks={p.blocks}>
+          <EliminationView solution={solution} action={action} units={units} />
+        </ByHand>
       ) : (
         <Blocks blocks={p.blocks} />
       )}

@@ -1,5 +1,5 @@
 import * as D from '../../quantity/dimension.js'
-import { gaussElimination, type Elimination } from '../elimination.js'
+import { equationAddress, gaussElimination, type Elimination } from '../elimination.js'
 import { minus, over, sum, times, type Formula, type Letter } from '../expression.js'
 import { formula, index, pair, type Context, type Kind } from './kind.js'
 import { stiffnessDimension } from './stiffness.js'
@@ -17,7 +17,7 @@ function after(c: Context, step: number, i: number, j: number): Letter {
   if (step > 0) return c.letter('row', step, i + 1, j + 1)
   const { unknowns } = eliminationOf(c)!.start
   const n = unknowns.length
-  return j === n ? c.letter('P-free', unknowns[i].index + 1) : c.letter('K', unknowns[i].index + 1, unknowns[j].index + 1)
+  return c.letter(...equationAddress(c.solution, c.action, unknowns[i].index, j === n ? undefined : unknowns[j].index).split('/'))
 }
 
 /**

@@ -1,4 +1,5 @@
 import * as D from '../../quantity/dimension.js'
+import { equationAddress } from '../elimination.js'
 import { factored, type Factored } from '../ldl.js'
 import { minus, over, power, sum, times, type Formula } from '../expression.js'
 import { formula, index, pair, type Context, type Kind } from './kind.js'
@@ -27,7 +28,8 @@ const atRow =
 /** The dimension of a quotient of two stiffnesses in one column: between a turn and a translation a length. */
 const ratio = (f: Factored, i: number, j: number) => D.divide(stiffnessDimension(turns(f, i), turns(f, j)), stiffnessDimension(turns(f, j), turns(f, j)))
 
-const K = (c: Context, f: Factored, i: number, j: number) => c.letter('K', f.start.unknowns[i].index + 1, f.start.unknowns[j].index + 1)
+const K = (c: Context, f: Factored, i: number, j: number) => c.letter(...equationAddress(c.solution, c.action, f.start.unknowns[i].index, f.start.unknowns[j].index).split('/'))
+const P = (c: Context, f: Factored, i: number) => c.letter(...equationAddress(c.solution, c.action, f.start.unknowns[i].index).split('/'))
 
 /** Columns before j in which rows i and j of L both stand. */
 const shared = (f: Factored, i: number, j: number) => Array.from({ length: j }, (_, k) => k).filter((k) => f.L[i][k] !== 0 && f.L[j][k] !== 0)
@@ -59,7 +61,7 @@ export const FACTORED: Record<string, Kind> = {
       symbol: { letter: 'z', sub: String(number(f, i)) },
       si: f.z[i] / c.coherent(1, dimension),
       dimension,
-      origin: () => formula(sum(c.letter('P-free', f.start.unknowns[i].index + 1), ...Array.from({ length: i }, (_, k) => k).filter((k) => f.L[i][k] !== 0 && f.z[k] !== 0).map((k) => minus(times(c.letter('ldl-l', i + 1, k + 1), c.letter('ldl-z', k + 1))))))(),
+      origin: () => formula(sum(P(c, f, i), ...Array.from({ length: i }, (_, k) => k).filter((k) => f.L[i][k] !== 0 && f.z[k] !== 0).map((k) => minus(times(c.letter('ldl-l', i + 1, k + 1), c.letter('ldl-z', k + 1))))))(),
     }
   }),
   'ldl-y': atRow((c, f, i) => {

@@ -4,7 +4,9 @@ import { minus, number, over, sum, times, type Formula } from '../expression.js'
 import { backSubstituted, eliminated } from './eliminated.js'
 import { endNumber, formula, index, type Context, type Found, type Kind } from './kind.js'
 import { loadsOf, selfWeightOf } from './loads.js'
-import { sharers, turnLetter } from './stiffness.js'
+import { turnLetter } from './stiffness.js'
+import { tiedOf } from '../tied.js'
+import { following, rigidEndForce } from './tied.js'
 import { superposed } from './superposed.js'
 
 const dofOf = (c: Context, at: string | undefined) => {
@@ -67,10 +69,8 @@ export function neighbours(c: Context, i: number): number[] {
   return [...out].sort((a, b) => a - b)
 }
 
-/** Whether the solver finds displacements with conditions besides the equations: rigid members keep their lengths. */
-const isRigid = (c: Context) => c.solution.structure.members.some((m) => m.axiallyRigid)
-
-const rigidWords = 'Found together with the others from the equations and the condition that the axially rigid members keep their lengths.'
+/** Whether rigid members tie unknowns together. */
+const isRigid = (c: Context) => c.solution.rigid !== undefined
 
 /** What the equations are made of, what they yield, and what follows: loads, displacements, end forces, reactions. */
 export const SOLUTION: Record<string, Kind> = {
@@ -95,14 +95,6 @@ export const SOLUTION: Record<string, Kind> = {
       },
     }
   }),
-  /** The right-hand side of a free equation, with the prescribed displacements on it. */
-  'P-free': (c, at) => {
-    const d = dofOf(c, at)
-    if (!d?.free) return undefined
-    const held = neighbours(c, d.i).filter((j) => j >= c.solution.dofs.free && c.action.D[j] !== 0)
-    const si = held.reduce((v, j) => v - stiffness(c, d.i, j) * c.action.D[j], c.action.load[d.i])
-    return { symbol: { letter: 'P̄', sub: d.number }, si, dimension: forceDimension(d.turns), origin: () => formula(sum(c.letter('P', at), ...held.map((j) => minus(times(c.letter('K', at, j + 1), c.letter('D', j + 1))))), 'The settlements of the supports stand on the known side.')() }
-  },
   row: eliminated,
   D: superposed('D', (c, at) => {
     const d = dofOf(c, at)
@@ -151,12 +143,6 @@ export const SOLUTION: Record<string, Kind> = {
   }),
 }
 
-const stiffness = (c: Context, i: number, j: number) => {
-  const { members, spring } = sharers(c.solution, i, j)
-  const hold = spring ? c.solution.structure.supports.find((p) => p.node === spring.node)!.hold[COMPONENTS[spring.component]] : 0
-  return members.reduce((v, m) => v + c.solution.elements[m.index].global[6 * m.r + m.c], typeof hold === 'number' ? hold : 0)
-}
-
 /** End forces of the members at a joint, turned to its axes. */
 const atJoint = (c: Context, i: number): Formula[] =>
   c.solution.elements.flatMap((e, k) => {
@@ -173,18 +159,27 @@ function loaded(c: Context, d: NonNullable<ReturnType<typeof dofOf>>): ReturnTyp
 
 function displacement(c: Context, at: string, d: NonNullable<ReturnType<typeof dofOf>>): ReturnType<Found['origin']> {
   if (!d.free) return c.action.D[d.i] === 0 ? { kind: 'stated', words: `The support at ${d.joint.id} holds it.` } : formula(c.letter('settlement', d.joint.id, COMPONENTS.indexOf(d.component)))()
-  if (isRigid(c)) return { kind: 'solved', words: rigidWords }
+  const follows = following(c, d.i)
+  if (follows) return formula(follows, 'It follows from others, since rigid members keep their lengths.')()
   const by = backSubstituted(c, d.i)
   if (by) return formula(by, 'From the last equation upward: each has one unknown more than the one below it.')()
   // too many to be written out: the unknown's own equation, with the others as found
+  if (isRigid(c)) return ownTiedEquation(c, d.i)
   const row = neighbours(c, d.i).filter((j) => j !== d.i && c.action.D[j] !== 0)
   return formula(over(sum(c.letter('P', at), ...row.map((j) => minus(times(c.letter('K', at, j + 1), c.letter('D', j + 1))))), c.letter('K', at, at)), 'Found together with the others; here its own equation, with the others put in.')()
+}
+
+/** The gathered equation of an unknown, with the others as found. */
+function ownTiedEquation(c: Context, i: number): ReturnType<Found['origin']> {
+  const others = [...tiedOf(c.solution)!.independent].filter((j) => j !== i && c.action.D[j] !== 0 && c.value('K-tied', i + 1, j + 1) !== 0)
+  return formula(over(sum(c.letter('P-free', i + 1), ...others.map((j) => minus(times(c.letter('K-tied', i + 1, j + 1), c.letter('D', j + 1))))), c.letter('K-tied', i + 1, i + 1)), 'Found together with the others; here its own equation, with the others put in.')()
 }
 
 function endForce(c: Context, i: number, id: string, r: number): ReturnType<Found['origin']> {
   const e = c.solution.elements[i]
   const m = c.solution.structure.members[i]
-  if (m.axiallyRigid && r % 3 === 0) return { kind: 'solved', words: c.solution.open.includes(i) ? 'Equilibrium leaves this force open: the supports and loads of a chain of rigid members do not settle it.' : `From the equilibrium of the joints: ${id} neither lengthens nor shortens, so its force follows from no product of k and d.` }
+  const balanced = m.axiallyRigid && r % 3 === 0 ? rigidEndForce(c, i, id, r) : undefined
+  if (balanced) return balanced
   if (m.releases[r] === true) return { kind: 'stated', words: `${['N', 'V', 'M'][r % 3]} is released at this end of ${id}.` }
   if (m.bar && r % 3 !== 0) return { kind: 'stated', words: `${id} carries axial force alone.` }
   const terms = [0, 1, 2, 3, 4, 5].flatMap((k): Formula[] => {

@@ -17,6 +17,8 @@ export interface Step {
 /** A part of a step, of one member where it has one. */
 export interface Passage {
   title?: string
+  /** The equations solved row by row: a page may let them be walked through. */
+  byHand?: boolean
   /** The member it speaks of, by index. */
   member?: number
   blocks: Block[]

@@ -3,7 +3,9 @@ import { formatNumber } from '../../quantity/format.js'
 import type { Context } from '../origins/kind.js'
 import { addressOf } from '../address.js'
 import { byHandOf } from '../by-hand.js'
-import { BY_HAND } from '../elimination.js'
+import { BY_HAND, equationAddress, isGathered } from '../elimination.js'
+import { tiedOf } from '../tied.js'
+import { MANY } from './model.js'
 import { symbolText } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
 import { readingOf } from '../reading.js'
@@ -93,30 +95,60 @@ function takenApart(c: Context, n: number, marks: Mark[]): Block[] {
   ]
 }
 
+/** Numbers whose formulas are written out line by line, where they are few. */
+const FEW = 6
+
+/** What the equations are gathered from where unknowns are tied, and what stands on their right-hand sides. */
+function gathered(c: Context, sought: readonly Unknown[]): Block[] {
+  if (!eliminationOf(c) || !isGathered(c.solution, c.action)) return []
+  const start = (i: number, j?: number) => equationAddress(c.solution, c.action, sought[i].index, j === undefined ? undefined : sought[j].index)
+  const pairs = sought.flatMap((_, i) => sought.slice(i).map((__, k) => start(i, i + k)))
+  return [
+    ...(c.solution.rigid && sought.length <= FEW ? [{ kind: 'lines' as const, title: 'Gathered from all that moves along', addresses: pairs }] : []),
+    { kind: 'lines', title: 'The right-hand sides', addresses: sought.map((_, i) => start(i)) },
+  ]
+}
+
+/** The equations themselves, then their solution by hand. */
+function byHand(c: Context, sought: readonly Unknown[]): Block[] {
+  if (!eliminationOf(c)) return []
+  const n = sought.length
+  const marks: Mark[] = sought.map((unknown) => ({ unknown }))
+  const start = (i: number, j?: number) => equationAddress(c.solution, c.action, sought[i].index, j === undefined ? undefined : sought[j].index)
+  const equations: Block = { kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns: [...marks, { words: 'P' }], at: (i, j) => (j === n ? start(i) : start(i, j)), unit: units(c) }
+  return [equations, ...(byHandOf(c.problem) === 'ldl' ? takenApart(c, n, marks) : rowByRow(c, sought, marks))]
+}
+
+/** Gauss: the equations after each pivot, and back from the last. */
+function rowByRow(c: Context, sought: readonly Unknown[], marks: Mark[]): Block[] {
+  const steps = eliminationOf(c)!.steps.flatMap((s, k): Block[] =>
+    s.factors.length === 0 ? [] : [{ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${sought[k].number} is cleared below its pivot`, rows: marks, columns: [...marks, { words: 'P' }], at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) }],
+  )
+  return [...steps, { kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...sought].reverse().map((u) => addressOf('D', u.index + 1)) }]
+}
+
+/** How many equations there are, what stands on their known side, and how they are solved. */
+function solvedHow(c: Context, sought: number): string {
+  const settles = c.solution.dofs.list.some((d, i) => !d.free && c.action.D[i] !== 0)
+  const count = `${sought} ${sought === 1 ? 'equation for one unknown' : `equations for ${sought} unknowns`}`
+  const what = c.solution.rigid ? `With what follows from other unknowns put in, the free rows of K·D = P are gathered into ${count}` : `The free rows of K·D = P are ${count}`
+  return `${what}${settles ? ', with the settlements on the known side' : ''}. They are solved by LDLᵀ${eliminationOf(c) ? '; the same by hand, row by row, follows' : sought > BY_HAND ? `; by hand they are written out for up to ${BY_HAND} unknowns` : ''}.`
+}
+
 export const solution: StepMaker = ({ context: c }) => {
   const all = inOrder(unknowns(c.solution))
   const free = all.filter((u) => u.free)
-  const e = eliminationOf(c)
-  const settles = all.some((u) => !u.free && c.action.D[u.index] !== 0)
-  const blocks: Block[] = [words(`The free rows of K·D = P are ${free.length} ${free.length === 1 ? 'equation for one unknown' : `equations for ${free.length} unknowns`}${settles ? ', with the settlements on the known side' : ''}. They are solved by LDLᵀ${e ? '; the same by hand, row by row, follows' : free.length > BY_HAND ? `; by hand they are written out for up to ${BY_HAND} unknowns` : ''}.`)]
-  const marks: Mark[] = free.map((unknown) => ({ unknown }))
-  const columns: Mark[] = [...marks, { words: 'P' }]
-  const n = free.length
-  if (e) {
-    const settled = (i: number) => addressOf(settles ? 'P-free' : 'P', free[i].index + 1)
-    blocks.push({ kind: 'matrix', letter: 'K|P', title: 'The equations, their right-hand sides last', rows: marks, columns, at: (i, j) => (j === n ? settled(i) : addressOf('K', free[i].index + 1, free[j].index + 1)), unit: units(c) })
-    if (byHandOf(c.problem) === 'ldl') blocks.push(...takenApart(c, free.length, marks))
-    else e.steps.forEach((s, k) => {
-      if (s.factors.length === 0) return
-      blocks.push({ kind: 'matrix', letter: 'K|P', title: `After step ${k + 1}: column ${free[k].number} is cleared below its pivot`, rows: marks, columns, at: (i, j) => addressOf('row', k + 1, i + 1, j + 1), unit: units(c) })
-    })
-    if (byHandOf(c.problem) === 'gauss') blocks.push({ kind: 'lines', title: 'Back, from the last equation to the first', addresses: [...free].reverse().map((u) => addressOf('D', u.index + 1)) })
-  }
+  const tied = tiedOf(c.solution)
+  const sought = tied ? free.filter((u) => tied.independent.has(u.index)) : free
+  const following = tied ? free.filter((u) => !tied.independent.has(u.index)) : []
+  const walked = byHand(c, sought)
+  const blocks: Block[] = []
+  if (following.length && following.length <= MANY) blocks.push({ kind: 'lines', title: 'What follows from them', addresses: following.map((u) => addressOf('D', u.index + 1)) })
   const most = (turns: boolean) => Math.max(0, ...free.map((u) => ((u.component === 'rotation') === turns ? Math.abs(c.action.D[u.index]) : 0)))
   const told = (u: Unknown) => (c.solution.dofs.angle[c.node(u.node)] !== 0 && u.component !== 'rotation' ? alongOwn(u, c) : displacementWords(u, c.action.D[u.index], c.display, 1e-9 * most(u.component === 'rotation')))
   // with the EI of all taken out of K, displacements are found as so many over EI
   const common = readingOf(c.problem).factor === 'common' ? c.entry('common') : undefined
   const times = common ? [`D·${symbolText(common.symbol)}`] : []
   blocks.push({ kind: 'table', title: 'Displacements', head: ['', ...times, 'D', 'meaning'], rows: all.filter((u) => u.free || c.action.D[u.index] !== 0).map((u): Cell[] => [{ unknown: u }, ...times.map((): Cell => ({ at: addressOf('times-common', 'D', u.index + 1) })), { at: addressOf('D', u.index + 1) }, told(u)]) })
-  return { key: 'solution', title: 'Solution', why: 'The free equations have as many unknowns as rows: they are solved for the displacements.', passages: [{ blocks }] }
+  return { key: 'solution', title: 'Solution', why: 'The free equations have as many unknowns as rows: they are solved for the displacements.', passages: [{ blocks: [words(solvedHow(c, sought.length)), ...gathered(c, sought)] }, ...(walked.length ? [{ byHand: true, blocks: walked }] : []), { blocks }] }
 }

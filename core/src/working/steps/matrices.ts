@@ -47,7 +47,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
     { kind: 'lines', addresses: [...(c.solution.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)), ...(m.bar ? [] : [addressOf('EI', m.id)]), ...(m.GAs > 0 ? [addressOf('phi', m.id)] : []), ...(out.factor ? [out.factor] : [])] },
   ]
   const condensed = e.released.length > 0
-  if (m.axiallyRigid) blocks.push(words('It keeps its length: no EA/L enters its stiffness. The unknowns at its two ends follow from one another, and its axial force is what the equilibrium of the joints asks for.'))
+  if (m.axiallyRigid) blocks.push(words('It keeps its length: no EA/L enters its stiffness. Unknowns at its two ends follow from one another, and its axial force is what the equilibrium of the joints asks for.'))
   blocks.push(stiff(condensed ? 'k°' : 'k', condensed ? 'In member axes, both ends rigid' : 'In member axes', condensed ? 'own' : 'k', [], plain, { letters: true }))
   e.released.forEach((r, step) => {
     const spring = typeof m.releases[r] === 'number'

@@ -3,6 +3,8 @@ import { determinacy } from '../../statics/determinacy.js'
 import { listed } from '../../structure/resolve.js'
 import { addressOf } from '../address.js'
 import { inOrder, unknowns } from '../matrices.js'
+import type { Context } from '../origins/kind.js'
+import { following } from '../origins/tied.js'
 import type { Block, Cell, StepMaker, TableBlock } from './blocks.js'
 
 const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
@@ -40,7 +42,8 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
 }
 
 /** The degrees of freedom with their numbers, joint by joint. */
-export const degreesOfFreedom: StepMaker = ({ context: { solution } }) => {
+export const degreesOfFreedom: StepMaker = ({ context }) => {
+  const { solution } = context
   const { structure: s, dofs } = solution
   const all = unknowns(solution)
   const numbered = inOrder(all)
@@ -60,10 +63,25 @@ export const degreesOfFreedom: StepMaker = ({ context: { solution } }) => {
           words(`${free === 1 ? 'One is' : `${free} are`} free and found by solving; ${held} ${held === 1 ? 'is' : 'are'} held by supports.`),
           ...(spinning.length ? [words(`Every member end at ${listed(spinning)} is hinged, so ${spinning.length > 1 ? 'their' : 'its'} rotation is no unknown: it is left out and has no value.`)] : []),
           { kind: 'table', head: ['Joint', 'x', 'y', ...(truss ? [] : ['rotation'])], rows },
+          ...tiesOf(context),
         ],
       },
     ],
   }
+}
+
+/** More equations than this are not listed one below the other. */
+export const MANY = 40
+
+/** What rigid members make follow from what. */
+function tiesOf(c: Context): Block[] {
+  const { rigid, dofs } = c.solution
+  if (!rigid || rigid.ties.size === 0) return []
+  const free = inOrder(unknowns(c.solution)).filter((u) => u.free)
+  const follows = free.filter((u) => rigid.ties.has(u.index))
+  const left = free.length - follows.length
+  const said = words(`Members that keep their length tie unknowns together: ${follows.length} of the ${dofs.free} free ones ${follows.length === 1 ? 'follows' : 'follow'} from others, so that ${left === 0 ? 'none is' : left === 1 ? 'one is' : `${left} are`} left to be solved for.`)
+  return [said, ...(follows.length > MANY ? [] : follows.map((u): Block => ({ kind: 'equation', left: c.letter('D', u.index + 1), right: following(c, u.index)! })))]
 }
 
 /** Turned supports and springs; no step where there are none. */
