@@ -43,7 +43,7 @@ export function ledger(solution: Solution, units: ProblemUnits, action: ActionSo
     if (known.has(address)) return known.get(address)
     const [kind, ...parts] = address.split('/').map(decode)
     const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
-    const it = found && { found, entry: { address, symbol: found.symbol, value: coherent(found.exact ? found.si : rounded(kind, found.si, found.dimension), found.dimension), unit: coherentUnitName(units, found.dimension), dimension: found.dimension } }
+    const it = found && { found, entry: { address, symbol: found.symbol, value: coherent(found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension), found.dimension), unit: coherentUnitName(units, found.dimension), dimension: found.dimension } }
     known.set(address, it)
     return it
   }

@@ -45,7 +45,7 @@ describe('the working', () => {
     }
   })
   it('solves its own equations: K·D = P on the free rows', () => {
-    const { K, right, unknowns } = working.equations(s, units, action)!
+    const { K, right, unknowns } = working.equations(s, units, action)
     const D = unknowns.map((u) => book.entry(working.addressOf('D', u.index + 1))!.value)
     right.forEach((p, i) => expect(K[i].reduce((t, k, j) => t + k * D[j], 0)).toBeCloseTo(p, 6))
   })

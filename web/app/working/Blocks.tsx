@@ -30,7 +30,7 @@ export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; w
         return <Table key={i} block={b} />
       case 'equation':
         return (
-          <div key={i} className="formula-block">
+          <div key={i} className="formula-block equation">
             <Formula tex={working.equationLatex(b)} plain={`${working.formulaText(b.left)} = ${working.formulaText(b.right)}`} />
           </div>
         )

@@ -39,6 +39,7 @@ export const eliminated: Kind = (c, stepPart, row, column) => {
     symbol: { letter: `${j === n ? 'P' : 'K'}${primes}`, sub: j === n ? String(number(i)) : pair(number(i), number(j)) },
     si: (j === n ? right[i] : K[i][j]) / c.coherent(1, dimension),
     dimension,
+    acts: j === n,
     origin: () => {
       const k = step - 1
       if (i <= k) return formula(after(c, step - 1, i, j), 'The rows down to the pivot stay as they are.')()

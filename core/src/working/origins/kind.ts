@@ -30,6 +30,8 @@ export interface Found {
   dimension: Dimension
   /** Stated, not computed: never 0 but for rounding. */
   exact?: boolean
+  /** A force that stands among stiffnesses: 0 but for rounding when it is so against the forces. */
+  acts?: boolean
   origin: () => Origin
 }
 

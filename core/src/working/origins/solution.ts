@@ -160,7 +160,7 @@ function loaded(c: Context, d: NonNullable<ReturnType<typeof dofOf>>): ReturnTyp
 function displacement(c: Context, at: string, d: NonNullable<ReturnType<typeof dofOf>>): ReturnType<Found['origin']> {
   if (!d.free) return c.action.D[d.i] === 0 ? { kind: 'stated', words: `The support at ${d.joint.id} holds it.` } : formula(c.letter('settlement', d.joint.id, COMPONENTS.indexOf(d.component)))()
   const follows = following(c, d.i)
-  if (follows) return formula(follows, 'It follows from others, since rigid members keep their lengths.')()
+  if (follows) return formula(follows)()
   const by = backSubstituted(c, d.i)
   if (by) return formula(by, 'From the last equation upward: each has one unknown more than the one below it.')()
   // too many to be written out: the unknown's own equation, with the others as found

@@ -73,7 +73,7 @@ export const TIED: Record<string, Kind> = {
   tie: (c, at, to) => {
     const [d, i] = [dofOf(c, at), dofOf(c, to)]
     const t = d && i && c.solution.rigid?.ties.get(d.i)?.terms.get(i.i)
-    return t === undefined ? undefined : { symbol: { letter: 't', sub: pair(d!.number, i!.number) }, si: t, dimension: D.none, exact: true, origin: () => ({ kind: 'stated', words: 'The rigid members keep their lengths: by so much the one moves when the other moves by one and nothing else does.' }) }
+    return t === undefined ? undefined : { symbol: { letter: 't', sub: pair(d.number, i.number) }, si: t, dimension: D.none, exact: true, origin: () => ({ kind: 'stated', words: 'The rigid members keep their lengths: by so much the one moves when the other moves by one and nothing else does.' }) }
   },
   /** What elongations and settlements add to a displacement that follows from others. */
   'tie-alone': superposed('tie-alone', (c, at) => {
@@ -93,7 +93,7 @@ export const TIED: Record<string, Kind> = {
       origin: () => {
         const K = structureRows(c.solution)
         const terms = tied.along.get(r.i)!.flatMap(([a, ta]) => tied.along.get(k.i)!.flatMap(([b, tb]): Formula[] => ((K[a].get(b) ?? 0) === 0 ? [] : [times(factor(c, a, r.i, ta), c.letter('K', a + 1, b + 1), factor(c, b, k.i, tb))])))
-        return terms.length ? formula(sum(...terms), 'The entries of all unknowns that move along with the two.')() : { kind: 'stated', words: 'Nothing that moves with the one resists the other.' }
+        return terms.length ? formula(sum(...terms))() : { kind: 'stated', words: 'Nothing that moves with the one resists the other.' }
       },
     }
   },
@@ -101,7 +101,6 @@ export const TIED: Record<string, Kind> = {
   'P-free': (c, at) => {
     const d = dofOf(c, at)
     if (!d || d.i >= c.solution.dofs.free || (c.solution.rigid && !tiedOf(c.solution)!.independent.has(d.i))) return undefined
-    const words = c.solution.rigid ? 'The loads on all unknowns that move along with it, less what is prescribed.' : 'The settlements of the supports stand on the known side.'
-    return { symbol: { letter: 'P\u0304', sub: String(d.number) }, si: rightSide(c.solution, c.action, d.i), dimension: d.turns ? D.moment : D.force, origin: () => formula(right(c, d.i), words)() }
+    return { symbol: { letter: 'P\u0304', sub: String(d.number) }, si: rightSide(c.solution, c.action, d.i), dimension: d.turns ? D.moment : D.force, origin: () => formula(right(c, d.i))() }
   },
 }

@@ -104,8 +104,8 @@ function gathered(c: Context, sought: readonly Unknown[]): Block[] {
   const start = (i: number, j?: number) => equationAddress(c.solution, c.action, sought[i].index, j === undefined ? undefined : sought[j].index)
   const pairs = sought.flatMap((_, i) => sought.slice(i).map((__, k) => start(i, i + k)))
   return [
-    ...(c.solution.rigid && sought.length <= FEW ? [{ kind: 'lines' as const, title: 'Gathered from all that moves along', addresses: pairs }] : []),
-    { kind: 'lines', title: 'The right-hand sides', addresses: sought.map((_, i) => start(i)) },
+    ...(c.solution.rigid && sought.length <= FEW ? [{ kind: 'lines' as const, title: 'The entries of all that move along with the two, added up', addresses: pairs }] : []),
+    { kind: 'lines', title: c.solution.rigid ? 'The right-hand sides, gathered likewise' : 'The right-hand sides, with the settlements on them', addresses: sought.map((_, i) => start(i)) },
   ]
 }
 
