@@ -1,4 +1,5 @@
 import { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
+import { number, over, times, type Formula } from '../expression.js'
 import type { Ledger } from '../ledger.js'
 import type { Block, Cell, EquationBlock, MatrixBlock, PolynomialBlock, Step } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
@@ -8,6 +9,9 @@ import { LARGEST, parts, polynomialTerms, printedMatrix, reach } from './numbers
 const value = (book: Ledger, v: number) => numberLatex(inFigures(v, readingOf(book.context.problem)))
 const unitLatex = (unit: string) => (unit ? `\\;${wordsLatex(unit)}` : '')
 
+/** A fraction whose numerator is wider than a line, as a product that can be broken between its terms. */
+const breakable = (f: Formula): Formula => (f.t === 'quotient' && formulaLatex(f.over, 'numbers').length > 170 ? times(over(number(1), f.under), f.over) : f)
+
 /** A number with its formula as mathematics: letter, formula, numbers put in, result. */
 export function lineLatex(book: Ledger, at: string, within?: string): { math: string; words?: string } {
   const { symbol, value: v, unit, origin } = book.origin(at)
@@ -16,7 +20,7 @@ export function lineLatex(book: Ledger, at: string, within?: string): { math: st
   if (origin.kind !== 'formula') return { math: `${name}=${result}`, words: origin.words }
   const { formula: f } = origin
   if (f.t === 'number') return { math: `${name}=${result}` }
-  return { math: `${name}${symbol.formula ? '' : `=${formulaLatex(f, 'letters', within)}`}${f.t === 'letter' ? '' : `=${formulaLatex(f, 'numbers', undefined, readingOf(book.context.problem).figures)}`}=${result}` }
+  return { math: `${name}${symbol.formula ? '' : `=${formulaLatex(f, 'letters', within)}`}${f.t === 'letter' ? '' : `=${formulaLatex(breakable(f), 'numbers', undefined, readingOf(book.context.problem).figures)}`}=${result}` }
 }
 
 /** A matrix as mathematics, in parts where it is wide; the numbers on its margins beside it. */
@@ -43,6 +47,12 @@ export function polynomialLatex(book: Ledger, b: PolynomialBlock): string {
   return `${b.force}(t)=${sum || '0'}${unitLatex(unit)}`
 }
 
+/** What is longer than this, as LaTeX, may have to be broken over lines. */
+const LONG = 150
+
+/** A formula on a line of its own, or over several where it is long. */
+const displayed = (math: string): string => (math.length > LONG ? `\\begin{dmath*}${math}\\end{dmath*}` : `\\[${math}\\]`)
+
 const SPECIAL: Record<string, string> = { '&': '\\&', '%': '\\%', $: '\\$', '#': '\\#', _: '\\_', '{': '\\{', '}': '\\}', '~': '\\textasciitilde{}', '^': '\\textasciicircum{}', '\\': '\\textbackslash{}', '°': '$^{\\circ}$', '−': '$-$', '·': '$\\cdot$', Σ: '$\\Sigma$', 'Φ': '$\\Phi$', θ: '$\\theta$', α: '$\\alpha$', 'ᵢ': '$_i$', 'ⱼ': '$_j$', 'ᵣ': '$_r$', 'ᵀ': '$^{T}$', '′': '$\'$', '₁': '$_1$', '₂': '$_2$', '₃': '$_3$', '⁻': '$^-$', '³': '$^3$', '²': '$^2$', '⁶': '$^6$', '⁹': '$^9$', '\u2009': '\\,' }
 
 /** Words of the working, or a person's own, as LaTeX text. */
@@ -50,7 +60,8 @@ export const textLatex = (words: string): string => [...words].map((c) => SPECIA
 
 const cell = (book: Ledger, c: Cell): string => {
   if (typeof c === 'string') return textLatex(c)
-  if ('unknown' in c) return c.unknown.free ? `(${c.unknown.number})` : `[${c.unknown.number}]`
+  // in braces: a bracket after the end of a row would be taken for its depth
+  if ('unknown' in c) return c.unknown.free ? `(${c.unknown.number})` : `{[${c.unknown.number}]}`
   const e = book.entry(c.at)
   return e ? `$${value(book, e.value)}${unitLatex(e.unit)}$` : ''
 }
@@ -61,18 +72,18 @@ function block(book: Ledger, b: Block, within?: string): string {
       return `${textLatex(b.words)}\n`
     case 'lines': {
       const lines = b.addresses.map((a) => lineLatex(book, a, within))
-      return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}\\begin{dgroup*}\n${lines.map((l) => `\\begin{dmath*}${l.math}\\end{dmath*}${l.words ? `\n% ${l.words}` : ''}`).join('\n')}\n\\end{dgroup*}\n`
+      return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}${lines.map((l) => `${displayed(l.math)}${l.words ? `\n% ${l.words}` : ''}`).join('\n')}\n`
     }
     case 'matrix':
       if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
-      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b, within).map((m) => `\\[${m}\\]`).join('\n')}\n`
+      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b, within).map((m) => (b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${m}\\]}` : `\\[${m}\\]`)).join('\n')}\n`
     case 'equation':
       return `\\[${equationLatex(b)}\\]\n`
     case 'drawing':
       // the formulas below say what it shows
       return ''
     case 'polynomial':
-      return `\\[${polynomialLatex(book, b)}\\qquad ${wordsLatex(reach(b, book.context.units.length))}\\]\n`
+      return `\\[${polynomialLatex(book, b)}\\qquad \\text{${textLatex(reach(b, book.context.units.length))}}\\]\n`
     case 'table':
       return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}\\begin{center}\\begin{tabular}{${'l'.repeat(b.head.length)}}\n${b.head.some(Boolean) ? `${b.head.map(textLatex).join(' & ')} \\\\\\hline\n` : ''}${b.rows.map((r) => r.map((c) => cell(book, c)).join(' & ')).join(' \\\\\n')}\n\\end{tabular}\\end{center}\n`
   }
@@ -82,10 +93,11 @@ function block(book: Ledger, b: Block, within?: string): string {
 export function workingLatex(book: Ledger): string {
   const { problem, action, solution } = book.context
   const passages = (s: Step) => s.passages.map((p) => `${p.title ? `\\subsection*{${textLatex(p.title)}}\n` : ''}${p.blocks.map((b) => block(book, b, p.member === undefined ? undefined : solution.structure.members[p.member].id)).join('\n')}`).join('\n')
-  return `\\documentclass[11pt,a4paper]{article}
+  return `\\documentclass[11pt,a4paper,fleqn]{article}
 \\usepackage[T1]{fontenc}
 \\usepackage[margin=22mm]{geometry}
 \\usepackage{amsmath,amssymb,breqn}
+\\setlength{\\mathindent}{1em}
 \\setcounter{MaxMatrixCols}{${LARGEST}}
 \\title{${textLatex(problem?.title ?? 'Working')}}
 \\author{}

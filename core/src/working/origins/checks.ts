@@ -29,6 +29,8 @@ function resultant(c: Context, of: 'x' | 'y' | 'moment'): Formula {
   return sum(...terms)
 }
 
+const HALF = over(number(1), number(2))
+
 /** What a sum that should vanish is worth, in SI: what it says itself. */
 const worth = (c: Context, f: Formula, d: D.Dimension) => evaluateFormula(f).value / c.coherent(1, d)
 
@@ -62,22 +64,29 @@ export const CHECKS: Record<string, Kind> = {
       const held = !d.free ? [c.letter('R', i + 1)] : []
       return [c.letter('P', i + 1), ...held].flatMap((l) => (l.value === 0 ? [] : [times(l, c.letter('D', i + 1))]))
     })
-    const f = over(sum(...terms), number(2))
+    const f = times(HALF, sum(...terms))
     return { symbol: { letter: 'W' }, si: worth(c, f, D.moment), dimension: D.moment, origin: formula(f) }
   },
+  /** The energy of one member: half the work of its displacements on what its ends resist. */
+  'energy-of': (c, id) => {
+    const i = c.member(id)
+    const m = c.solution.structure.members[i]
+    if (!m) return undefined
+    const terms = [1, 2, 3, 4, 5, 6].flatMap((r): Formula[] => {
+      const [d, q, f] = [c.letter('d', id, r), c.letter('q', id, r), c.letter('fixed', id, r)]
+      if (d.value === 0 || (q.value === 0 && f.value === 0) || (m.bar && r % 3 !== 1)) return []
+      return [times(d, c.action.fixed.has(i) && f.value !== 0 ? sum(q, minus(f)) : q)]
+    })
+    const f = times(HALF, sum(...terms))
+    return { symbol: { letter: 'U', of: id }, si: worth(c, f, D.moment), dimension: D.moment, origin: formula(f) }
+  },
   energy: (c) => {
-    const terms = c.solution.structure.members.flatMap((m, i) =>
-      [1, 2, 3, 4, 5, 6].flatMap((r): Formula[] => {
-        const [d, q, f] = [c.letter('d', m.id, r), c.letter('q', m.id, r), c.letter('fixed', m.id, r)]
-        if (d.value === 0 || (q.value === 0 && f.value === 0) || (m.bar && r % 3 !== 1)) return []
-        return [times(d, c.action.fixed.has(i) && f.value !== 0 ? sum(q, minus(f)) : q)]
-      }),
-    )
+    const terms: Formula[] = c.solution.structure.members.map((m) => c.letter('energy-of', m.id))
     for (const { dof } of springs(c.solution.dofs)) {
       const d = c.solution.dofs.list[dof]
-      terms.push(times(c.letter('spring', c.solution.structure.nodes[d.node].id, COMPONENTS.indexOf(d.component)), power(c.letter('D', dof + 1), 2)))
+      terms.push(over(times(c.letter('spring', c.solution.structure.nodes[d.node].id, COMPONENTS.indexOf(d.component)), power(c.letter('D', dof + 1), 2)), number(2)))
     }
-    const f = over(sum(...terms), number(2))
+    const f = sum(...terms)
     return { symbol: { letter: 'U' }, si: worth(c, f, D.moment), dimension: D.moment, origin: formula(f) }
   },
 }

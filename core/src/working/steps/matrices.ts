@@ -44,7 +44,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
   const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
   const blocks: Block[] = [
     words(`${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} It joins ${start} to ${end}; its x runs that way.`),
-    { kind: 'lines', addresses: [...(c.solution.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)), ...(m.bar ? [] : [addressOf('EI', m.id)]), ...(m.GAs > 0 ? [addressOf('phi', m.id)] : []), ...(out.factor ? [out.factor] : [])] },
+    { kind: 'lines', addresses: [...(c.solution.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)), ...(m.bar ? [] : [addressOf('EI', m.id)]), ...(m.GAs > 0 ? [addressOf('phi', m.id)] : []), ...(out.factor && out.factor !== 'common' ? [out.factor] : [])] },
   ]
   const condensed = e.released.length > 0
   if (m.axiallyRigid) blocks.push(words('It keeps its length: no EA/L enters its stiffness. Unknowns at its two ends follow from one another, and its axial force is what the equilibrium of the joints asks for.'))

@@ -5,6 +5,7 @@ import { inOrder, unknowns } from '../matrices.js'
 import { fieldOf } from '../origins/diagrams.js'
 import type { Block, Cell, Passage, StepMaker } from './blocks.js'
 import { endsOf } from './equations.js'
+import { MANY } from './model.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 
@@ -55,7 +56,7 @@ export const checks: StepMaker = ({ context: c }) => {
   const { structure: s, open } = c.solution
   const blocks: Block[] = [words('Loads and reactions together: what the supports give must balance what acts. Each of these sums is 0, but for rounding.'), { kind: 'lines', title: 'The whole structure', addresses: ['x', 'y', 'moment'].filter((k) => k !== 'moment' || s.nodes.length > 0).map((k) => addressOf('whole', k)) }]
   if (open.length === 0) blocks.push({ kind: 'lines', title: 'Each joint: the forces of its members, less its load and reaction', addresses: inOrder(unknowns(c.solution)).map((u) => addressOf('joint', u.index + 1)) })
-  if (!s.members.some((m) => m.axiallyRigid)) blocks.push(words('The work of the loads on the joints is the energy in the members and springs:'), { kind: 'lines', addresses: [addressOf('work'), addressOf('energy')] })
+  if (!s.members.some((m) => m.axiallyRigid)) blocks.push(words('The work of the loads on the joints is the energy in the members and springs:'), { kind: 'lines', addresses: [addressOf('work'), ...(s.members.length > MANY ? [] : s.members.map((m) => addressOf('energy-of', m.id))), addressOf('energy')] })
   return { key: 'checks', title: 'Checks', why: 'Nothing here was used to find the results: it tells whether they are right.', passages: [{ blocks }] }
 }
 

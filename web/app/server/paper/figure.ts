@@ -63,7 +63,9 @@ export function figure(p: Pages, problem: Problem, solution: Solution, action: A
   const scene = drawScene({ structure, view, layers: { ...LAYERS, ...layers }, loads: drawnLoads(structure, shown, display), display, solved: { solution, action }, enlarge: 0 })
   // the empty margins above and below what is drawn are left out
   const ys = [...scene.labels.flatMap((l) => [l.box.y - l.box.h, l.box.y + l.box.h]), ...structure.nodes.map((n) => view.oy - n.y * view.scale)]
-  const [top, bottom] = [Math.max(0, Math.min(...ys) - 40), Math.min(height, Math.max(...ys) + (layers.dimensions ? 66 : 44))]
+  // numbered arrows and reactions reach farther out than labels do
+  const [over, under] = layers.unknowns ? [76, 88] : layers.reactions ? [40, 92] : [40, layers.dimensions ? 66 : 44]
+  const [top, bottom] = [Math.min(...ys) - over, Math.max(...ys) + under]
   const tall = (bottom - top) * scale
   need(p, tall + 8)
   p.doc.save().translate(PAGE.left, p.y).scale(scale).translate(0, -top)
