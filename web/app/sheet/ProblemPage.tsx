@@ -4,7 +4,7 @@ import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Figure } from '../figure/Figure'
 import type { StoredProblem } from '../server/problems.server'
-import { loadTypesetter } from '../widgets/Formula'
+import { warmTypesetter } from '../widgets/Formula'
 import { TopLine } from '../widgets/TopLine'
 import { calmed } from './calm'
 import { Conflict } from './Conflict'
@@ -23,6 +23,7 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
   const calm = useMemo(() => calmed(store), [store])
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
+  useEffect(warmTypesetter, [])
   const { pathname } = useLocation()
   const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given')
   return (
@@ -105,7 +106,7 @@ function RunningHead() {
   return (
     <nav className="running" aria-label="Parts of the Sheet">
       {PARTS.map((p, i) => (
-        <NavLink key={p.key} to={p.key} className={({ isActive }) => (isActive ? 'on' : '')} prefetch="intent" onMouseEnter={p.key === 'working' ? () => void loadTypesetter() : undefined}>
+        <NavLink key={p.key} to={p.key} className={({ isActive }) => (isActive ? 'on' : '')} prefetch="intent">
           {p.label}
           <kbd>{i + 1}</kbd>
         </NavLink>

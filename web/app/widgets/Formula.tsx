@@ -22,6 +22,22 @@ export const loadTypesetter = () =>
       }),
   ))
 
+/** Formulas of the kinds a working is made of: typeset once beforehand, the first page of them is no slower than the next. */
+const USUAL = ['L=\\sqrt{{\\Delta x}^{2}+{\\Delta y}^{2}}=7.6896\\;\\text{m}', '\\displaystyle f_{2}=-\\frac{q_{1}\\,L}{2}=-\\frac{\\left(-15\\right)\\cdot 6}{2}', 'K_{23}^{\\text{AB}}=\\begin{bmatrix}1&0\\\\0&1\\end{bmatrix}', '\\int_{0}^{L}x\\,dx']
+const FACES = ['KaTeX_Main', 'italic 1em KaTeX_Math', 'KaTeX_Size1', 'KaTeX_Size2']
+
+/** In a quiet moment, fetches the typesetter and its faces and sets the usual formulas. */
+export function warmTypesetter() {
+  const idle = window.requestIdleCallback ?? ((f: () => void) => setTimeout(f, 300))
+  idle(() =>
+    void loadTypesetter().then((render) => {
+      for (const face of FACES) void document.fonts.load(face.includes(' ') ? face : `1em ${face}`).catch(() => {})
+      const next = (rest: readonly string[]) => rest.length > 0 && idle(() => (render(rest[0]), next(rest.slice(1))))
+      next(USUAL)
+    }),
+  )
+}
+
 /** A typeset formula, read aloud in its plain words; until the typesetter is there, they stand in its place. */
 export function Formula({ tex, plain }: { tex: string; plain: string }) {
   const [render, setRender] = useState<Render | undefined>(() => ready)
