@@ -1,4 +1,4 @@
-import { block, expect, jointAt, newSheet, test } from './pages'
+import { address, block, expect, jointAt, newSheet, ready, test } from './pages'
 
 test('a frame stated from the keyboard alone is solved as it is typed', async ({ page }) => {
   await newSheet(page)
@@ -164,4 +164,26 @@ test('joints clicked one after another are a chain, until escape', async ({ page
   await page.mouse.click(...at(460, 520))
   await expect(block(page, 'Joints').getByLabel(/^label of joint/)).toHaveCount(4)
   await expect(members).toHaveCount(2)
+})
+
+test('a long table is shown in parts that follow what is appended and selected', async ({ page }) => {
+  const nodes = Array.from({ length: 161 }, (_, i) => ({ id: `P${i}`, x: i, y: i % 2 }))
+  const members = nodes.slice(1).map((n, i) => ({ id: `m${i}`, start: nodes[i].id, end: n.id }))
+  const file = { format: 'viga-problem', version: 1, title: 'Long hedge', units: { length: 'm', force: 'kN' }, kind: 'frame', nodes, members }
+  const made = await page.request.post(`${address()}/?index`, { multipart: { intent: 'open', file: JSON.stringify(file) }, maxRedirects: 0 })
+  await page.goto(address() + made.headers().location)
+  await ready(page)
+  const joints = block(page, 'Joints')
+  await expect(joints.getByText('rows 1 to 100 of 161')).toBeVisible()
+  await expect(joints.getByLabel('label of joint P160')).toHaveCount(0)
+  await joints.getByRole('button', { name: 'later' }).click()
+  await expect(joints.getByLabel('label of joint P160')).toHaveValue('P160')
+  await joints.getByRole('button', { name: 'earlier' }).click()
+  // what is entered at the foot is in view, and so is what is chosen on the Figure
+  await page.getByLabel('x of a new joint').fill('170')
+  await page.getByLabel('y of a new joint').fill('3')
+  await page.keyboard.press('Enter')
+  await expect(joints.getByText('rows 101 to 162 of 162')).toBeVisible()
+  await page.locator('circle[data-target="node:P7"]').click({ force: true })
+  await expect(joints.getByText('rows 1 to 100 of 162')).toBeVisible()
 })

@@ -159,6 +159,8 @@ function memberObstacles(s: Structure, view: View, axis: boolean): Obstacle[] {
 function jointLetters(s: Structure, view: View): Wish[] {
   const ends = endsAtNodes(s)
   const dense = s.members.length > MANY
+  // among very many a letter far from its joint would be taken for another's: it stands close by or not at all
+  const crowded = s.members.length > 100
   return s.nodes.map((n, i) => {
     const c = onScreen(view, n.x, n.y)
     const away = ends[i].map(({ member, end }) => times(memberLine(s, view, s.members[member]).dir, end === 0 ? -1 : 1))
@@ -168,7 +170,7 @@ function jointLetters(s: Structure, view: View): Wish[] {
     let prefer = Math.hypot(sum.x, sum.y) > 0.3 ? unit(sum) : vec(-0.5, -0.85)
     if (ground && prefer.x * ground.x + prefer.y * ground.y > 0.5) prefer = unit(plus(times(ground, -0.35), vec(-ground.y, ground.x)))
     const mark: Omit<TextMark, 'x' | 'y'> = { t: 'text', text: n.id, size: dense ? 13 : 17, weight: 500, italic: true, serif: true, fill: 'ink', halo: true }
-    return { key: `j${n.id}`, target: `node:${n.id}`, mark, candidates: again(() => ring(c, prefer, [11, 15, 21, 28, 38], textWidth(n.id, mark.size), mark.size * 0.7)), about: { c, r: 46 }, clear: 3 }
+    return { key: `j${n.id}`, target: `node:${n.id}`, mark, candidates: again(() => ring(c, prefer, crowded ? [11, 14] : [11, 15, 21, 28, 38], textWidth(n.id, mark.size), mark.size * 0.7)), about: { c, r: 46 }, clear: 3, ...(crowded ? { optional: true } : {}) }
   })
 }
 

@@ -8,10 +8,12 @@ import { EntryInput, OneLine, Refusal } from '../widgets/OneLine'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { useRow } from '../widgets/rows'
+import { useWindowed } from '../widgets/windowed'
 
 export function Joints({ onStart }: { onStart: () => void }) {
   const nodes = useSheet((s) => s.problem.nodes)
   const length = useSheet((s) => s.problem.units.length)
+  const { rows, others } = useWindowed(nodes, (n) => `node:${n.id}`, 4)
   return (
     <Block title="Joints">
       <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
@@ -30,9 +32,10 @@ export function Joints({ onStart }: { onStart: () => void }) {
           </tr>
         </thead>
         <tbody>
-          {nodes.map((n) => (
+          {rows.map(({ item: n }) => (
             <JointRow key={n.id} id={n.id} x={n.x} y={n.y} />
           ))}
+          {others}
           <NewJoint />
           {nodes.length > 0 && <RelativeJoint />}
         </tbody>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys } from '../widgets/Block'
+import { useWindowed } from '../widgets/windowed'
 import { EntryInput, Refusal } from '../widgets/OneLine'
 import { CaseLine } from './CaseLine'
 import { Combinations } from './Combinations'
@@ -41,6 +42,7 @@ export function Loads() {
 }
 
 function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
+  const { rows, others } = useWindowed(c.loads, (_, i) => `load:${c.id}:${i}`, 6)
   return (
     <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
       <thead>
@@ -54,9 +56,10 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
         </tr>
       </thead>
       <tbody>
-        {c.loads.map((load, i) => (
+        {rows.map(({ item: load, i }) => (
           <LoadRow key={i} caseId={c.id} index={i} load={load} />
         ))}
+        {others}
         <NewLoad caseId={c.id} />
         <CaseLine c={c} many={many} />
       </tbody>

@@ -5,6 +5,7 @@ import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../widgets/OneLine'
 import { TextField } from '../widgets/TextField'
 import { useRow } from '../widgets/rows'
+import { useWindowed } from '../widgets/windowed'
 import { MemberDetail } from './MemberDetail'
 import { EndsSymbol } from './drawn-symbols'
 
@@ -18,6 +19,7 @@ export function Members() {
   const lengths = useMemo(() => new Map(structureOf(outcome)?.members.map((m) => [m.id, m.length])), [outcome])
   const sectionIds = useMemo(() => sections?.map((s) => s.id) ?? [], [sections])
   const materialIds = useMemo(() => materials?.map((s) => s.id) ?? [], [materials])
+  const { rows, others } = useWindowed(members, (m) => `member:${m.id}`, 7)
   return (
     <Block title="Members">
       <table className="t" onKeyDown={onGridKeys}>
@@ -33,9 +35,10 @@ export function Members() {
           </tr>
         </thead>
         <tbody>
-          {members.map((m) => (
+          {rows.map(({ item: m }) => (
             <MemberRow key={m.id} m={m} length={lengths.has(m.id) ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}` : ''} truss={truss} sections={sectionIds} materials={materialIds} />
           ))}
+          {others}
           <NewMembers />
         </tbody>
       </table>

@@ -134,7 +134,7 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
         <MatrixView
           label={`${title}${within ? ` of ${within}` : ''}`}
           name={factor ? null : letter}
-          before={factor && <Formula tex={`${block.letter.replace('°', '^{\\circ}')}=${working.symbolLatex(factor.symbol, within)}`} plain={`${block.letter} = ${working.symbolText(factor.symbol)} times`} />}
+          before={factor && <Formula tex={`\\displaystyle ${block.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}')}=${working.symbolLatex(factor.symbol, within)}`} plain={`${block.letter} = ${working.symbolText(factor.symbol)} times`} />}
           entries={entries}
           power={power}
           parting={parting}
@@ -187,7 +187,7 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
       const { origin, value } = ledger.origin(a)
       return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value, reading))
     }
-    const factor = block.factor === undefined ? '' : working.symbolLatex(ledger.entry(block.factor)!.symbol, within)
+    const factor = block.factor === undefined ? '' : `\\displaystyle ${working.symbolLatex(ledger.entry(block.factor)!.symbol, within)}`
     return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=${factor}\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell(block.at(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
   }, [block, ledger, reading, within])
   return (

@@ -107,6 +107,6 @@ export const DIAGRAM: Record<string, Kind> = {
     if (!it || !['p', 'q', 'c'].includes(which) || k < 0 || k > 1) return undefined
     const { segment: g } = it
     const si = which === 'p' ? -(k + 1) * at(g, 'N', k + 1) : which === 'q' ? (k + 1) * at(g, 'V', k + 1) : intensityAt(g, k)
-    return { symbol: { letter: which, sub: String(k), of: `${id}, ${index(s) + 1}` }, si, dimension: perLength(which === 'c' ? D.force : D.forcePerLength, k), origin: () => formula(intensityFormula(c, it.i, c.letter('begin', id, s), c.coherent(g.x1, D.length), WAYS[which], k), `The loads on this stretch of ${id}, added, in member axes: ${k === 0 ? 'their value at its beginning' : 'how fast they grow along it'}.`)() }
+    return { symbol: { letter: which, sub: String(k), of: `${id}, ${index(s) + 1}` }, si, dimension: perLength(which === 'c' ? D.force : D.forcePerLength, k), origin: () => formula(intensityFormula(c, it.i, c.letter('begin', id, s), c.coherent(g.x1, D.length), WAYS[which], k), k === 0 ? 'Where the stretch begins.' : 'How fast it grows along the stretch.')() }
   },
 }

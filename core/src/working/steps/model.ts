@@ -3,6 +3,7 @@ import { determinacy } from '../../statics/determinacy.js'
 import { listed } from '../../structure/resolve.js'
 import { addressOf } from '../address.js'
 import { inOrder, unknowns } from '../matrices.js'
+import { letters } from '../expression.js'
 import type { Context } from '../origins/kind.js'
 import { following } from '../origins/tied.js'
 import type { Block, Cell, StepMaker, TableBlock } from './blocks.js'
@@ -81,7 +82,11 @@ function tiesOf(c: Context): Block[] {
   const follows = free.filter((u) => rigid.ties.has(u.index))
   const left = free.length - follows.length
   const said = words(`Members that keep their length tie unknowns together: ${follows.length} of the ${dofs.free} free ones ${follows.length === 1 ? 'follows' : 'follow'} from others, so that ${left === 0 ? 'none is' : left === 1 ? 'one is' : `${left} are`} left to be solved for.`)
-  return [said, ...(follows.length > MANY ? [] : follows.map((u): Block => ({ kind: 'equation', left: c.letter('D', u.index + 1), right: following(c, u.index)! })))]
+  if (follows.length > MANY) return [said]
+  const right = follows.map((u) => following(c, u.index)!)
+  // what a displacement is so many times, and what is imposed on it, are numbers of their own
+  const numbers = right.flatMap((f) => letters(f).flatMap((l) => (l.address.startsWith('D/') ? [] : [l.address])))
+  return [said, ...follows.map((u, i): Block => ({ kind: 'equation', left: c.letter('D', u.index + 1), right: right[i] })), ...(numbers.length ? [{ kind: 'lines' as const, addresses: numbers }] : [])]
 }
 
 /** Turned supports and springs; no step where there are none. */
