@@ -24,6 +24,12 @@ const pictures = [
     for (const [i, id] of ['B78', 'B89'].entries()) await page.locator(`.figure [data-target="member:${id}"] .hit`).first().click({ force: true, modifiers: i ? ['Shift'] : [] })
   }],
   ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],
+  ['4a-working-factor', /Open Orchid balcony/, 'working/stiffness', async (page) => {
+    await page.getByLabel('factor taken out').selectOption('own')
+    await page.getByRole('button', { name: 'letters' }).click()
+    await page.locator('.sheet-body').evaluate((e) => e.scrollTo(0, 250))
+    await page.getByText(/^saved /).waitFor()
+  }],
   ['4b-working-loads', /Open Alpine house/, 'working/loads', (page) => page.locator('.reckon').nth(3).getByRole('button').click()],
   ['5-working-assembly', /Open Orchid balcony/, 'working/assembly', (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover()],
   ['5b-working-elimination', /Open Orchid balcony/, 'working/solution', (page) => page.getByRole('button', { name: 'to the end' }).click()],

@@ -3,7 +3,7 @@ import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { addressOf } from './address.js'
 import { structureRows } from './origins/stiffness.js'
 import { prescribed, rightSide, tiedOf, tiedStiffness } from './tied.js'
-import { entryScale, inOrder, unknowns, vectorScale, type Unknown } from './matrices.js'
+import { entryScale, inOrder, unknowns, forceScale, type Unknown } from './matrices.js'
 
 /** The equations K_ff·D_f = P_f − K_fr·D_r, as numbered, in coherent units. */
 export interface Equations {
@@ -55,7 +55,7 @@ export function equations(solution: Solution, units: ProblemUnits, action: Actio
   const scale = entryScale(units)
   const rows = structureRows(solution)
   const value = (r: Unknown, c: Unknown) => (tied ? tiedStiffness(solution, r.index, c.index) : (rows[r.index].get(c.index) ?? 0)) * scale(r.component === 'rotation', c.component === 'rotation')
-  const { force } = vectorScale(units)
+  const force = forceScale(units)
   return { unknowns: free, K: free.map((r) => free.map((c) => value(r, c))), right: free.map((r) => rightSide(solution, action, r.index) * force(r.component === 'rotation')) }
 }
 

@@ -35,12 +35,11 @@ export function entryScale(units: ProblemUnits) {
   return (rowTurns: boolean, columnTurns: boolean) => (rowTurns && columnTurns ? moment : rowTurns || columnTurns ? force : stiffness)
 }
 
-/** Coherent units per SI unit of a force or a moment, of a translation or a rotation. */
-export function vectorScale(units: ProblemUnits) {
+/** Coherent units per SI unit of a force, or of a moment. */
+export function forceScale(units: ProblemUnits) {
   const force = 1 / siPerCoherent(units, D.force)
   const moment = 1 / siPerCoherent(units, D.moment)
-  const length = 1 / siPerCoherent(units, D.length)
-  return { force: (turns: boolean) => (turns ? moment : force), displacement: (turns: boolean) => (turns ? 1 : length) }
+  return (turns: boolean) => (turns ? moment : force)
 }
 
 /** Rows and columns a member's matrices are shown with: all six, or the four that are not nothing. */

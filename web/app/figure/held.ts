@@ -25,8 +25,8 @@ export interface HeldMember {
 }
 
 const WIDE = 520
-/** How long a member is drawn where it stands up, px. */
-const STANDING = 110
+/** How long a member is drawn, px: lying flat, and standing up. */
+const [LYING, STANDING] = [304, 110]
 
 /** What is left out below this share of the largest. */
 const NOTHING = 1e-9
@@ -36,7 +36,8 @@ export function heldMember(s: Structure, member: number, cases: ReadonlySet<stri
   const alone = byItself(s, member)
   const rise = Math.abs(alone.members[0].sin)
   const room = 120
-  const [width, height] = [WIDE, 2 * room + rise * STANDING + 1]
+  const long = LYING + (STANDING - LYING) * rise
+  const [width, height] = [WIDE, 2 * room + rise * long + 1]
   const view = fit(alone.nodes, width, height, { left: 108, right: 108, top: room, bottom: room })
   const l = memberLine(alone, view, alone.members[0])
   const loads = drawLoads(alone, view, drawnLoads(alone, cases, display), LOAD_HAND)
@@ -112,7 +113,7 @@ function endForces(c: Vec, outward: Vec, dir: Vec, up: Vec, own: readonly EndFor
       const [tail, tip] = [plus(shearAt, up, -22 * k), plus(shearAt, up, 22 * k)]
       marks.push(...arrow(tail, tip, 'reaction'))
       obstacles.push({ a: tail, b: tip, half: 4 })
-      say(f, [clearOf(shearAt, outward, 9), clearOf(plus(shearAt, up, -14), outward, 9), plus(shearAt, up, -32)])
+      say(f, [clearOf(shearAt, outward, 9), ...[1, -1].map((k) => clearOf(plus(shearAt, up, 15 * k), outward, 9)), ...[1, -1].map((k) => plus(shearAt, up, 32 * k))])
     } else {
       const start = plus(c, outward, beyond)
       const outer = plus(start, outward, 40)

@@ -77,7 +77,7 @@ const Line = memo(function Line({ at, within }: { at: string; within?: string })
         <Formula tex={letters === undefined ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${letters}`} plain={f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain} />
         {numbers !== undefined && (
           <span className={long ? 'below' : undefined}>
-            <Formula tex={`\\displaystyle ${long ? '\\quad' : ''}{}=${numbers}`} plain={`= ${working.formulaText(f!, 'numbers')}`} />
+            <Formula tex={`\\displaystyle {}=${numbers}`} plain={`= ${working.formulaText(f!, 'numbers')}`} />
           </span>
         )}
         {f && f.t === 'letter' && origin.kind === 'formula' && origin.words && <span className="quiet"> {origin.words}</span>}
