@@ -32,6 +32,9 @@ function takenOut(c: Context, id?: string): { factor?: string; behind: (at: stri
 
 const matrix = (c: Context, letter: string, title: string, marks: Mark[], at: (i: number, j: number) => string, more: Partial<MatrixBlock> = {}): MatrixBlock => ({ kind: 'matrix', letter, title, rows: marks, columns: marks, at, unit: units(c), ...more })
 
+/** Whether a transformation changes nothing, but for rounding. */
+const isUnit = (T: Float64Array) => T.every((v, i) => Math.abs(v - (i % 7 === 0 ? 1 : 0)) < 1e-12)
+
 /** One member written out: its numbers, k in its own axes, what a release changes, T, and K under the numbers of its unknowns. */
 export function stiffnessOf(book: Ledger, i: number): Passage {
   const { context: c } = book
@@ -57,8 +60,12 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
     const last = step === e.released.length - 1
     blocks.push(last ? stiff('k', 'As its joints feel it', 'k', []) : stiff(`k${'′'.repeat(step + 1)}`, 'After this release', 'part', [step + 1]))
   })
-  blocks.push(matrix(c, 'T', 'From joint displacements to its own: d = T·D', plain, of('T'), { unit: '' }))
-  blocks.push(stiff('K', 'K = Tᵀ·k·T, under the numbers of its unknowns', 'global', [], global))
+  if (isUnit(e.T)) {
+    blocks.push(words('Its axes are those of its joints: T is the unit matrix, and K is k.'), stiff('K', 'K = k, under the numbers of its unknowns', 'global', [], global))
+  } else {
+    blocks.push(matrix(c, 'T', 'From joint displacements to its own: d = T·D', plain, of('T'), { unit: '' }))
+    blocks.push(stiff('K', 'K = Tᵀ·k·T, under the numbers of its unknowns', 'global', [], global))
+  }
   return { title: m.id, member: i, blocks }
 }
 

@@ -1,11 +1,12 @@
 import { displayOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { caption } from '../../figure/caption'
 import { casesShown, endForcesOf, heldMember } from '../../figure/held'
 import { drawScene, type Layers } from '../../figure/scene'
 import type { Ink, Mark, TextMark } from '../../figure/marks'
 import { fit } from '../../figure/view'
 import { drawnLoads } from '../../figure/words'
-import { need, PAGE, TEXT_WIDTH, type Pages } from './pages'
-import { textBox, type Doc, type Face } from './type'
+import { need, PAGE, TEXT_WIDTH, words, type Pages } from './pages'
+import { QUIET, textBox, type Doc, type Face } from './type'
 
 /** Ink on white paper; every colour also told apart by line or letter, for grey printers. */
 const INKS: Record<Ink, string> = {
@@ -13,7 +14,7 @@ const INKS: Record<Ink, string> = {
   load: '#37368a', reaction: '#546a1c', tension: '#0f766e', compression: '#8a2f5c', held: '#8d8677', 'held-hatch': '#d8d0c2', pencil: '#ae3527',
 }
 
-function words(doc: Doc, m: TextMark) {
+function label(doc: Doc, m: TextMark) {
   const face: Face = m.italic ? 'serif-italic' : m.weight && m.weight >= 500 ? 'serif-bold' : 'serif'
   const box = textBox(doc, m.aside ? `${m.text}  ${m.aside}` : m.text, face, m.size, INKS[m.fill])
   const left = m.anchor === 'middle' ? -box.w / 2 : m.anchor === 'end' ? -box.w : 0
@@ -25,7 +26,7 @@ function words(doc: Doc, m: TextMark) {
 }
 
 function mark(doc: Doc, m: Mark) {
-  if (m.t === 'text') return words(doc, m)
+  if (m.t === 'text') return label(doc, m)
   doc.save()
   if (m.opacity !== undefined) doc.opacity(m.opacity)
   doc.path(m.d)
@@ -52,8 +53,14 @@ export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock
   p.y += drawn.height * scale + 6
 }
 
-/** The drawing of the screen, made for the width of the paper. */
-export function figure(p: Pages, problem: Problem, solution: Solution, action: ActionSolution, layers: Partial<Layers>) {
+/** A figure made for the paper, and how much room it takes, so that it is not parted from its heading. */
+export interface PreparedFigure {
+  tall: number
+  draw: (p: Pages) => void
+}
+
+/** The drawing of the screen, made for the width of the paper; below it, what it shows. */
+export function prepared(problem: Problem, solution: Solution, action: ActionSolution, layers: Partial<Layers>, captioned = true): PreparedFigure {
   const [width, height] = [640, 400]
   const scale = TEXT_WIDTH / width
   const { structure } = solution
@@ -66,11 +73,16 @@ export function figure(p: Pages, problem: Problem, solution: Solution, action: A
   // numbered arrows and reactions reach farther out than labels do
   const [over, under] = layers.unknowns ? [76, 88] : layers.reactions ? [40, 92] : [40, layers.dimensions ? 66 : 44]
   const [top, bottom] = [Math.min(...ys) - over, Math.max(...ys) + under]
-  const tall = (bottom - top) * scale
-  need(p, tall + 8)
-  p.doc.save().translate(PAGE.left, p.y).scale(scale).translate(0, -top)
-  for (const g of scene.groups) for (const m of g.marks) mark(p.doc, m)
-  for (const l of scene.labels) mark(p.doc, l.mark)
-  p.doc.restore()
-  p.y += tall + 8
+  const tall = (bottom - top) * scale + 8
+  const said = captioned ? caption(problem, 'working', { ...LAYERS, ...layers }, display, scene.enlarged, null).text : undefined
+  const draw = (p: Pages) => {
+    need(p, tall)
+    p.doc.save().translate(PAGE.left, p.y).scale(scale).translate(0, -top)
+    for (const g of scene.groups) for (const m of g.marks) mark(p.doc, m)
+    for (const l of scene.labels) mark(p.doc, l.mark)
+    p.doc.restore()
+    p.y += tall
+    if (said) words(p, said, { face: 'serif-italic', size: 9, colour: QUIET, after: 8 })
+  }
+  return { tall, draw }
 }

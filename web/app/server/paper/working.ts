@@ -1,5 +1,5 @@
-import { formatPlain, working, type Problem } from '@viga/core'
-import { figure, held } from './figure'
+import { formatPlain, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { held, prepared, type PreparedFigure } from './figure'
 import { formulaPieces, numberBox, symbolBox } from './math'
 import { begin, gap, heading, need, number, PAGE, paragraph, rule, table, TEXT_WIDTH, words, type Pages } from './pages'
 import { blank, CEDAR, INK, QUIET, raised, row, run, space, textBox, type Box, type Doc } from './type'
@@ -148,8 +148,14 @@ function block(p: Pages, book: working.Ledger, b: working.Block, within?: string
   }
 }
 
-/** Steps that have a figure of their own. */
-const FIGURES: ReadonlySet<string> = new Set(['unknowns', 'reactions', 'diagrams'])
+/** The figure that stands at the head of a step, where it has one. */
+function figureOf(step: working.StepKey, problem: Problem, solution: Solution, action: ActionSolution): PreparedFigure | undefined {
+  const make = (layers: Parameters<typeof prepared>[3]) => prepared(problem, solution, action, layers)
+  if (step === 'unknowns') return make({ unknowns: true })
+  if (step === 'solution') return make({ deflected: true })
+  if (step === 'reactions') return make({ reactions: true })
+  return step === 'diagrams' && solution.open.length === 0 ? make({ diagram: problem.kind === 'truss' ? 'N' : 'M' }) : undefined
+}
 
 /** The whole working as a PDF: figure, steps, page numbers. */
 export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buffer> {
@@ -160,15 +166,14 @@ export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buff
   words(p, `Worked by the stiffness method. ${action.kind === 'case' ? 'Case' : 'Combination'}: ${action.title}.`, { face: 'serif-italic', size: 10, colour: QUIET, after: 8 })
   rule(p)
   if (problem.statement) words(p, problem.statement, { after: 8 })
-  figure(p, problem, solution, action, { loads: true, dimensions: true })
+  prepared(problem, solution, action, { loads: true, dimensions: true }, false).draw(p)
   working.stepsOf(book).forEach((s, i) => {
+    const figure = figureOf(s.key, problem, solution, action)
     // a figure comes with its heading
-    if (FIGURES.has(s.key)) need(p, 340)
+    if (figure) need(p, figure.tall + 100)
     heading(p, `${i + 1}  ${s.title}`, 1)
     words(p, s.why, { face: 'serif-italic', colour: QUIET })
-    if (s.key === 'unknowns') figure(p, problem, solution, action, { unknowns: true })
-    if (s.key === 'reactions') figure(p, problem, solution, action, { reactions: true })
-    if (s.key === 'diagrams' && solution.open.length === 0) figure(p, problem, solution, action, { diagram: problem.kind === 'truss' ? 'N' : 'M' })
+    figure?.draw(p)
     for (const passage of s.passages) {
       if (passage.title) heading(p, passage.title, 2)
       for (const b of passage.blocks) block(p, book, b, passage.member === undefined ? undefined : solution.structure.members[passage.member].id)
