@@ -1,7 +1,7 @@
-import { checkAnswers, formatNumber, type Answer, type AnswerVerdict } from '@viga/core'
+import { checkAnswers, dimension, formatNumber, makeReader, type Answer, type AnswerVerdict, type Problem, type Structure, type StructureMember } from '@viga/core'
 import { useMemo } from 'react'
 import { memberLine, onScreen, type View } from '../figure/view'
-import { plus, textWidth, vec } from '../figure/marks'
+import { plus, textWidth, vec, type Vec } from '../figure/marks'
 import { again, ring, type Wish } from '../figure/place'
 import { useSheet } from '../sheet/context'
 
@@ -22,29 +22,32 @@ const SIGNS = { agrees: '=', differs: '≠', unknown: '?' }
 export function useCheckNotes(view: View | null): Wish[] | undefined {
   const all = useVerdicts()
   const actionId = useSheet((s) => s.actionId)
-  const first = useSheet((s) => s.problem.loadCases?.[0]?.id)
+  const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => {
-    if (!view || outcome.stage !== 'solved') return undefined
-    const { structure: s } = outcome.solution
-    return all
-      .filter(({ answer }) => (answer.case ?? first) === actionId && answer.quantity !== 'stiffness')
-      .flatMap(({ answer: a, verdict: v }): Wish[] => {
-        const node = s.nodes.find((n) => n.id === a.node)
-        const member = s.members.find((m) => m.id === a.member)
-        const opposite = v.diagnosis?.kind === 'opposite-sign'
-        const text = `${opposite ? '±' : SIGNS[v.verdict]} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
-        const w = textWidth(text, 13)
-        const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(a, member) : null
-        if (!at) return []
-        return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: opposite ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], w, 11)), about: { c: at, r: 80 }, clear: 3 }]
-      })
+  return useMemo(() => (view && outcome.stage === 'solved' ? checkNotes(problem, outcome.solution.structure, all, actionId, view) : undefined), [all, view, actionId, problem, outcome])
+}
 
-    function placeOn(a: Answer, m: (typeof s.members)[number]) {
-      const l = memberLine(s, view!, m)
-      const percent = /^([\d.]+)\s*%$/.exec(String(a.at ?? '50%').trim())
-      const f = percent ? Number(percent[1]) / 100 : a.at === 0 ? 0 : 0.5
-      return plus(l.a, l.dir, f * l.px)
-    }
-  }, [all, view, actionId, first, outcome])
+/** The same as wishes of the drawing; what belongs to no place (a stiffness, a load factor) has none. */
+export function checkNotes(problem: Problem, s: Structure, all: readonly { answer: Answer; verdict: AnswerVerdict }[], actionId: string | null, view: View): Wish[] {
+  const first = problem.loadCases?.[0]?.id
+  return all
+    .filter(({ answer }) => (answer.case ?? first) === actionId && answer.quantity !== 'stiffness')
+    .flatMap(({ answer: a, verdict: v }): Wish[] => {
+      const node = s.nodes.find((n) => n.id === a.node)
+      const member = s.members.find((m) => m.id === a.member)
+      const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(problem, s, view, a, member) : null
+      if (!at) return []
+      const opposite = v.diagnosis?.kind === 'opposite-sign'
+      const text = `${opposite ? '±' : SIGNS[v.verdict]} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
+      return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: opposite ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], textWidth(text, 13), 11)), about: { c: at, r: 80 }, clear: 3 }]
+    })
+}
+
+/** Where along its member an answer is: as stated, a share or a length from the start; the middle where it says neither. */
+function placeOn(problem: Problem, s: Structure, view: View, { at }: Answer, m: StructureMember): Vec {
+  const l = memberLine(s, view, m)
+  const percent = /^([\d.]+)\s*%$/.exec(String(at ?? '').trim())
+  const length = at === undefined || percent ? undefined : makeReader(problem.units, problem.symbols).reader.read(at, dimension.length)
+  const share = percent ? Number(percent[1]) / 100 : length?.ok ? length.si / m.length : 0.5
+  return plus(l.a, l.dir, Math.max(0, Math.min(1, share)) * l.px)
 }

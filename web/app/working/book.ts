@@ -70,6 +70,8 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
     case 'times-common':
       return targetsOfNumber(parts.map(encodeURIComponent).join('/'), ledger)
     case 'K':
+    case 'K-tied':
+    case 'tie':
       return [dof(parts[0]), dof(parts[1])]
     case 'row':
       return [...position(parts[1]), ...position(parts[2])]
@@ -81,6 +83,7 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
       return parts.flatMap(position)
     case 'P':
     case 'P-free':
+    case 'tie-alone':
     case 'D':
     case 'R':
     case 'joint-load':

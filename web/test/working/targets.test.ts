@@ -1,0 +1,69 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { work, working, type Problem } from '@viga/core'
+import { hasChanged, numberWords, targetsOfNumber } from '../../app/working/book'
+
+const folder = join(import.meta.dirname, '../../database/demo')
+const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+const bookOf = (problem: Problem) => {
+  const outcome = work(problem)
+  if (outcome.stage !== 'solved') throw new Error('a demo problem is solved')
+  return working.ledger(outcome.solution, problem.units, outcome.solution.cases[0], problem)
+}
+
+describe('what a number of the working belongs to on the Figure', () => {
+  it.each(demo.flatMap(([f, p]) => (['none', 'own', 'common'] as const).map((factor): [string, Problem] => [`${f}, ${factor} factor`, { ...p, view: { ...p.view, reading: { factor } } }])))('%s: is there, for every number shown', (_, problem) => {
+    const book = bookOf(problem)
+    const { structure, dofs } = book.context.solution
+    const there = new Set([
+      ...structure.members.map((m) => `member:${m.id}`),
+      ...structure.nodes.map((n) => `node:${n.id}`),
+      ...dofs.list.map((__, i) => `dof:${i}`),
+      ...structure.cases.flatMap((c) => c.loads.map((__, i) => `load:${c.id}:${i}`)),
+    ])
+    let found = 0
+    const look = (address: string) => {
+      for (const t of targetsOfNumber(address, book)) {
+        found++
+        expect(there.has(t), `${address} at ${t}`).toBe(true)
+      }
+    }
+    for (const s of working.stepsOf(book))
+      for (const p of s.passages)
+        for (const b of p.blocks) {
+          const addresses = b.kind === 'lines' ? b.addresses : b.kind === 'polynomial' ? b.coefficients : b.kind === 'table' ? b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : []))) : b.kind === 'matrix' ? b.rows.flatMap((__, i) => b.columns.map((___, j) => b.at(i, j))) : []
+          addresses.forEach(look)
+          // and for what their formulas are made of
+          for (const a of addresses.slice(0, 40)) {
+            const { origin } = book.origin(a)
+            if (origin.kind === 'formula') working.letters(origin.formula).forEach((l) => look(l.address))
+          }
+        }
+    expect(found).toBeGreaterThan(100)
+  })
+  it('of a symbol is every member that is stated by it', () => {
+    const book = bookOf(demo.find(([f]) => f.includes('orchid'))![1])
+    expect(targetsOfNumber('symbol/EI', book)).toEqual(['member:AC', 'member:CB'])
+    expect(targetsOfNumber('per-own/CB/k/CB/2/3', book)).toEqual(['member:CB'])
+    expect(targetsOfNumber('per-common/K/1/2', book)).toEqual(['dof:0', 'dof:1'])
+    expect(targetsOfNumber('case/G/q/CB/2', book)).toEqual(['member:CB'])
+  })
+})
+
+describe('numbers after an edit', () => {
+  const problem = demo.find(([f]) => f.includes('orchid'))![1]
+  const before = bookOf(problem)
+  const doubled = bookOf({ ...problem, loadCases: problem.loadCases!.map((c) => ({ ...c, loads: c.loads.map((l) => (l.type === 'nodal' && typeof l.m === 'number' ? { ...l, m: 2 * l.m } : l.type === 'nodal' ? { ...l, m: `2*(${String(l.m)})` } : l)) })) })
+  it('are marked where they changed: forces and displacements, but no stiffness', () => {
+    expect(hasChanged('D/2', doubled, before)).toBe(true)
+    expect(hasChanged('q/CB/2', doubled, before)).toBe(true)
+    expect(hasChanged('K/2/2', doubled, before)).toBe(false)
+    expect(hasChanged('K/2/2', doubled, undefined)).toBe(false)
+    expect(hasChanged('no/such/number', doubled, before)).toBe(false)
+  })
+  it('are written 0 only where they are rounding against others', () => {
+    expect(numberWords(3e-13, { figures: 5 }, 1)).toBe('0')
+    expect(numberWords(3e-13, { figures: 5 })).not.toBe('0')
+  })
+})
