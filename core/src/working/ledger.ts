@@ -15,6 +15,7 @@ import { relettered } from './expression.js'
 import { GEOMETRY } from './origins/geometry.js'
 import { STATED } from './origins/stated.js'
 import type { Context, Entry, Found, Kind, Origin } from './origins/kind.js'
+import { HINGED } from './origins/hinged.js'
 import { TIED } from './origins/tied.js'
 import { STIFFNESS } from './origins/stiffness.js'
 import { SOLUTION } from './origins/solution.js'
@@ -32,7 +33,7 @@ export interface Ledger {
   origin(address: string): Entry & { origin: Origin }
 }
 
-export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...FIXED_ENDS, ...SOLUTION, ...FACTORED, ...TIED, ...RIGIDITIES, ...FACTORED_OUT, ...DIAGRAM, ...CHECKS }
+export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...HINGED, ...FIXED_ENDS, ...SOLUTION, ...FACTORED, ...TIED, ...RIGIDITIES, ...FACTORED_OUT, ...DIAGRAM, ...CHECKS }
 
 export function ledger(solution: Solution, units: ProblemUnits, action: ActionSolution, problem?: Problem): Ledger {
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))

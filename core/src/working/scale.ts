@@ -6,7 +6,7 @@ import type { ActionSolution, Solution } from '../analysis/solve.js'
 const ROUNDING = 1e-12
 
 /** Kinds of number that are stiffnesses: measured against the stiffnesses of the members, not against forces. */
-const STIFFNESSES = new Set(['own', 'part', 'k', 'global', 'K', 'K-tied', 'row'])
+const STIFFNESSES = new Set(['own', 'part', 'k', 'hinged', 'global', 'K', 'K-tied', 'row'])
 
 /**
  * Tells what is 0 but for rounding: a force against the largest force of the case, a displacement against the largest

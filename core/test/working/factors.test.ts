@@ -85,3 +85,27 @@ describe('a factor taken out', () => {
     expect(stepsOf(book).find((s) => s.key === 'assembly')!.passages[0].blocks.find((b) => b.kind === 'matrix')).not.toHaveProperty('factor')
   })
 })
+
+describe('a member with a hinge at one end', () => {
+  const hinged = (end: 'start' | 'end', factor: 'none' | 'own' | 'common') => {
+    const p = relative()
+    return bookOf(edit.setView({ ...p, members: p.members.map((m) => (m.id === 'AB' ? { ...m, releases: { [end]: { M: true } } } : m)) }, 'reading', { factor }))
+  }
+  const all = (book: working.Ledger, before: string) => [[2, 2], [2, 3], [3, 3], [2, 5], [2, 6], [5, 6], [6, 6], [1, 1]].map(([i, j]) => letters(book, `${before}hinged/AB/${i}/${j}`))
+  it('has the closed forms of books beside its condensation', () => {
+    expect(all(hinged('end', 'none'), '')).toEqual(['6·EI/L³', '6·EI/L²', '6·EI/L', '−6·EI/L³', '0', '0', '0', 'EA/L'])
+    expect(all(hinged('start', 'none'), '')).toEqual(['6·EI/L³', '0', '0', '−6·EI/L³', '6·EI/L²', '−6·EI/L²', '6·EI/L', 'EA/L'])
+    expect(all(hinged('end', 'own'), 'per-own/AB/')).toEqual(['3', '3·L', '3·L²', '−3', '0', '0', '0', 'A·L²/I'])
+    expect(all(hinged('start', 'common'), 'per-common/')).toEqual(['6/L³', '0', '0', '−6/L³', '6/L²', '−6/L²', '6/L', 'EA/(EI·L)'])
+  })
+  it('shows them as its letters', () => {
+    const k = stepsOf(hinged('end', 'none')).find((s) => s.key === 'stiffness')!.passages[0].blocks.filter((b) => b.kind === 'matrix')
+    expect(k.map((b) => [b.letter, b.letters === true])).toEqual([['k°', true], ['k', true], ['K', false]])
+    expect(k[1].lettersAt!(1, 2)).toBe('hinged/AB/2/3')
+  })
+  it('has none where a spring, shear or another release is in play', () => {
+    const p = relative()
+    const book = bookOf({ ...p, members: p.members.map((m) => (m.id === 'AB' ? { ...m, releases: { end: { M: '900 kN*m' } } } : m)) })
+    expect(book.entry('hinged/AB/2/2')).toBeUndefined()
+  })
+})

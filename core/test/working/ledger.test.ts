@@ -15,7 +15,7 @@ function shown(book: working.Ledger): string[] {
           case 'polynomial':
             return b.coefficients
           case 'matrix':
-            return b.rows.flatMap((_, i) => b.columns.map((_, j) => b.at(i, j)))
+            return b.rows.flatMap((_, i) => b.columns.flatMap((_, j) => [b.at(i, j), ...(b.lettersAt ? [b.lettersAt(i, j)] : [])]))
           case 'table':
             return b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])))
           case 'drawing':

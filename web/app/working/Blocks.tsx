@@ -188,7 +188,7 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
       return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value, reading))
     }
     const factor = block.factor === undefined ? '' : `\\displaystyle ${working.symbolLatex(ledger.entry(block.factor)!.symbol, within)}`
-    return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=${factor}\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell(block.at(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
+    return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=${factor}\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell((block.lettersAt ?? block.at)(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
   }, [block, ledger, reading, within])
   return (
     <div className="formula-block">

@@ -3,6 +3,7 @@ import { siPerCoherent } from '../../quantity/units.js'
 import { minus, number, over, power, relettered, sum, times, type Formula } from '../expression.js'
 import { formulaText } from '../formula-text.js'
 import { formula, index, type Context, type Kind, type Origin } from './kind.js'
+import { hingedEntry } from './hinged.js'
 import { commonOf, rigidity } from './rigidities.js'
 import { BENDING } from './stiffness.js'
 
@@ -12,9 +13,9 @@ import { BENDING } from './stiffness.js'
  */
 
 /** Numbers that a factor divides; the others of a formula stay as they are. */
-const DIVIDED = new Set(['own', 'part', 'k', 'global', 'K', 'spring', 'end-spring'])
+const DIVIDED = new Set(['own', 'part', 'k', 'hinged', 'global', 'K', 'spring', 'end-spring'])
 /** Those that have a formula of their own behind the factor. */
-const STIFF = new Set(['own', 'part', 'k', 'global', 'K'])
+const STIFF = new Set(['own', 'part', 'k', 'hinged', 'global', 'K'])
 
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
 
@@ -69,6 +70,7 @@ function behind(c: Context, by: string[], wrap: string[], own: (c: Context, id: 
     const from = c.origin(...parts)
     if (from.kind !== 'formula') return from
     const [kind, id, row, column] = parts
+    if (kind === 'hinged') return formula(hingedEntry(c, id, index(row) - 1, index(column) - 1, wrap[0] === 'per-own' ? 'own' : { ratio: commonOf(c)!.ratios[c.member(id)] }))()
     // a member's own entries stand in letters; all others are made of them as they are without the factor
     if (kind === 'own' || (kind === 'k' && c.solution.elements[c.member(id)].released.length === 0)) return formula(own(c, id, index(row) - 1, index(column) - 1))()
     return { ...from, formula: divided(c, from.formula, wrap, by) }

@@ -47,8 +47,9 @@ export interface MatrixBlock {
   parting?: number
   /** The address of what is taken out of it, before the bracket. */
   factor?: string
-  /** Also to be shown with its letters instead of numbers. */
+  /** Also to be shown with its letters instead of numbers; where they have a form of their own, its addresses. */
   letters?: boolean
+  lettersAt?: (i: number, j: number) => string
   unit: string
 }
 

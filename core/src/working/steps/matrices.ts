@@ -4,6 +4,7 @@ import { BY_HAND } from '../elimination.js'
 import { matrixLetter, sum, times } from '../expression.js'
 import type { Ledger } from '../ledger.js'
 import { inOrder, partingOf, shownRows, unknowns, type Unknown } from '../matrices.js'
+import { isHinged } from '../origins/hinged.js'
 import { sharers, structureRows } from '../origins/stiffness.js'
 import { readingOf } from '../reading.js'
 import type { Block, Mark, MatrixBlock, Passage, StepMaker } from './blocks.js'
@@ -58,7 +59,9 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
     const what = ['axial force', 'shear', 'moment'][r % 3]
     blocks.push(words(`${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r = ${endNumber(c.solution, m, r)}.`))
     const last = step === e.released.length - 1
-    blocks.push(last ? stiff('k', 'As its joints feel it', 'k', []) : stiff(`k${'′'.repeat(step + 1)}`, 'After this release', 'part', [step + 1]))
+    // what it comes to is 3EI/L³, as books print it
+    const closed: Partial<MatrixBlock> = isHinged(m) ? { letters: true, lettersAt: (r, k) => out.behind(of('hinged')(r, k)) } : {}
+    blocks.push(last ? stiff('k', 'As its joints feel it', 'k', [], plain, closed) : stiff(`k${'′'.repeat(step + 1)}`, 'After this release', 'part', [step + 1]))
   })
   if (isUnit(e.T)) {
     blocks.push(words('Its axes are those of its joints: T is the unit matrix, and K is k.'), stiff('K', 'K = k, under the numbers of its unknowns', 'global', [], global))
