@@ -62,9 +62,19 @@ describe('the whole working', () => {
   it.each(['orchid-balcony', 'palm-house', 'lily-walkway', 'seed-store'])('as LaTeX has nothing in %s that a compiler stumbles over', (name) => {
     const text = working.workingLatex(book(name)).replace(/^%.*$/gm, '')
     // a bracket after a row's end is taken for its depth; signs that the typefaces lack; a fraction wider than a page
-    expect(text).not.toMatch(/\\\\\s*\[/)
+    expect(text).not.toMatch(/\\\\\s*\[(?!3pt\])/)
     expect(text).not.toMatch(/[−⁻₁₂₃ᵀΣθ′]/)
     expect(Math.max(...text.split('\n').map((l) => Math.max(0, ...[...l.matchAll(/\\frac\{([^\n]*?)\}\{/g)].map((m) => m[1].length))))).toBeLessThan(1200)
+  })
+  it('writes each form of k out in letters once, and names it afterwards', () => {
+    const text = working.workingMarkdown(book('palm-house'))
+    expect(text.match(/k=\\begin\{bmatrix\}/g)).toHaveLength(1)
+    expect(text).toContain('\\frac{12\\,EI')
+    expect(text.match(/In letters as for AB\./g)).toHaveLength(3)
+    // a hinge is another form, and a relative stiffness a third
+    expect(working.workingMarkdown(book('alpine-lean-to'))).toMatch(/k=\\begin\{bmatrix\}[^$]*\\frac\{3\\,EI/)
+    const latex = working.workingLatex(book('palm-house'))
+    expect(latex).toContain(', in letters as for AB')
   })
   it('takes a power of ten out of a matrix, but not where forces stand beside stiffnesses', () => {
     const blocks = working.stepsOf(balcony).flatMap((s) => s.passages.flatMap((p) => p.blocks.filter((b) => b.kind === 'matrix')))

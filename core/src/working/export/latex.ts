@@ -4,7 +4,7 @@ import type { Ledger } from '../ledger.js'
 import type { Block, Cell, EquationBlock, MatrixBlock, PolynomialBlock, Step } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
 import { inFigures, readingOf } from '../reading.js'
-import { LARGEST, parts, polynomialTerms, printedMatrix, reach } from './numbers.js'
+import { LARGEST, parts, polynomialTerms, printedMatrix, reach, speller } from './numbers.js'
 
 const value = (book: Ledger, v: number) => numberLatex(inFigures(v, readingOf(book.context.problem)))
 const unitLatex = (unit: string) => (unit ? `\\;${wordsLatex(unit)}` : '')
@@ -37,6 +37,10 @@ export function matrixLatex(book: Ledger, b: MatrixBlock, within?: string): stri
   })
 }
 
+/** A matrix in letters as mathematics, its factor before it. */
+export const spelledLatex = (book: Ledger, b: MatrixBlock, formulas: Formula[][], within?: string): string =>
+  `${b.letter.replace('°', '^{\\circ}')}=${b.factor === undefined ? '' : symbolLatex(book.entry(b.factor)!.symbol, within)}\\begin{bmatrix}${formulas.map((r) => r.map((f) => formulaLatex(f, 'letters', within)).join('&')).join('\\\\[3pt]')}\\end{bmatrix}`
+
 /** An equation of matrices as mathematics. */
 export const equationLatex = ({ left, right }: EquationBlock): string => `${formulaLatex(left)}=${formulaLatex(right)}`
 
@@ -66,7 +70,7 @@ const cell = (book: Ledger, c: Cell): string => {
   return e ? `$${value(book, e.value)}${unitLatex(e.unit)}$` : ''
 }
 
-function block(book: Ledger, b: Block, within?: string): string {
+function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within?: string): string {
   switch (b.kind) {
     case 'words':
       return `${textLatex(b.words)}\n`
@@ -74,9 +78,12 @@ function block(book: Ledger, b: Block, within?: string): string {
       const lines = b.addresses.map((a) => lineLatex(book, a, within))
       return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}${lines.map((l) => `${displayed(l.math)}${l.words ? `\n% ${l.words}` : ''}`).join('\n')}\n`
     }
-    case 'matrix':
+    case 'matrix': {
       if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
-      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}\n${matrixLatex(book, b, within).map((m) => (b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${m}\\]}` : `\\[${m}\\]`)).join('\n')}\n`
+      const spelled = spell(b, within)
+      const letters = !spelled ? '' : 'like' in spelled ? `, in letters as for ${textLatex(spelled.like)}` : `\n\\[${spelledLatex(book, b, spelled.formulas, within)}\\]\n`
+      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}${letters}\n${matrixLatex(book, b, within).map((m) => (b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${m}\\]}` : `\\[${m}\\]`)).join('\n')}\n`
+    }
     case 'equation':
       return `\\[${equationLatex(b)}\\]\n`
     case 'drawing':
@@ -92,7 +99,8 @@ function block(book: Ledger, b: Block, within?: string): string {
 /** The whole working as a LaTeX document; formulas break over lines by breqn. */
 export function workingLatex(book: Ledger): string {
   const { problem, action, solution } = book.context
-  const passages = (s: Step) => s.passages.map((p) => `${p.title ? `\\subsection*{${textLatex(p.title)}}\n` : ''}${p.blocks.map((b) => block(book, b, p.member === undefined ? undefined : solution.structure.members[p.member].id)).join('\n')}`).join('\n')
+  const spell = speller(book)
+  const passages = (s: Step) => s.passages.map((p) => `${p.title ? `\\subsection*{${textLatex(p.title)}}\n` : ''}${p.blocks.map((b) => block(book, spell, b, p.member === undefined ? undefined : solution.structure.members[p.member].id)).join('\n')}`).join('\n')
   return `\\documentclass[11pt,a4paper,fleqn]{article}
 \\usepackage[T1]{fontenc}
 \\usepackage[margin=22mm]{geometry}

@@ -1,9 +1,9 @@
 import type { Ledger } from '../ledger.js'
 import type { Block, Cell } from '../steps/blocks.js'
 import { stepsOf } from '../steps/index.js'
-import { equationLatex, lineLatex, matrixLatex, polynomialLatex } from './latex.js'
+import { equationLatex, lineLatex, matrixLatex, polynomialLatex, spelledLatex } from './latex.js'
 import { inFigures, readingOf } from '../reading.js'
-import { LARGEST, reach } from './numbers.js'
+import { LARGEST, reach, speller } from './numbers.js'
 
 /** Words that would be taken for marks of Markdown, kept as they are. */
 const words = (text: string): string => text.replace(/([\\`*_[\]<>|])/g, '\\$1')
@@ -15,7 +15,7 @@ const cell = (book: Ledger, c: Cell): string => {
   return e ? `${inFigures(e.value, readingOf(book.context.problem))} ${e.unit}`.trim() : ''
 }
 
-function block(book: Ledger, b: Block, within?: string): string {
+function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within?: string): string {
   const title = (t: string | undefined) => (t ? `**${words(t)}**\n\n` : '')
   switch (b.kind) {
     case 'words':
@@ -30,9 +30,12 @@ function block(book: Ledger, b: Block, within?: string): string {
           })
           .join('\n\n')
       )
-    case 'matrix':
+    case 'matrix': {
       if (b.columns.length > LARGEST) return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
-      return `${title(`${b.title}${b.unit ? `, in ${b.unit}` : ''}`)}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
+      const spelled = spell(b, within)
+      const letters = !spelled ? '' : 'like' in spelled ? `In letters as for ${words(spelled.like)}.\n\n` : `$$${spelledLatex(book, b, spelled.formulas, within)}$$\n\n`
+      return `${title(`${b.title}${b.unit ? `, in ${b.unit}` : ''}`)}${letters}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
+    }
     case 'equation':
       return `$$${equationLatex(b)}$$`
     case 'drawing':
@@ -47,8 +50,9 @@ function block(book: Ledger, b: Block, within?: string): string {
 /** The whole working as Markdown, formulas between dollar signs. */
 export function workingMarkdown(book: Ledger): string {
   const { problem, action, solution } = book.context
+  const spell = speller(book)
   const steps = stepsOf(book).map((s, i) => {
-    const passages = s.passages.map((p) => [...(p.title ? [`### ${words(p.title)}`] : []), ...p.blocks.map((b) => block(book, b, p.member === undefined ? undefined : solution.structure.members[p.member].id))].join('\n\n'))
+    const passages = s.passages.map((p) => [...(p.title ? [`### ${words(p.title)}`] : []), ...p.blocks.map((b) => block(book, spell, b, p.member === undefined ? undefined : solution.structure.members[p.member].id))].join('\n\n'))
     return [`## ${i + 1} ${s.title}`, words(s.why), ...passages].join('\n\n')
   })
   return `${[`# ${words(problem?.title ?? 'Working')}`, ...(problem?.statement ? [words(problem.statement)] : []), `Case: ${words(action.title)}`, ...steps].join('\n\n')}\n`

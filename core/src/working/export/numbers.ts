@@ -1,4 +1,6 @@
 import { formatPlain, superscript } from '../../quantity/format.js'
+import { number, type Formula } from '../expression.js'
+import { formulaText, symbolText } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
 import { entryWords, readingOf, type Reading } from '../reading.js'
 import type { MatrixBlock, PolynomialBlock } from '../steps/blocks.js'
@@ -45,6 +47,27 @@ export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {
     cells: values.map((r) => r.map((v) => (Math.abs(v) <= 1e-12 * most ? '0' : entryWords(v, power, reading)))),
     rows: b.rows.map(label),
     columns: b.columns.map(label),
+  }
+}
+
+/** A matrix in letters: its formulas, or the member whose matrix reads the same and was written out before. */
+export type Spelled = { formulas: Formula[][] } | { like: string }
+
+/** Tells what is written in letters of each matrix of a working, in the order they are printed; undefined of one that has none. */
+export function speller(book: Ledger): (b: MatrixBlock, within?: string) => Spelled | undefined {
+  const before = new Map<string, string>()
+  return (b, within = '') => {
+    if (!b.letters) return undefined
+    const of = (address: string): Formula => {
+      const { origin, value } = book.origin(address)
+      return origin.kind === 'formula' ? origin.formula : number(value)
+    }
+    const formulas = b.rows.map((_, i) => b.columns.map((__, j) => of((b.lettersAt ?? b.at)(i, j))))
+    const form = [b.letter, b.factor && symbolText(book.entry(b.factor)!.symbol), ...formulas.map((r) => r.map((f) => formulaText(f)).join('&'))].join(';')
+    const like = before.get(form)
+    if (like !== undefined) return { like }
+    before.set(form, within)
+    return { formulas }
   }
 }
 

@@ -1,6 +1,6 @@
 import { formatPlain, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
 import { held, prepared, type PreparedFigure } from './figure'
-import { formulaPieces, numberBox, symbolBox } from './math'
+import { formulaBox, formulaPieces, numberBox, symbolBox } from './math'
 import { begin, gap, heading, need, number, PAGE, paragraph, rule, table, TEXT_WIDTH, words, type Pages } from './pages'
 import { blank, CEDAR, INK, QUIET, raised, row, run, space, textBox, type Box, type Doc } from './type'
 
@@ -49,6 +49,33 @@ function line(p: Pages, book: working.Ledger, at: string, within?: string) {
 }
 
 const textWords = (doc: Doc, text: string) => text.split(/(?<=\s)/).map((w) => textBox(doc, w, 'serif-italic', 9, QUIET))
+
+/** A matrix in letters, each column as wide as its widest formula. */
+function spelledOut(p: Pages, book: working.Ledger, b: working.MatrixBlock, formulas: readonly (readonly working.Formula[])[], within?: string) {
+  const { doc } = p
+  const size = 8.6
+  const cells = formulas.map((r) => r.map((f) => formulaBox(doc, f, 'letters', within, 5, size)))
+  const widths = formulas[0].map((_, j) => Math.max(...cells.map((r) => r[j].w)) + 13)
+  const heights = cells.map((r) => Math.max(...r.map((c) => c.up + c.down)) + 5)
+  const factor = b.factor === undefined ? undefined : book.entry(b.factor)
+  const name = row(textBox(doc, b.letter, 'serif-italic', 11), space(4), run(doc, '=', 'math', 10.5), space(4), ...(factor ? [symbolBox(doc, factor.symbol, within), space(4)] : []))
+  const high = heights.reduce((s, h) => s + h, 0)
+  need(p, high + 14)
+  const [top, left] = [p.y + 4, PAGE.left + 10 + name.w]
+  name.draw(doc, PAGE.left + 8, top + high / 2 + 3)
+  let y = top
+  cells.forEach((r, i) => {
+    let x = left
+    r.forEach((c, j) => {
+      c.draw(doc, x + (widths[j] - c.w) / 2, y + (heights[i] + c.up - c.down) / 2)
+      x += widths[j]
+    })
+    y += heights[i]
+  })
+  const right = left + widths.reduce((s, w) => s + w, 0)
+  for (const [x, turn] of [[left, 1], [right, -1]]) doc.moveTo(x + 4 * turn, top).lineTo(x, top).lineTo(x, y).lineTo(x + 4 * turn, y).lineWidth(0.8).strokeColor(INK).stroke()
+  p.y = y + 8
+}
 
 /** A matrix between brackets, numbers on its margins; in parts, each with its columns labelled, where it is too wide. */
 function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock, within?: string) {
@@ -126,7 +153,7 @@ function cell(doc: Doc, book: working.Ledger, c: working.Cell): Box {
   return e ? valued(doc, e.value, e.unit, 9.8, working.readingOf(book.context.problem).figures) : space(0)
 }
 
-function block(p: Pages, book: working.Ledger, b: working.Block, within?: string) {
+function block(p: Pages, book: working.Ledger, spell: ReturnType<typeof working.speller>, b: working.Block, within?: string) {
   switch (b.kind) {
     case 'words':
       return words(p, b.words)
@@ -134,8 +161,14 @@ function block(p: Pages, book: working.Ledger, b: working.Block, within?: string
       if (b.title) heading(p, b.title, 3)
       for (const a of b.addresses) line(p, book, a, within)
       return gap(p, 3)
-    case 'matrix':
-      return matrix(p, book, b, within)
+    case 'matrix': {
+      const spelled = spell(b, within)
+      if (spelled && 'formulas' in spelled) {
+        heading(p, `${b.title}, in letters`, 3)
+        spelledOut(p, book, b, spelled.formulas, within)
+      }
+      return matrix(p, book, spelled && 'like' in spelled ? { ...b, title: `${b.title}, in letters as for ${spelled.like}` } : b, within)
+    }
     case 'equation':
       return paragraph(p, [row(...formulaPieces(p.doc, b.left, 'letters'), space(4), run(p.doc, '=', 'math', 10.5), space(4), ...formulaPieces(p.doc, b.right, 'letters'))], { indent: 24, leading: 7 })
     case 'drawing':
@@ -167,6 +200,7 @@ export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buff
   rule(p)
   if (problem.statement) words(p, problem.statement, { after: 8 })
   prepared(problem, solution, action, { loads: true, dimensions: true }, false).draw(p)
+  const spell = working.speller(book)
   working.stepsOf(book).forEach((s, i) => {
     const figure = figureOf(s.key, problem, solution, action)
     // a figure comes with its heading
@@ -176,7 +210,7 @@ export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buff
     figure?.draw(p)
     for (const passage of s.passages) {
       if (passage.title) heading(p, passage.title, 2)
-      for (const b of passage.blocks) block(p, book, b, passage.member === undefined ? undefined : solution.structure.members[passage.member].id)
+      for (const b of passage.blocks) block(p, book, spell, b, passage.member === undefined ? undefined : solution.structure.members[passage.member].id)
     }
   })
   number(doc, problem.title)
