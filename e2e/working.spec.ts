@@ -233,6 +233,10 @@ test('the fixed-end forces are drawn on the member held at both ends; the Figure
   await expect(page.locator('.figure g[data-target^="load:"]').first()).toBeAttached()
   await page.getByRole('link', { name: /9 Reactions/ }).click()
   await expect(page.locator('.figure').getByText('22.33', { exact: true })).toBeVisible()
+  // an unknown whose arrow is not drawn here is seen by its joint and its reaction
+  await page.getByRole('row').filter({ hasText: 'B y' }).getByRole('button').hover()
+  await expect(page.locator('.figure g.lit[data-target="support:B"]').first()).toBeAttached()
+  await expect(page.locator('.figure circle.on[data-target="node:B"]')).toBeAttached()
 })
 
 test('a K of 60 rows is walked in its window, from the pattern to the numbers', async ({ page }) => {

@@ -1,8 +1,8 @@
-import { dimension, siPerCoherent } from '@viga/core'
+import { dimension, siPerCoherent, type Solution } from '@viga/core'
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
-import type { Part } from '../sheet/store'
+import type { Part, Shown } from '../sheet/store'
 import { chosen, targetsOf } from '../sheet/targets'
 import { useCheckNotes } from '../check/notes'
 import { Beside } from './Beside'
@@ -23,6 +23,13 @@ import { drawnLoads } from './words'
 import './figure.css'
 
 const useBrowserLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect
+
+/** What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where those are. */
+function seenAs(target: string, shown: Shown, solution: Solution | undefined): string[] {
+  const dof = target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
+  const id = dof && solution!.structure.nodes[dof.node].id
+  return id === undefined ? [target] : [target, `node:${id}`, ...(shown.reactions ? [`support:${id}`] : [])]
+}
 
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
 export function Figure({ part, plate }: { part: Part; plate: Plate }) {
@@ -95,9 +102,9 @@ export function Figure({ part, plate }: { part: Part; plate: Plate }) {
   )
   const lit = useMemo(() => {
     const out = new Set<string>()
-    for (const t of [hover, selection]) for (const x of targetsOf(t)) out.add(x)
+    for (const t of [hover, selection]) for (const x of targetsOf(t)) for (const y of seenAs(x, shown, solved?.solution)) out.add(y)
     return out
-  }, [hover, selection])
+  }, [hover, selection, shown, solved])
 
   const refit = useCallback(() => {
     setOwn(null)
