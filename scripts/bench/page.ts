@@ -55,6 +55,33 @@ async function open(page: Page, given: string) {
   console.log(`working: from a click to the painted page: ${Object.entries(clicked).map(([k, v]) => `${k} ${v.toFixed(0)} ms`).join(', ')} (limit 100)`)
 }
 
+/** A load changed on the Figure while a step of the working is read: work on the main thread until its numbers are new. */
+async function editWhileReading(page: Page, given: string) {
+  for (const step of ['reactions', 'assembly', 'solution']) {
+    await page.goto(given.replace('/given', `/working/${step}`), { waitUntil: 'networkidle' })
+    if (step !== 'reactions') await page.keyboard.press('l')
+    await page.locator('.figure g[data-target^="load:"] text').filter({ hasText: 'kN/m' }).first().click()
+    await page.locator('.beside input').first().waitFor()
+    const times = await page.evaluate(async () => {
+      const field = document.querySelector<HTMLInputElement>('.beside input')!
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!
+      const out: number[] = []
+      field.focus()
+      for (let k = 0; k < 40; k++) {
+        const t0 = performance.now()
+        set.call(field, `${(2 + (k % 7) * 0.1).toFixed(1)} kN/m`)
+        field.dispatchEvent(new InputEvent('input', { bubbles: true }))
+        document.querySelector('.working')!.getBoundingClientRect()
+        await Promise.resolve()
+        out.push(performance.now() - t0)
+        await new Promise((r) => requestAnimationFrame(() => r(undefined)))
+      }
+      return out.slice(10).sort((a, b) => a - b)
+    })
+    console.log(`working: a keystroke in a load to the new numbers of the step ${step}: median ${times[times.length >> 1].toFixed(1)} ms of work on the main thread (limit 16)`)
+  }
+}
+
 /** An edit of a demo problem to repainted diagrams: work on the main thread, and the scripts a problem page loads before use. */
 const { address, stop } = await serve()
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] })
@@ -97,6 +124,7 @@ try {
   console.log(`edit: a keystroke in a coordinate to the repainted moment diagram: median ${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`)
   await drag(page)
   await open(page, given)
+  await editWhileReading(page, given)
 } finally {
   await browser.close()
   await stop()

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useDeferredValue, useEffect, useState } from 'react'
 
 type Render = (tex: string) => string
 let ready: Render | undefined
@@ -49,6 +49,8 @@ export function Formula({ tex, plain }: { tex: string; plain: string }) {
       here = false
     }
   }, [render])
+  // results are new at once; what is typeset follows, so that typing never waits for it
+  const shown = useDeferredValue(tex)
   // the text comes from our own templates; labels in it are escaped by `wordsLatex`
-  return render ? <span className="formula" role="math" aria-label={plain} dangerouslySetInnerHTML={{ __html: render(tex) }} /> : <span className="formula italic">{plain}</span>
+  return render ? <span className="formula" role="math" aria-label={plain} dangerouslySetInnerHTML={{ __html: render(shown) }} /> : <span className="formula italic">{plain}</span>
 }
