@@ -212,7 +212,7 @@ test('a factor is taken out of the stiffnesses, each member’s own or the EI of
   // over EI/L³ with L = 2 m: 12, 6L, 4L²
   await expect(k.locator('tbody tr').nth(1).locator('td').nth(1)).toHaveText('12')
   await expect(k.locator('tbody tr').nth(2).locator('td').nth(2)).toHaveText('16')
-  await expect(page.getByText('lengths in m').first()).toBeVisible()
+  await expect(page.getByText('lengths, m').first()).toBeVisible()
   await k.locator('tbody tr').nth(1).locator('td').nth(2).click()
   const opened = page.getByRole('region', { name: 'Where this number came from' })
   await expect(opened).toContainText('12')

@@ -65,7 +65,7 @@ describe('a factor taken out', () => {
     expect([[2, 2], [2, 3], [3, 3], [3, 6], [2, 5], [1, 1]].map(([i, j]) => letters(book, `per-own/AB/k/AB/${i}/${j}`))).toEqual(['12', '6·L', '4·L²', '2·L²', '−12', 'A·L²/I'])
     expect(book.entry('per-own/AB/k/AB/2/3')).toMatchObject({ value: 36, unit: 'm' })
     const k = stepsOf(book).find((s) => s.key === 'stiffness')!.passages[0].blocks.find((b) => b.kind === 'matrix')!
-    expect(k).toMatchObject({ factor: 'factor/AB', unit: 'lengths in m' })
+    expect(k).toMatchObject({ factor: 'factor/AB', unit: 'lengths, m' })
   })
   it('of all leaves K in shares of it, and displacements over it', () => {
     const book = bookOf(common)

@@ -84,7 +84,7 @@ export function AssemblyView({ solution, units }: StepProps) {
           )}
         </span>
         <span className="quiet">
-          {working.powerWords(power, common ? `lengths in ${units.length}` : `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
+          {working.powerWords(power, common ? `lengths, ${units.length}` : `${units.force}, ${units.length}, rad`)} {n <= 3000 && <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(solution, units)).values} />}
         </span>
       </div>
       {K ? (

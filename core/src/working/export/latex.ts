@@ -82,7 +82,7 @@ function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within
       if (b.columns.length > LARGEST) return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
       const spelled = spell(b, within)
       const letters = !spelled ? '' : 'like' in spelled ? `, in letters as for ${textLatex(spelled.like)}` : `\n\\[${spelledLatex(book, b, spelled.formulas, within)}\\]\n`
-      return `\\paragraph{${textLatex(b.title)}}${b.unit ? ` in ${textLatex(b.unit)}` : ''}${letters}\n${matrixLatex(book, b, within).map((m) => (b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${m}\\]}` : `\\[${m}\\]`)).join('\n')}\n`
+      return `\\paragraph{${textLatex(b.title)}}${b.unit ? `${b.factor ? ', ' : ' in '}${textLatex(b.unit)}` : ''}${letters}\n${matrixLatex(book, b, within).map((m) => (b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${m}\\]}` : `\\[${m}\\]`)).join('\n')}\n`
     }
     case 'equation':
       return `\\[${equationLatex(b)}\\]\n`

@@ -34,7 +34,7 @@ function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within
       if (b.columns.length > LARGEST) return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
       const spelled = spell(b, within)
       const letters = !spelled ? '' : 'like' in spelled ? `In letters as for ${words(spelled.like)}.\n\n` : `$$${spelledLatex(book, b, spelled.formulas, within)}$$\n\n`
-      return `${title(`${b.title}${b.unit ? `, in ${b.unit}` : ''}`)}${letters}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
+      return `${title(`${b.title}${b.unit ? `, ${b.factor ? '' : 'in '}${b.unit}` : ''}`)}${letters}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
     }
     case 'equation':
       return `$$${equationLatex(b)}$$`

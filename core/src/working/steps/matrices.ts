@@ -26,8 +26,8 @@ function takenOut(c: Context, id?: string): { factor?: string; behind: (at: stri
   const own = factor === 'own' && id !== undefined && c.entry('factor', id)
   const common = factor === 'common' && c.entry('common')
   // of a bar only cosines and sines are left
-  if (own) return { factor: own.address, behind: (at) => `${addressOf('per-own', id)}/${at}`, unit: c.solution.structure.members[c.member(id)].bar ? '' : `lengths in ${c.units.length}` }
-  if (common) return { factor: common.address, behind: (at) => `per-common/${at}`, unit: `lengths in ${c.units.length}` }
+  if (own) return { factor: own.address, behind: (at) => `${addressOf('per-own', id)}/${at}`, unit: c.solution.structure.members[c.member(id)].bar ? '' : `lengths, ${c.units.length}` }
+  if (common) return { factor: common.address, behind: (at) => `per-common/${at}`, unit: `lengths, ${c.units.length}` }
   return { behind: (at) => at, unit: units(c) }
 }
 
