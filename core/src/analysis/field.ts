@@ -32,7 +32,7 @@ export interface Field {
 }
 
 /** Places of load nearer than this (relative to the length) are one place. */
-const SAME_PLACE = 1e-10
+export const SAME_PLACE = 1e-10
 
 /**
  * Integrates the member's equations from its start: N′ = −p, V′ = q, M′ = V − c, slope′ = M/EI + κ₀,

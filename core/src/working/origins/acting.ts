@@ -1,3 +1,4 @@
+import { SAME_PLACE } from '../../analysis/field.js'
 import type { StatedLoad, StructureMember } from '../../structure/types.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from '../expression.js'
 import type { Context } from './kind.js'
@@ -22,9 +23,6 @@ export interface Line {
 }
 
 type LetterOf = (...parts: (string | number)[]) => Letter
-
-/** Places nearer than this share of a member's length are one, as the solver takes them. */
-const SAME_PLACE = 1e-9
 
 /** The lines of a load with points: those between points that stand apart. */
 export function linesOf(letter: LetterOf, { id, length }: StructureMember, at: number, load: Extract<StatedLoad, { type: 'distributed' | 'couple' }>): Line[] {
