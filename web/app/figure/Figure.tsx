@@ -1,10 +1,11 @@
 import { dimension, siPerCoherent, type Solution } from '@viga/core'
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import type { Part, Shown } from '../sheet/store'
 import { chosen, targetsOf } from '../sheet/targets'
 import { useCheckNotes } from '../check/notes'
+import { useBrowserLayout } from '../widgets/after-paint'
 import { Beside } from './Beside'
 import { caption } from './caption'
 import { Ghost, GridDots, GridLines } from './Ghost'
@@ -22,8 +23,6 @@ import { FIGURE_INSETS, fit, onScreen, type View } from './view'
 import { drawnLoads } from './words'
 import './figure.css'
 
-const useBrowserLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect
-
 /** What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where those are. */
 function seenAs(target: string, shown: Shown, solution: Solution | undefined): string[] {
   const dof = target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
@@ -32,7 +31,7 @@ function seenAs(target: string, shown: Shown, solution: Solution | undefined): s
 }
 
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
-export function Figure({ part, plate }: { part: Part; plate: Plate }) {
+export const Figure = memo(function Figure({ part, plate }: { part: Part; plate: Plate }) {
   const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
   const shown = useSheet((s) => s.shown[plate])
@@ -158,4 +157,4 @@ export function Figure({ part, plate }: { part: Part; plate: Plate }) {
       <LayerBar part={part} plate={plate} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />
     </section>
   )
-}
+})

@@ -1,10 +1,12 @@
 import Snackbar from '@mui/material/Snackbar'
-import { useEffect, useMemo, useState } from 'react'
+import { memo, startTransition, useEffect, useMemo, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Figure } from '../figure/Figure'
 import type { StoredProblem } from '../server/problems.server'
+import { afterPaint } from '../widgets/after-paint'
 import { warmTypesetter } from '../widgets/Formula'
+import { quietly } from '../widgets/quietly'
 import { TopLine } from '../widgets/TopLine'
 import { calmed } from './calm'
 import { Conflict } from './Conflict'
@@ -18,14 +20,13 @@ import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
 
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
-export function ProblemPage({ stored }: { stored: StoredProblem }) {
+export const ProblemPage = memo(function ProblemPage({ stored }: { stored: StoredProblem }) {
   const [store] = useState(() => createSheet(stored))
   const calm = useMemo(() => calmed(store), [store])
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
   useEffect(warmTypesetter, [])
-  const { pathname } = useLocation()
-  const part = (PARTS.find((p) => pathname.split('/')[3] === p.key)?.key ?? 'given')
+  useEffect(() => quietly(() => void Promise.all([import('../working/Working'), import('../results/Results'), import('../check/Check')])), [])
   return (
     <SheetContext value={store}>
       <TopLine
@@ -47,7 +48,7 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
         </h1>
       </TopLine>
       <main className="problem">
-        <Figure part={part} plate={plateOf(part, pathname.split('/')[4])} />
+        <FigureBeside />
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />
@@ -60,6 +61,17 @@ export function ProblemPage({ stored }: { stored: StoredProblem }) {
       <Refused />
     </SheetContext>
   )
+})
+
+/** The Figure beside the part of the Sheet that is open; its drawing follows as soon as another part is on the page. */
+function FigureBeside() {
+  const { pathname } = useLocation()
+  const [, , , name, step] = pathname.split('/')
+  const part = PARTS.find((p) => p.key === name)?.key ?? 'given'
+  const plate = plateOf(part, step)
+  const [shown, show] = useState({ part, plate })
+  useEffect(() => (shown.plate === plate ? undefined : afterPaint(() => startTransition(() => show({ part, plate })))), [shown, part, plate])
+  return <Figure {...shown} />
 }
 
 function Tools() {

@@ -1,4 +1,5 @@
 import { useDeferredValue, useEffect, useState } from 'react'
+import { quietly } from './quietly'
 
 type Render = (tex: string) => string
 let ready: Render | undefined
@@ -28,14 +29,33 @@ const FACES = ['KaTeX_Main', 'italic 1em KaTeX_Math', 'KaTeX_Size1', 'KaTeX_Size
 
 /** In a quiet moment, fetches the typesetter and its faces and sets the usual formulas. */
 export function warmTypesetter() {
-  const idle = window.requestIdleCallback ?? ((f: () => void) => setTimeout(f, 300))
-  idle(() =>
-    void loadTypesetter().then((render) => {
-      for (const face of FACES) void document.fonts.load(face.includes(' ') ? face : `1em ${face}`).catch(() => {})
-      const next = (rest: readonly string[]) => rest.length > 0 && idle(() => (render(rest[0]), next(rest.slice(1))))
-      next(USUAL)
-    }),
-  )
+  quietly(() => {
+    for (const face of FACES) void document.fonts.load(face.includes(' ') ? face : `1em ${face}`).catch(() => {})
+    setBeforehand(USUAL)
+  })
+}
+
+/** What is left of a quiet moment belongs to others, ms. */
+const REST = 3
+
+/** Sets formulas that will soon be asked for, in quiet moments, some at a time. @returns takes it back */
+export function setBeforehand(formulas: Iterable<string>): () => void {
+  const all = formulas[Symbol.iterator]()
+  let over = false
+  let stop = () => {}
+  void loadTypesetter().then((render) => {
+    const some = (remaining: () => number) => {
+      for (let next = all.next(); !next.done; next = all.next()) {
+        render(next.value)
+        if (remaining() < REST) return void (stop = quietly(some))
+      }
+    }
+    if (!over) stop = quietly(some)
+  })
+  return () => {
+    over = true
+    stop()
+  }
 }
 
 /** A typeset formula, read aloud in its plain words; until the typesetter is there, they stand in its place. */

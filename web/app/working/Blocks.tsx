@@ -6,6 +6,7 @@ import { casesShown, endForcesOf, heldMember } from '../figure/held'
 import { SceneView } from '../figure/SceneView'
 import { targetOf } from '../sheet/targets'
 import { LargeMatrix } from './LargeMatrix'
+import { lineOf } from './line'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
 import { Num } from './Num'
@@ -56,35 +57,23 @@ function Lines({ title, addresses, within }: { title?: string; addresses: string
   )
 }
 
-/** Formulas longer than this, as LaTeX, take a line of their own. */
-const LONG = 120
-
 const Line = memo(function Line({ at, within }: { at: string; within?: string }) {
   const { ledger, reading } = useBook()
   const store = useSheetStore()
-  const { symbol, value, origin } = ledger.origin(at)
-  const name = working.symbolLatex(symbol, within)
-  const plain = working.symbolText(symbol)
-  const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
-  // a name that is a formula itself, EI/L³, is not said twice
-  const letters = f && !symbol.formula ? working.formulaLatex(f, 'letters', within) : undefined
-  const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
-  const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
-  const most = f ? working.evaluateFormula(f).size : 0
+  const { letters, numbers, words, long, most } = lineOf(ledger, at, within, reading)
   return (
     <div className="reckon" onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)} onMouseLeave={() => store.getState().point(null)}>
       <span className="reckon-left">
-        <Formula tex={letters === undefined ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${letters}`} plain={f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain} />
-        {numbers !== undefined && (
+        <Formula {...letters} />
+        {numbers && (
           <span className={long ? 'below' : undefined}>
-            <Formula tex={`\\displaystyle {}=${numbers}`} plain={`= ${working.formulaText(f!, 'numbers')}`} />
+            <Formula {...numbers} />
           </span>
         )}
-        {f && f.t === 'letter' && origin.kind === 'formula' && origin.words && <span className="quiet"> {origin.words}</span>}
-        {!f && origin.kind !== 'formula' && <span className="quiet"> {origin.words}</span>}
+        {words && <span className="quiet"> {words}</span>}
       </span>
       <span className="reckon-right">
-        = <Num at={at} unit most={Math.max(most, Math.abs(value))} />
+        = <Num at={at} unit most={most} />
       </span>
     </div>
   )
@@ -93,7 +82,7 @@ const Line = memo(function Line({ at, within }: { at: string; within?: string })
 const markOf = (m: working.Mark) => ('unknown' in m ? m.unknown : null)
 
 /** A matrix of the step: in numbers, each to be opened, or in letters. */
-export function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
+export const Matrix = memo(function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
   const { ledger, reading, before, open, trail, pinned, pin } = useBook()
   const store = useSheetStore()
   const [spelled, setSpelled] = useState(false)
@@ -150,7 +139,7 @@ export function Matrix({ block, within }: { block: working.MatrixBlock; within?:
       )}
     </>
   )
-}
+})
 
 /** A matrix of more rows or columns than this stands in a window of its own. */
 export const WHOLE = 30

@@ -1,17 +1,22 @@
 import { edit, working, type Solution } from '@viga/core'
-import { useEffect, useMemo, useRef, type ReactNode } from 'react'
+import { memo, useEffect, useMemo, useRef, type ReactNode } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
 import { useBook } from './book'
 import { EliminationView } from './EliminationView'
+import { beginning, useRoom } from './gradual'
 import { NumberingChoice } from './NumberingChoice'
 import { MemberChoice, useMember } from './MemberChoice'
+import { pageOf, passagesOf } from './page'
 
 /** One step as the page shows it: what it says of all, then of one member at a time. */
-export function StepView({ step, solution }: { step: working.Step; solution: Solution }) {
-  const ofMembers = useMemo(() => step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member])), [step])
+export const StepView = memo(function StepView({ step: key, solution }: { step: working.StepKey; solution: Solution }) {
+  const { ledger } = useBook()
+  const step = useMemo(() => working.stepOf(ledger, key)!, [ledger, key])
   const [chosen, choose] = useMember(solution)
+  const page = useMemo(() => pageOf(step, chosen), [step, chosen])
+  const { members: ofMembers } = page
   // a member clicked on the Figure is the one written out
   const selection = useSheet((s) => s.selection)
   const clicked = useRef(selection)
@@ -21,17 +26,22 @@ export function StepView({ step, solution }: { step: working.Step; solution: Sol
     const index = solution.structure.members.findIndex((m) => selection === `member:${m.id}`)
     if (ofMembers.includes(index)) choose(index)
   }, [selection, solution, ofMembers, choose])
-  const at = ofMembers.includes(chosen) ? chosen : ofMembers[0]
-  const passage = step.passages.find((p) => p.member === at)
+  const at = page.ofOne?.member
   const name = at === undefined ? undefined : solution.structure.members[at].id
-  const firstMember = step.passages.findIndex((p) => p.member !== undefined)
-  const before = firstMember < 0 ? step.passages : step.passages.slice(0, firstMember)
-  const after = firstMember < 0 ? [] : step.passages.filter((p, i) => i > firstMember && p.member === undefined)
+  const all = useMemo(() => passagesOf(page), [page])
+  const end = useRef<HTMLDivElement>(null)
+  const room = useRoom(all, end)
+  const { passages: there, left } = beginning(all, room, ledger)
+  const before = there.slice(0, page.before.length)
+  const ofOne = page.ofOne && there[page.before.length]
+  const after = there.slice(page.before.length + (page.ofOne ? 1 : 0))
+  /** All it says is of one member, whose name then stands in its title. */
+  const oneOnly = at !== undefined && page.before.length + page.after.length === 0
   return (
-    <>
+    <div className={room === Infinity ? 'whole-step' : undefined}>
       <h1>
         {step.title}
-        {ofMembers.length > 0 && before.length + after.length === 0 && (
+        {oneOnly && (
           <>
             {' of '}
             <i>{name}</i>
@@ -41,17 +51,18 @@ export function StepView({ step, solution }: { step: working.Step; solution: Sol
       <p className="prose">{step.why}</p>
       {step.key === 'unknowns' && <NumberingChoice solution={solution} />}
       <Passages all={before} step={step.key} solution={solution} />
-      {ofMembers.length > 0 && at !== undefined && passage && (
+      {at !== undefined && (
         <>
-          {before.length + after.length > 0 && <h2 className="sub">Member by member</h2>}
+          {!oneOnly && <h2 className="sub">Member by member</h2>}
           <MemberChoice solution={solution} at={at} onChoose={choose} among={ofMembers.length === solution.structure.members.length ? undefined : ofMembers} />
-          <Blocks key={at} blocks={passage.blocks} within={name} />
+          {ofOne && <Blocks key={at} blocks={ofOne.blocks} within={name} />}
         </>
       )}
       <Passages all={after} step={step.key} solution={solution} />
-    </>
+      <div ref={end} style={{ height: left }} />
+    </div>
   )
-}
+})
 
 /** The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart. */
 function ByHand({ blocks, children }: { blocks: readonly working.Block[]; children: ReactNode }) {
@@ -78,12 +89,10 @@ const whole = (p: working.Passage) => p.blocks.findIndex((b) => b.kind === 'matr
 function Passages({ all, step, solution }: { all: readonly working.Passage[]; step: working.StepKey; solution: Solution }) {
   const { ledger } = useBook()
   const { action, units } = ledger.context
-  // on the page what comes out stands before the way there
-  const inOrder = [...all.filter((p) => !p.byHand), ...all.filter((p) => p.byHand)]
-  return inOrder.map((p, i) => (
+  return all.map((p, i) => (
     <section key={i}>
       {p.title && <h2 className="sub">{p.title}</h2>}
-      {step === 'assembly' ? (
+      {step === 'assembly' && whole(p) >= 0 ? (
         <>
           <Blocks blocks={p.blocks.slice(0, whole(p))} />
           <AssemblyView solution={solution} action={action} units={units} />

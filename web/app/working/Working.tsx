@@ -1,13 +1,14 @@
 import { working } from '@viga/core'
-import { useCallback, useEffect, useMemo, useState } from 'react'
-import { Link, useParams } from 'react-router'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { Link, useLocation, useParams, useSearchParams } from 'react-router'
 import { useSheet, useSolved } from '../sheet/context'
 import { ReadingMenu } from './ReadingMenu'
 import { Unsolved } from '../sheet/Unsolved'
-import { loadTypesetter } from '../widgets/Formula'
+import { loadTypesetter, setBeforehand } from '../widgets/Formula'
 import { Matrix } from './Blocks'
 import { BookContext, useBefore, useLedger, type Book, type Pinned } from './book'
 import { Derivation } from './Derivation'
+import { firstFormulas } from './page'
 import { StepView } from './StepView'
 import './working.css'
 
@@ -26,6 +27,9 @@ const LABELS: Record<working.StepKey, string> = {
   diagrams: 'Diagrams',
 }
 
+/** Whole workings are printed up to this many members. */
+const PRINTED = 150
+
 /** The solution by the stiffness method, line by line, with the solver's own numbers; any of them can be opened. */
 export function Working() {
   const { step = 'idealisation', problemId } = useParams()
@@ -37,10 +41,10 @@ export function Working() {
   // formulas come with the next step
   useEffect(() => void loadTypesetter(), [])
   // another step is another reading: what was opened closes
-  useEffect(() => setTrail([]), [step])
-  const keys = useMemo(() => (ledger ? working.STEP_KEYS.filter((k) => k !== 'supports' || working.stepOf(ledger, k)) : working.STEP_KEYS.filter((k) => k !== 'supports')), [ledger])
+  useEffect(() => setTrail((t) => (t.length > 0 ? [] : t)), [step])
+  const own = useMemo(() => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined, [ledger])
+  const keys = useMemo(() => working.STEP_KEYS.filter((k) => k !== 'supports' || own), [own])
   const at = Math.max(0, keys.indexOf(step as working.StepKey))
-  const data = useMemo(() => ledger && working.stepOf(ledger, keys[at]), [ledger, keys, at])
   const base = `/problems/${problemId}/working`
   const [pinned, pin] = useState<Pinned | null>(null)
   const before = useBefore(ledger)
@@ -48,20 +52,16 @@ export function Working() {
   const reading = useMemo(() => working.readingOf(problem), [problem])
   const book = useMemo((): Book | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null), [ledger, reading, before, pinned, trail, fresh])
   const inside = useMemo(() => book && { ...book, open }, [book, open])
+  const { search } = useLocation()
+  const ahead = useAhead(book, keys[at + 1])
   return (
     <>
-      <nav className="steps" aria-label="Steps of the working">
-        {keys.map((k, i) => (
-          <Link key={k} to={`${base}/${k}`} aria-current={i === at ? 'step' : undefined}>
-            <span>{i + 1}</span> {LABELS[k]}
-          </Link>
-        ))}
-      </nav>
+      <Steps keys={keys} at={at} base={base} search={search} onIntent={ahead} />
       <div className="sheet-body working" key={keys[at]}>
-        {solved && data && book ? (
+        {solved && book ? (
           <BookContext value={book}>
             <ReadingMenu />
-            <StepView step={data} solution={solved.solution} />
+            <StepView step={keys[at]} solution={solved.solution} />
           </BookContext>
         ) : (
           <Unsolved />
@@ -79,30 +79,70 @@ export function Working() {
           <Derivation />
         </BookContext>
       )}
-      <footer className="sheet-foot">
-        {at > 0 && (
-          <Link to={`${base}/${keys[at - 1]}`} className="link">
-            ⟵ {LABELS[keys[at - 1]]}
-          </Link>
-        )}
-        {solved && <WholeWorking id={problemId!} action={solved.action.id} members={solved.solution.structure.members.length} />}
-        {at < keys.length - 1 && (
-          <Link to={`${base}/${keys[at + 1]}`} className="link end">
-            {LABELS[keys[at + 1]]} ⟶
-          </Link>
-        )}
-      </footer>
+      <Foot before={keys[at - 1]} after={keys[at + 1]} base={base} search={search} printed={solved && problem.members.length <= PRINTED ? solved.action.id : undefined} />
     </>
   )
 }
 
-/** Whole workings are printed up to this many members. */
-const PRINTED = 150
+/** What a first view has room for, px as estimated. */
+const FIRST_VIEW = 600
+
+/** Sets the first formulas of the next step in quiet moments, and of one whose name is pointed at. */
+function useAhead(book: Book | null, next: working.StepKey | undefined): (key: working.StepKey) => void {
+  const [params] = useSearchParams()
+  const member = params.get('member')
+  const prepare = (key: working.StepKey) => book && setBeforehand(firstFormulas(book.ledger, key, book.reading, Math.max(0, book.ledger.context.member(member ?? '')), FIRST_VIEW))
+  const latest = useRef(prepare)
+  useEffect(() => {
+    latest.current = prepare
+  })
+  const ledger = book?.ledger
+  const reading = book?.reading
+  useEffect(() => (ledger && next ? (latest.current(next) ?? undefined) : undefined), [ledger, reading, member, next])
+  return useCallback((key) => void latest.current(key), [])
+}
+
+interface StepLinks {
+  base: string
+  /** The member that is read stays the same from step to step. */
+  search: string
+}
+
+/** The steps by name; an edit leaves them as they are. */
+const Steps = memo(function Steps({ keys, at, base, search, onIntent }: StepLinks & { keys: readonly working.StepKey[]; at: number; onIntent: (key: working.StepKey) => void }) {
+  return (
+    <nav className="steps" aria-label="Steps of the working">
+      {keys.map((k, i) => (
+        <Link key={k} to={{ pathname: `${base}/${k}`, search }} aria-current={i === at ? 'step' : undefined} onPointerEnter={() => onIntent(k)} onFocus={() => onIntent(k)}>
+          <span>{i + 1}</span> {LABELS[k]}
+        </Link>
+      ))}
+    </nav>
+  )
+})
+
+/** Before and after the step, and the whole as a file. */
+const Foot = memo(function Foot({ before, after, base, search, printed }: StepLinks & { before?: working.StepKey; after?: working.StepKey; printed?: string }) {
+  return (
+    <footer className="sheet-foot">
+      {before && (
+        <Link to={{ pathname: `${base}/${before}`, search }} className="link">
+          ⟵ {LABELS[before]}
+        </Link>
+      )}
+      {printed !== undefined && <WholeWorking base={base} action={printed} />}
+      {after && (
+        <Link to={{ pathname: `${base}/${after}`, search }} className="link end">
+          {LABELS[after]} ⟶
+        </Link>
+      )}
+    </footer>
+  )
+})
 
 /** The whole working of the shown case as a file, in one click. */
-function WholeWorking({ id, action, members }: { id: string; action: string; members: number }) {
-  if (members > PRINTED) return null
-  const to = (form: string) => `/problems/${id}/working-as/${form}?case=${encodeURIComponent(action)}`
+function WholeWorking({ base, action }: { base: string; action: string }) {
+  const to = (form: string) => `${base}-as/${form}?case=${encodeURIComponent(action)}`
   return (
     <span className="whole-working">
       the whole as{' '}

@@ -1,12 +1,11 @@
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { useBrowserLayout } from '../widgets/after-paint'
 import { fitting, LARGEST_CELL, LEFT, rescrolled, TOP, widthOf, WRITTEN, ZOOM, type Lie } from './large'
 
 /** The window is never higher than this, px. */
 const TALLEST = 430
 /** Up to so many rows it begins with the numbers; beyond, with the whole pattern. */
 const NUMBERS_FIRST = 60
-
-const useBrowserLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect
 
 /**
  * The window on a large matrix: how large its cells are, where it is scrolled to, and how to zoom it about a point.

@@ -1,0 +1,95 @@
+import { working } from '@viga/core'
+import { startTransition, useEffect, useState, type RefObject } from 'react'
+import { afterPaint, useBrowserLayout } from '../widgets/after-paint'
+
+/** What is put on the page first, px as estimated, and what is added until the view is full. */
+const FIRST = 500
+const MORE = 160
+/** Each time what is there has been painted, there is room for so many times as much. */
+const GROWS = 3
+
+/** Letters of a formula that stand beside each other, and beyond which its numbers begin a line of their own. */
+const WIDE = 72
+const LINE = 36
+const ROW = 25
+
+/** About how high the line of a number will be on the page, px. */
+export function heightOfLine(ledger: working.Ledger, at: string): number {
+  const { origin } = ledger.origin(at)
+  if (origin.kind !== 'formula') return LINE
+  const [letters, numbers] = [working.formulaText(origin.formula).length, working.formulaText(origin.formula, 'numbers').length]
+  return letters + numbers <= WIDE ? LINE : LINE + ROW * (Math.ceil(letters / WIDE) - 1 + Math.ceil(numbers / WIDE))
+}
+
+/** About how high a part of a step will be on the page, px; its formulas each as one line. */
+export function heightOf(block: working.Block): number {
+  switch (block.kind) {
+    case 'words':
+      return 12 + 22 * Math.ceil(block.words.length / 75)
+    case 'lines':
+      return 8 + titleOf(block) + LINE * block.addresses.length
+    case 'table':
+      return ROW + titleOf(block) + ROW * block.rows.length
+    case 'matrix':
+      return 54 + 18 * Math.min(block.rows.length, 22)
+    case 'drawing':
+      return 160
+    case 'equation':
+    case 'polynomial':
+      return LINE
+  }
+}
+
+const titleOf = ({ title }: { title?: string }) => (title ? 26 : 0)
+
+const total = (passages: readonly working.Passage[]) => passages.reduce((sum, p) => sum + p.blocks.reduce((s, b) => s + heightOf(b), p.title ? 40 : 0), 0)
+
+/** What of a part fits into a height, and the height it takes: lines and rows one by one, the rest whole. */
+function fitting(block: working.Block, room: number, ledger: working.Ledger): [working.Block, number] {
+  if (block.kind === 'lines') {
+    let used = titleOf(block)
+    const fits = block.addresses.findIndex((a) => used >= room || ((used += heightOfLine(ledger, a)), false))
+    return [fits < 0 ? block : { ...block, addresses: block.addresses.slice(0, Math.max(1, fits)) }, used]
+  }
+  const height = heightOf(block)
+  if (block.kind !== 'table' || height <= room) return [block, height]
+  return [{ ...block, rows: block.rows.slice(0, Math.max(1, Math.ceil((room - titleOf(block)) / ROW))) }, room]
+}
+
+/** The beginning of a step, as much as fits into a height in px; `left` is about the height of what does not. */
+export function beginning(passages: readonly working.Passage[], room: number, ledger: working.Ledger): { passages: readonly working.Passage[]; left: number } {
+  if (room === Infinity) return { passages, left: 0 }
+  const out: working.Passage[] = []
+  let used = 0
+  for (const p of passages) {
+    if (used >= room) break
+    used += p.title ? 40 : 0
+    const blocks: working.Block[] = []
+    for (const b of p.blocks) {
+      if (used >= room) break
+      const [fits, height] = fitting(b, room - used, ledger)
+      blocks.push(fits)
+      used += height
+    }
+    out.push({ ...p, blocks })
+  }
+  return { passages: out, left: Math.max(0, total(passages) - used) }
+}
+
+/**
+ * How much of a step is on the page, px as estimated: what the view has room for at once, the rest once that is painted.
+ * `end` goes on what stands below all that is there; it is measured against the edge of the scrolled part of the page.
+ */
+export function useRoom(passages: readonly working.Passage[], end: RefObject<HTMLElement | null>): number {
+  const [room, setRoom] = useState(FIRST)
+  const all = room >= total(passages)
+  useBrowserLayout(() => {
+    const below = end.current
+    const view = below?.closest('.sheet-body')
+    if (!all && below && view && below.getBoundingClientRect().top < view.getBoundingClientRect().bottom) setRoom(room + MORE)
+  }, [room, all, end])
+  useEffect(() => {
+    if (!all) return afterPaint(() => startTransition(() => setRoom((r) => r * GROWS)))
+  }, [room, all])
+  return all ? Infinity : room
+}

@@ -1,0 +1,39 @@
+import { working } from '@viga/core'
+
+/** A formula to be typeset, and as it is read aloud. */
+export interface Typeset {
+  tex: string
+  plain: string
+}
+
+/** What stands in the line of a number: its letters, the same with numbers put in, or in words where it came from. */
+export interface Line {
+  letters: Typeset
+  numbers?: Typeset
+  words?: string
+  /** The numbers take a line of their own. */
+  long: boolean
+  /** The largest of what it is made of: against that, what is left by rounding is 0. */
+  most: number
+}
+
+/** Formulas longer than this, as LaTeX, take a line of their own. */
+const LONG = 120
+
+/** The line of a number by its address; `within` is the member spoken of, whose name letters need not carry. */
+export function lineOf(ledger: working.Ledger, at: string, within: string | undefined, reading: working.Reading): Line {
+  const { symbol, value, origin } = ledger.origin(at)
+  const name = working.symbolLatex(symbol, within)
+  const plain = working.symbolText(symbol)
+  const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
+  // a name that is a formula itself, EI/L³, is not said twice
+  const letters = f && !symbol.formula ? working.formulaLatex(f, 'letters', within) : undefined
+  const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
+  return {
+    letters: { tex: letters === undefined ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${letters}`, plain: f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain },
+    numbers: numbers === undefined ? undefined : { tex: `\\displaystyle {}=${numbers}`, plain: `= ${working.formulaText(f!, 'numbers')}` },
+    words: origin.kind !== 'formula' || f?.t === 'letter' ? origin.words : undefined,
+    long: (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG,
+    most: Math.max(f ? working.evaluateFormula(f).size : 0, Math.abs(value)),
+  }
+}
