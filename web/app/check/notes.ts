@@ -1,34 +1,37 @@
-import { checkAnswers, dimension, formatNumber, makeReader, type Answer, type AnswerVerdict, type Problem, type Structure, type StructureMember } from '@viga/core'
+import { checkAnswers, dimension, formatNumber, makeReader, type Answer, type AnswerVerdict, type Outcome, type Problem, type Structure, type StructureMember } from '@viga/core'
 import { useMemo } from 'react'
 import { memberLine, onScreen, type View } from '../figure/view'
 import { plus, textWidth, vec, type Vec } from '../figure/marks'
 import { again, ring, type Wish } from '../figure/place'
 import { useSheet } from '../sheet/context'
 
+type Judged = { answer: Answer; verdict: AnswerVerdict }
+
 /** Every hand answer with its verdict; recomputed with the solution. */
-export function useVerdicts(): { answer: Answer; verdict: AnswerVerdict }[] {
+export function useVerdicts(): Judged[] {
   const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => {
-    if (outcome.stage !== 'solved' || !problem.answers) return []
-    const verdicts = checkAnswers(problem, outcome.solution)
-    return problem.answers.map((answer, i) => ({ answer, verdict: verdicts[i] }))
-  }, [problem, outcome])
+  return useMemo(() => verdictsOf(problem, outcome), [problem, outcome])
+}
+
+function verdictsOf(problem: Problem, outcome: Outcome): Judged[] {
+  if (outcome.stage !== 'solved' || !problem.answers) return []
+  const verdicts = checkAnswers(problem, outcome.solution)
+  return problem.answers.map((answer, i) => ({ answer, verdict: verdicts[i] }))
 }
 
 const SIGNS = { agrees: '=', differs: '≠', unknown: '?' }
 
-/** The hand values at their places on the Figure, with their verdicts; those of the shown case. */
+/** The hand values at their places on the Figure, with their verdicts; those of the shown case. Without a view none are looked at. */
 export function useCheckNotes(view: View | null): Wish[] | undefined {
-  const all = useVerdicts()
   const actionId = useSheet((s) => s.actionId)
   const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => (view && outcome.stage === 'solved' ? checkNotes(problem, outcome.solution.structure, all, actionId, view) : undefined), [all, view, actionId, problem, outcome])
+  return useMemo(() => (view && outcome.stage === 'solved' ? checkNotes(problem, outcome.solution.structure, verdictsOf(problem, outcome), actionId, view) : undefined), [view, actionId, problem, outcome])
 }
 
 /** The same as wishes of the drawing; what belongs to no place (a stiffness, a load factor) has none. */
-export function checkNotes(problem: Problem, s: Structure, all: readonly { answer: Answer; verdict: AnswerVerdict }[], actionId: string | null, view: View): Wish[] {
+export function checkNotes(problem: Problem, s: Structure, all: readonly Judged[], actionId: string | null, view: View): Wish[] {
   const first = problem.loadCases?.[0]?.id
   return all
     .filter(({ answer }) => (answer.case ?? first) === actionId && answer.quantity !== 'stiffness')

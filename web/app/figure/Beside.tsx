@@ -77,8 +77,14 @@ export function Floating({ at, rest, view, title, note, width = WIDTH, onClose, 
   const box = useRef<HTMLDivElement>(null)
   const [height, setHeight] = useState(220)
   useLayoutEffect(() => {
-    if (box.current) setHeight(box.current.offsetHeight)
-  }, [children])
+    const element = box.current!
+    const measure = () => setHeight(element.offsetHeight)
+    measure()
+    // asked for with each keystroke it would lay the page out twice; the observer tells when it is known anyway
+    const observer = new ResizeObserver(measure)
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [])
   const place = placeBeside(at, rest, view, width, height)
   return (
     <div ref={box} className="beside" role="dialog" aria-label={`${title}, ${note}`} style={{ left: place.x, top: place.y, width }}>

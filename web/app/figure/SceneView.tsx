@@ -35,7 +35,12 @@ function MarkView({ m }: { m: Mark }) {
   return <path className={m.cls ?? (m.stroke === undefined && m.fill ? 'solid' : undefined)} d={m.d} stroke={ink(m.stroke)} strokeWidth={m.width} fill={ink(m.fill)} strokeDasharray={m.dash} opacity={m.opacity} strokeLinejoin={m.round ? 'round' : 'miter'} strokeLinecap="butt" />
 }
 
-const GroupView = memo(function GroupView({ group, lit }: { group: Group; lit: boolean }) {
+interface GroupProps {
+  group: Group
+  lit: boolean
+}
+
+const GroupView = memo(function GroupView({ group, lit }: GroupProps) {
   return (
     <g data-target={group.target} className={lit ? 'lit' : undefined}>
       {group.marks.map((m, i) => (
@@ -44,7 +49,31 @@ const GroupView = memo(function GroupView({ group, lit }: { group: Group; lit: b
       {group.hit && <path className="hit" d={group.hit.d} stroke="transparent" strokeWidth={group.hit.width} fill="none" strokeLinecap="round" pointerEvents="stroke" />}
     </g>
   )
-})
+}, sameGroup)
+
+interface LabelProps {
+  label: Placed
+  lit: boolean
+}
+
+const LabelView = memo(function LabelView({ label, lit }: LabelProps) {
+  return (
+    <g data-target={label.target} className={lit ? 'lit' : undefined}>
+      <Text m={label.mark} />
+    </g>
+  )
+}, (a, b) => a.lit === b.lit && a.label.target === b.label.target && sameMark(a.label.mark, b.label.mark))
+
+/** An edit draws the scene anew, most of it as it was: that is left alone. */
+function sameGroup(a: GroupProps, b: GroupProps): boolean {
+  const [g, h] = [a.group, b.group]
+  return a.lit === b.lit && g.target === h.target && g.hit?.d === h.hit?.d && g.hit?.width === h.hit?.width && g.marks.length === h.marks.length && g.marks.every((m, i) => sameMark(m, h.marks[i]))
+}
+
+function sameMark(a: Mark, b: Mark): boolean {
+  const [all, others] = [Object.entries(a), b as unknown as Record<string, unknown>]
+  return all.length === Object.keys(b).length && all.every(([k, v]) => v === others[k])
+}
 
 /** Draws a scene; what is pointed at is lit by class, so that pointing repaints one group. */
 export const SceneView = memo(function SceneView({ groups, labels, lit }: { groups: readonly Group[]; labels: readonly Placed[]; lit: ReadonlySet<string> }) {
@@ -54,9 +83,7 @@ export const SceneView = memo(function SceneView({ groups, labels, lit }: { grou
         <GroupView key={g.key} group={g} lit={g.target !== undefined && lit.has(g.target)} />
       ))}
       {labels.map((l) => (
-        <g key={l.key} data-target={l.target} className={l.target !== undefined && lit.has(l.target) ? 'lit' : undefined}>
-          <Text m={l.mark} />
-        </g>
+        <LabelView key={l.key} label={l} lit={l.target !== undefined && lit.has(l.target)} />
       ))}
     </>
   )

@@ -1,5 +1,5 @@
 import { formatPlain, working } from '@viga/core'
-import { memo, useCallback, useMemo, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
 import { casesShown, endForcesOf, heldMember } from '../figure/held'
@@ -60,7 +60,9 @@ function Lines({ title, addresses, within }: { title?: string; addresses: string
 const Line = memo(function Line({ at, within }: { at: string; within?: string }) {
   const { ledger, reading } = useBook()
   const store = useSheetStore()
-  const { letters, numbers, words, long, most } = lineOf(ledger, at, within, reading)
+  // its number is new with the edit; the formula beside it follows, so that typing never waits for it
+  const later = useDeferredValue(ledger)
+  const { letters, numbers, words, long, most } = useMemo(() => lineOf(later, at, within, reading), [later, at, within, reading])
   return (
     <div className="reckon" onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)} onMouseLeave={() => store.getState().point(null)}>
       <span className="reckon-left">
