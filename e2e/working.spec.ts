@@ -268,3 +268,24 @@ test('a K of 60 rows is walked in its window, from the pattern to the numbers', 
   await page.getByRole('link', { name: /6 Partition/ }).click()
   await expect(page.getByRole('application', { name: /^Free rows and columns/ })).toBeVisible()
 })
+
+test('a long step is whole soon after it is opened, and the member that is read stays from step to step', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'working/stiffness?member=CD')
+  await expect(page.getByRole('heading', { name: 'Stiffness of CD' })).toBeVisible()
+  await page.getByRole('link', { name: /8 End forces/ }).click()
+  await expect(page.getByRole('heading', { name: 'End forces of CD' })).toBeVisible()
+  await expect(page).toHaveURL(/member=CD/)
+  // three sums for the whole, eleven for the joints' free unknowns, and the energy: more than the first view has room for
+  await page.getByRole('link', { name: /10 Checks/ }).click()
+  await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible()
+  const lines = page.locator('.working .reckon')
+  await expect(page.locator('.working .whole-step')).toBeVisible()
+  expect(await lines.count()).toBeGreaterThan(14)
+  await lines.last().scrollIntoViewIfNeeded()
+  await expect(lines.last()).toContainText('= 0.16102 kN·m')
+  // the Figure has come along: reactions are drawn beside the checks
+  await expect(page.getByRole('button', { name: /^Reactions/ })).toHaveAttribute('aria-pressed', 'true')
+  // the foot leads on, with the same member
+  await page.getByRole('link', { name: /Diagrams ⟶/ }).click()
+  await expect(page.getByRole('group', { name: 'Member' }).getByRole('button', { name: 'CD' })).toHaveAttribute('aria-pressed', 'true')
+})

@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Group, Mark, TextMark } from './marks'
+import { sameGroup, sameMark, type Group, type Mark, type TextMark } from './marks'
 import type { Placed } from './place'
 
 const ink = (name: string | undefined) => (name === undefined ? 'none' : `var(--${name})`)
@@ -49,7 +49,7 @@ const GroupView = memo(function GroupView({ group, lit }: GroupProps) {
       {group.hit && <path className="hit" d={group.hit.d} stroke="transparent" strokeWidth={group.hit.width} fill="none" strokeLinecap="round" pointerEvents="stroke" />}
     </g>
   )
-}, sameGroup)
+}, (a, b) => a.lit === b.lit && sameGroup(a.group, b.group))
 
 interface LabelProps {
   label: Placed
@@ -63,17 +63,6 @@ const LabelView = memo(function LabelView({ label, lit }: LabelProps) {
     </g>
   )
 }, (a, b) => a.lit === b.lit && a.label.target === b.label.target && sameMark(a.label.mark, b.label.mark))
-
-/** An edit draws the scene anew, most of it as it was: that is left alone. */
-function sameGroup(a: GroupProps, b: GroupProps): boolean {
-  const [g, h] = [a.group, b.group]
-  return a.lit === b.lit && g.target === h.target && g.hit?.d === h.hit?.d && g.hit?.width === h.hit?.width && g.marks.length === h.marks.length && g.marks.every((m, i) => sameMark(m, h.marks[i]))
-}
-
-function sameMark(a: Mark, b: Mark): boolean {
-  const [all, others] = [Object.entries(a), b as unknown as Record<string, unknown>]
-  return all.length === Object.keys(b).length && all.every(([k, v]) => v === others[k])
-}
 
 /** Draws a scene; what is pointed at is lit by class, so that pointing repaints one group. */
 export const SceneView = memo(function SceneView({ groups, labels, lit }: { groups: readonly Group[]; labels: readonly Placed[]; lit: ReadonlySet<string> }) {

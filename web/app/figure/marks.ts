@@ -46,6 +46,16 @@ export interface Group {
   hit?: { d: string; width: number }
 }
 
+/** Whether two marks look alike. */
+export function sameMark(a: Mark, b: Mark): boolean {
+  const all = Object.entries(a)
+  return all.length === Object.keys(b).length && all.every(([k, v]) => v === Reflect.get(b, k))
+}
+
+/** Whether two groups look alike: an edit draws everything anew, most of it as it was, and that is left alone. */
+export const sameGroup = (a: Group, b: Group): boolean =>
+  a.target === b.target && a.hit?.d === b.hit?.d && a.hit?.width === b.hit?.width && a.marks.length === b.marks.length && a.marks.every((m, i) => sameMark(m, b.marks[i]))
+
 export interface Vec {
   x: number
   y: number

@@ -84,6 +84,9 @@ function freeSide(s: Structure, view: View, node: number, axis: Vec, ends: Retur
   return crowd(times(prefer, -1)) < crowd(prefer) - 0.2 ? times(prefer, -1) : prefer
 }
 
+/** How far beside its member an arrow along it may stand, px: the side liked most first. */
+const ASIDE = [15, -15, 37, -37]
+
 /** Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched). */
 export function drawUnknowns(solution: Solution, view: View): { groups: Group[]; boxes: Box[]; obstacles: Obstacle[] } {
   const { structure: s, dofs } = solution
@@ -115,12 +118,16 @@ export function drawUnknowns(solution: Solution, view: View): { groups: Group[];
       const [from, to] = d.free ? [12, 46] : [-clear - 32, -clear]
       // where a member leaves in the arrow's own direction, the arrow stands beside it
       const along = away(d.node).some((v) => (d.free ? 1 : -1) * (v.x * axis.x + v.y * axis.y) > 0.9)
-      const aside = along ? times(vec(-axis.y, axis.x), 15) : vec(0, 0)
-      const tail = plus(plus(c, axis, from), aside)
-      const tip = plus(plus(c, axis, to), aside)
-      obstacles.push({ a: tail, b: tip, half: 3 })
-      marks.push(...arrow(tail, tip, ink, { small: true, width: 1.4 }))
-      mark = d.free ? plus(tip, axis, 13) : plus(tail, axis, -12)
+      const asides = along ? ASIDE.map((k) => times(vec(-axis.y, axis.x), k)) : [vec(0, 0)]
+      const ways = asides.map((aside) => {
+        const [tail, tip] = [from, to].map((t) => plus(plus(c, axis, t), aside))
+        return { tail, tip, mark: d.free ? plus(tip, axis, 13) : plus(tail, axis, -12) }
+      })
+      // on a short member the marks of both ends would meet: the later one gives way
+      const way = ways.find((w) => boxes.every((b) => Math.abs(b.x - w.mark.x) >= (b.w + 20) / 2 || Math.abs(b.y - w.mark.y) >= (b.h + 20) / 2)) ?? ways[0]
+      obstacles.push({ a: way.tail, b: way.tip, half: 3 })
+      marks.push(...arrow(way.tail, way.tip, ink, { small: true, width: 1.4 }))
+      mark = way.mark
     }
     marks.push(...numberMark(mark, solution.numbers[i], d.free))
     groups.push({ key: `u${i}`, target, marks, hit: { d: polyline([mark, plus(mark, vec(0.1, 0))]), width: 24 } })

@@ -12,6 +12,8 @@ const GROWS = 3
 const WIDE = 72
 const LINE = 36
 const ROW = 25
+/** A heading within a step. */
+const TITLE = 40
 
 /** About how high the line of a number will be on the page, px. */
 export function heightOfLine(ledger: working.Ledger, at: string): number {
@@ -42,18 +44,21 @@ export function heightOf(block: working.Block): number {
 
 const titleOf = ({ title }: { title?: string }) => (title ? 26 : 0)
 
-const total = (passages: readonly working.Passage[]) => passages.reduce((sum, p) => sum + p.blocks.reduce((s, b) => s + heightOf(b), p.title ? 40 : 0), 0)
+const total = (passages: readonly working.Passage[]) => passages.reduce((sum, p) => sum + p.blocks.reduce((s, b) => s + heightOf(b), p.title ? TITLE : 0), 0)
 
-/** What of a part fits into a height, and the height it takes: lines and rows one by one, the rest whole. */
-function fitting(block: working.Block, room: number, ledger: working.Ledger): [working.Block, number] {
+/** What of a part fits into a height, the height it takes, and that of the rest: lines and rows one by one, others whole. */
+function fitting(block: working.Block, room: number, ledger: working.Ledger): [fits: working.Block, used: number, left: number] {
   if (block.kind === 'lines') {
-    let used = titleOf(block)
-    const fits = block.addresses.findIndex((a) => used >= room || ((used += heightOfLine(ledger, a)), false))
-    return [fits < 0 ? block : { ...block, addresses: block.addresses.slice(0, Math.max(1, fits)) }, used]
+    const { addresses } = block
+    let [n, used] = [0, titleOf(block)]
+    while (n < addresses.length && (n === 0 || used < room)) used += heightOfLine(ledger, addresses[n++])
+    return n === addresses.length ? [block, used, 0] : [{ ...block, addresses: addresses.slice(0, n) }, used, LINE * (addresses.length - n)]
   }
-  const height = heightOf(block)
-  if (block.kind !== 'table' || height <= room) return [block, height]
-  return [{ ...block, rows: block.rows.slice(0, Math.max(1, Math.ceil((room - titleOf(block)) / ROW))) }, room]
+  if (block.kind === 'table') {
+    const n = Math.max(1, Math.ceil((room - titleOf(block)) / ROW))
+    if (n < block.rows.length) return [{ ...block, rows: block.rows.slice(0, n) }, room, ROW * (block.rows.length - n)]
+  }
+  return [block, heightOf(block), 0]
 }
 
 /** The beginning of a step, as much as fits into a height in px; `left` is about the height of what does not. */
@@ -61,19 +66,21 @@ export function beginning(passages: readonly working.Passage[], room: number, le
   if (room === Infinity) return { passages, left: 0 }
   const out: working.Passage[] = []
   let used = 0
+  let left = 0
   for (const p of passages) {
-    if (used >= room) break
-    used += p.title ? 40 : 0
     const blocks: working.Block[] = []
+    // a part that is begun says something
+    const begun = used < room
+    if (begun && p.title) used += TITLE
     for (const b of p.blocks) {
-      if (used >= room) break
-      const [fits, height] = fitting(b, room - used, ledger)
-      blocks.push(fits)
+      const [fits, height, rest] = begun && (blocks.length === 0 || used < room) ? fitting(b, room - used, ledger) : [undefined, 0, heightOf(b)]
+      if (fits) blocks.push(fits)
       used += height
+      left += rest
     }
-    out.push({ ...p, blocks })
+    if (begun) out.push({ ...p, blocks })
   }
-  return { passages: out, left: Math.max(0, total(passages) - used) }
+  return { passages: out, left }
 }
 
 /**

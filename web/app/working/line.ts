@@ -29,11 +29,14 @@ export function lineOf(ledger: working.Ledger, at: string, within: string | unde
   // a name that is a formula itself, EI/L³, is not said twice
   const letters = f && !symbol.formula ? working.formulaLatex(f, 'letters', within) : undefined
   const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
+  const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
+  // a line ends within a bracket only where the bracket does not grow with what it holds, and need not
+  const breaking = (tex: string) => (long && !/\\left\(.*\\(frac|int)/.test(tex) ? tex.replaceAll('\\left(', '(').replaceAll('\\right)', ')') : tex)
   return {
-    letters: { tex: letters === undefined ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${letters}`, plain: f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain },
-    numbers: numbers === undefined ? undefined : { tex: `\\displaystyle {}=${numbers}`, plain: `= ${working.formulaText(f!, 'numbers')}` },
+    letters: { tex: letters === undefined ? `\\displaystyle ${name}` : breaking(`\\displaystyle ${name}=${letters}`), plain: f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain },
+    numbers: numbers === undefined ? undefined : { tex: breaking(`\\displaystyle {}=${numbers}`), plain: `= ${working.formulaText(f!, 'numbers')}` },
     words: origin.kind !== 'formula' || f?.t === 'letter' ? origin.words : undefined,
-    long: (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG,
+    long,
     most: Math.max(f ? working.evaluateFormula(f).size : 0, Math.abs(value)),
   }
 }

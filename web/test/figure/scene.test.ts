@@ -130,6 +130,11 @@ describe.each(demo)('%s', (_, problem) => {
       }
     }
   })
+  it('the numbers of the unknowns stand apart', () => {
+    const marks = scene(problem, { ...none, unknowns: true }).groups.filter((g) => g.target?.startsWith('dof:')).flatMap((g) => g.marks.flatMap((m) => (m.t === 'text' ? [m] : [])))
+    expect(marks.length).toBeGreaterThan(0)
+    marks.forEach((m, i) => marks.slice(0, i).forEach((o) => expect(Math.max(Math.abs(m.x - o.x), Math.abs(m.y - o.y)), `${m.text} and ${o.text}`).toBeGreaterThanOrEqual(17)))
+  })
   it('draws every load of a case, and says its value', () => {
     problem.loadCases!.forEach((c, i) => {
       const s = scene(problem, given, i)

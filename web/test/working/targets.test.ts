@@ -1,16 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { work, working, type Problem } from '@viga/core'
+import { working, type Problem } from '@viga/core'
 import { hasChanged, numberWords, targetsOfNumber } from '../../app/working/book'
-
-const folder = join(import.meta.dirname, '../../database/demo')
-const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
-const bookOf = (problem: Problem) => {
-  const outcome = work(problem)
-  if (outcome.stage !== 'solved') throw new Error('a demo problem is solved')
-  return working.ledger(outcome.solution, problem.units, outcome.solution.cases[0], problem)
-}
+import { bookOf, demo } from '../demo'
 
 describe('what a number of the working belongs to on the Figure', () => {
   it.each(demo.flatMap(([f, p]) => (['none', 'own', 'common'] as const).map((factor): [string, Problem] => [`${f}, ${factor} factor`, { ...p, view: { ...p.view, reading: { factor } } }])))('%s: is there, for every number shown', (_, problem) => {
