@@ -1,23 +1,34 @@
 import { formatNumber, working, type Unknown } from '@viga/core'
-import { useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useBook } from './book'
 import { MatrixView } from './MatrixView'
 import { NumberMark } from './NumberMark'
 import type { StepProps } from './step'
 
+const NAME = <i>K|P</i>
+
 /** The free equations written out, and their elimination row by row, one pivot at a time. */
-export function EliminationView({ solution, action, units }: StepProps) {
+export function EliminationView(now: StepProps) {
+  // the displacements are new with an edit at once; the way to them follows
+  const { solution, action, units } = useDeferredValue(useMemo(() => ({ solution: now.solution, action: now.action, units: now.units }), [now.solution, now.action, now.units]))
   const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
   const [at, setAt] = useState(0)
   const { open, reading } = useBook()
-  if (!e) return null
-  const last = e.steps.length
+  const last = e?.steps.length ?? 0
   const shown = Math.min(at, last)
-  const { K, right } = shown === 0 ? e.start : e.steps[shown - 1]
+  const equations = e && (shown === 0 ? e.start : e.steps[shown - 1])
+  const unknowns = e?.start.unknowns
+  const entries = useMemo(() => equations && unknowns && { rows: unknowns, columns: [...unknowns, null], values: equations.K.map((r, i) => [...r, equations.right[i]]) }, [equations, unknowns])
+  const pick = useCallback(
+    ({ row: i, column: j }: { row: number; column: number }) => {
+      if (!unknowns) return
+      const right = j === unknowns.length
+      open(shown > 0 ? working.addressOf('row', shown, i + 1, j + 1) : working.equationAddress(solution, action, unknowns[i].index, right ? undefined : unknowns[j].index))
+    },
+    [shown, solution, action, unknowns, open],
+  )
+  if (!e || !entries || !unknowns) return null
   const step = shown === 0 ? undefined : e.steps[shown - 1]
-  const { unknowns } = e.start
-  const n = unknowns.length
-  const addressIn = (s: number, i: number, j: number) => (s > 0 ? working.addressOf('row', s, i + 1, j + 1) : working.equationAddress(solution, action, unknowns[i].index, j === n ? undefined : unknowns[j].index))
   return (
     <section className="elimination" aria-label="Elimination">
       <div className="matrix-head">
@@ -34,7 +45,7 @@ export function EliminationView({ solution, action, units }: StepProps) {
           </button>
         </span>
       </div>
-      <MatrixView label="equations of the free unknowns" name={<i>K|P</i>} entries={{ rows: unknowns, columns: [...unknowns, null], values: K.map((r, i) => [...r, right[i]]) }} power={0} reading={reading} augmented onPick={({ row, column }) => open(addressIn(shown, row, column))} />
+      <MatrixView label="equations of the free unknowns" name={NAME} entries={entries} power={0} reading={reading} augmented onPick={pick} />
       {step && (
         <p className="prose">
           The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} /> below it:{' '}
