@@ -19,6 +19,9 @@ import { TitleField } from './TitleField'
 import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
 
+/** The other parts, ahead of their opening; what does not arrive now is asked for again then. */
+const fetchParts = () => void Promise.all([import('../working/Working'), import('../results/Results'), import('../check/Check')]).catch(() => {})
+
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
 export const ProblemPage = memo(function ProblemPage({ stored }: { stored: StoredProblem }) {
   const [store] = useState(() => createSheet(stored))
@@ -26,7 +29,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
   useEffect(warmTypesetter, [])
-  useEffect(() => quietly(() => void Promise.all([import('../working/Working'), import('../results/Results'), import('../check/Check')])), [])
+  useEffect(() => quietly(fetchParts), [])
   return (
     <SheetContext value={store}>
       <TopLine

@@ -53,7 +53,8 @@ export function Working() {
   const book = useMemo((): Book | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null), [ledger, reading, before, pinned, trail, fresh])
   const inside = useMemo(() => book && { ...book, open }, [book, open])
   const { search } = useLocation()
-  const ahead = useAhead(book, keys[at + 1])
+  // the steps of a large structure take longer to make than a quiet moment lasts
+  const ahead = useAhead(problem.members.length <= PRINTED ? book : null, keys[at + 1])
   return (
     <>
       <Steps keys={keys} at={at} base={base} search={search} onIntent={ahead} />
