@@ -3,11 +3,34 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/test/**/*.test.ts'], setupFiles: ['core/test/random.setup.ts'], testTimeout: 60_000 } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/test/**/*.test.ts'],
+          setupFiles: ['core/test/random.setup.ts'],
+          testTimeout: 60_000,
+        },
+      },
       { test: { name: 'cli', include: ['cli/test/**/*.test.ts'], testTimeout: 60_000 } },
-      { test: { name: 'web', include: ['web/test/**/*.test.ts'], exclude: ['web/test/server/**'], setupFiles: ['core/test/random.setup.ts'], testTimeout: 60_000 } },
+      {
+        test: {
+          name: 'web',
+          include: ['web/test/**/*.test.ts'],
+          exclude: ['web/test/server/**'],
+          setupFiles: ['core/test/random.setup.ts'],
+          testTimeout: 60_000,
+        },
+      },
       // one real MariaDB of its own for the tests that need one, on a free port with fresh data
-      { test: { name: 'server', include: ['web/test/server/**/*.test.ts'], globalSetup: ['web/test/server/database.setup.ts'], fileParallelism: false, testTimeout: 60_000 } },
+      {
+        test: {
+          name: 'server',
+          include: ['web/test/server/**/*.test.ts'],
+          globalSetup: ['web/test/server/database.setup.ts'],
+          fileParallelism: false,
+          testTimeout: 60_000,
+        },
+      },
     ],
   },
 })

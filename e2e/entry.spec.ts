@@ -5,8 +5,19 @@ test('a frame stated from the keyboard alone is solved as it is typed', async ({
   const type = (t: string) => page.keyboard.type(t)
   const press = (k: string) => page.keyboard.press(k)
   // tab reaches the joints without the mouse
-  for (let i = 0; i < 40 && (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'x of a new joint'; i++) await press('Tab')
-  for (const [x, y] of [['0', '0'], ['0', '4'], ['4*1.5', '4 + 6*5/12'], ['6 + 2.5', '0.5']]) {
+  for (
+    let i = 0;
+    i < 40 &&
+    (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'x of a new joint';
+    i++
+  )
+    await press('Tab')
+  for (const [x, y] of [
+    ['0', '0'],
+    ['0', '4'],
+    ['4*1.5', '4 + 6*5/12'],
+    ['6 + 2.5', '0.5'],
+  ]) {
     await type(x)
     await press('Tab')
     await type(y)
@@ -21,7 +32,11 @@ test('a frame stated from the keyboard alone is solved as it is typed', async ({
   await type('d p')
   await press('Enter')
   await press('Alt+l')
-  for (const [on, way, amount] of [['bc', 'down', '2.4 kPa*5 m'], ['ab', 'right', '1.2 kPa*5 m'], ['c', 'left', '4 kN']]) {
+  for (const [on, way, amount] of [
+    ['bc', 'down', '2.4 kPa*5 m'],
+    ['ab', 'right', '1.2 kPa*5 m'],
+    ['c', 'left', '4 kN'],
+  ]) {
     await type(on)
     await press('Tab')
     await type(way)
@@ -42,11 +57,19 @@ test('a frame stated from the keyboard alone is solved as it is typed', async ({
   await expect(sums.locator('[data-sum="of forces in y"] .strong')).toHaveText('0')
 })
 
-test('two bays and two storeys with their loads, from the keyboard, in well under a minute', async ({ page }) => {
+test('two bays and two storeys with their loads, from the keyboard, in well under a minute', async ({
+  page,
+}) => {
   await newSheet(page)
   const type = (t: string) => page.keyboard.type(t)
   const press = (k: string) => page.keyboard.press(k)
-  for (let i = 0; i < 30 && (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'starting shape'; i++) await press('Tab')
+  for (
+    let i = 0;
+    i < 30 &&
+    (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'starting shape';
+    i++
+  )
+    await press('Tab')
   await type('portal or')
   for (const value of ['6, 4.5', '2@3.5']) {
     await press('Tab')
@@ -55,7 +78,14 @@ test('two bays and two storeys with their loads, from the keyboard, in well unde
   }
   await press('Enter')
   await press('Alt+l')
-  for (const [on, way, amount] of [['de', 'down', '24'], ['ef', 'down', '24'], ['gh', 'down', '15'], ['hi', 'down', '6 to 12 kN/m'], ['d', 'right', '20'], ['g', 'right', '12 kN']]) {
+  for (const [on, way, amount] of [
+    ['de', 'down', '24'],
+    ['ef', 'down', '24'],
+    ['gh', 'down', '15'],
+    ['hi', 'down', '6 to 12 kN/m'],
+    ['d', 'right', '20'],
+    ['g', 'right', '12 kN'],
+  ]) {
     await type(on)
     await press('Tab')
     await type(way)
@@ -91,7 +121,10 @@ test('a portal drawn with the mouse alone', async ({ page }) => {
   await expect(page.getByLabel('x of A', { exact: true })).toHaveValue('0')
   await expect(page.getByLabel('y of B', { exact: true })).toHaveValue('4')
   await page.getByRole('button', { name: /^Draw/ }).click()
-  for (const [joint, support] of [['A', 'fixed'], ['D', 'pin']]) {
+  for (const [joint, support] of [
+    ['A', 'fixed'],
+    ['D', 'pin'],
+  ]) {
     await mouse.click(...(await jointAt(page, joint)))
     await page.getByRole('dialog').getByRole('button', { name: support, exact: true }).click()
     await page.getByRole('button', { name: 'Close' }).click()
@@ -134,7 +167,11 @@ test('an entry that cannot be read keeps its text, says why, and outlives a relo
 
 test('undo and redo bring back every state', async ({ page }) => {
   await newSheet(page)
-  for (const [x, y] of [['0', '0'], ['3', '0'], ['3', '4']]) {
+  for (const [x, y] of [
+    ['0', '0'],
+    ['3', '0'],
+    ['3', '4'],
+  ]) {
     await page.getByLabel('x of a new joint').fill(x)
     await page.getByLabel('y of a new joint').fill(y)
     await page.keyboard.press('Enter')
@@ -169,8 +206,19 @@ test('joints clicked one after another are a chain, until escape', async ({ page
 test('a long table is shown in parts that follow what is appended and selected', async ({ page }) => {
   const nodes = Array.from({ length: 161 }, (_, i) => ({ id: `P${i}`, x: i, y: i % 2 }))
   const members = nodes.slice(1).map((n, i) => ({ id: `m${i}`, start: nodes[i].id, end: n.id }))
-  const file = { format: 'viga-problem', version: 1, title: 'Long hedge', units: { length: 'm', force: 'kN' }, kind: 'frame', nodes, members }
-  const made = await page.request.post(`${address()}/?index`, { multipart: { intent: 'open', file: JSON.stringify(file) }, maxRedirects: 0 })
+  const file = {
+    format: 'viga-problem',
+    version: 1,
+    title: 'Long hedge',
+    units: { length: 'm', force: 'kN' },
+    kind: 'frame',
+    nodes,
+    members,
+  }
+  const made = await page.request.post(`${address()}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify(file) },
+    maxRedirects: 0,
+  })
   await page.goto(address() + made.headers().location)
   await ready(page)
   const joints = block(page, 'Joints')

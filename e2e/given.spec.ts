@@ -7,7 +7,9 @@ test('a choice that cannot be made says why and changes nothing', async ({ page 
   await expect(page.getByRole('radio', { name: /beam or frame/ })).toBeChecked()
 })
 
-test('a joint renamed is renamed everywhere; taken out, it takes along what hangs on it', async ({ page }) => {
+test('a joint renamed is renamed everywhere; taken out, it takes along what hangs on it', async ({
+  page,
+}) => {
   await openCopy(page, /Open Palm house/, 'given')
   await page.getByLabel('label of joint C').fill("C'")
   await page.keyboard.press('Enter')
@@ -42,7 +44,11 @@ test('a hinge and a section follow at once on the Figure and in the numbers', as
   await page.getByLabel('shape of section column').selectOption('rectangle')
   await page.getByLabel('h of column').fill('40*10 mm')
   // E·I = 200 GPa · 0.1 · 0.4³ / 12
-  await expect(block(page, 'Properties').getByRole('row').filter({ has: page.getByLabel('name of section column') })).toContainText(/106.700/)
+  await expect(
+    block(page, 'Properties')
+      .getByRole('row')
+      .filter({ has: page.getByLabel('name of section column') }),
+  ).toContainText(/106.700/)
 })
 
 test('the Figure pans, zooms and fits again; a joint dragged moves on the grid', async ({ page }) => {

@@ -1,9 +1,12 @@
 import AxeBuilder from '@axe-core/playwright'
 import { block, expect, jointAt, newSheet, openCopy, test } from './pages'
 
-const members = (page: import('@playwright/test').Page) => block(page, 'Members').getByLabel(/^label of member/)
+const members = (page: import('@playwright/test').Page) =>
+  block(page, 'Members').getByLabel(/^label of member/)
 
-test('a storey copied up twice, joined, with its loads; mirrored; hinged; taken out; each one step of undo', async ({ page }) => {
+test('a storey copied up twice, joined, with its loads; mirrored; hinged; taken out; each one step of undo', async ({
+  page,
+}) => {
   await newSheet(page)
   await page.getByLabel('starting shape').selectOption('frame')
   await page.getByLabel('bays').fill('6')
@@ -53,7 +56,9 @@ test('keys at a joint: a support, a hinge, nothing', async ({ page }) => {
   await page.keyboard.press('h')
 })
 
-test('a length and a step typed while drawing; a joint dropped on another becomes one with it', async ({ page }) => {
+test('a length and a step typed while drawing; a joint dropped on another becomes one with it', async ({
+  page,
+}) => {
   await newSheet(page)
   const frame = (await page.locator('.figure-frame').boundingBox())!
   await page.mouse.click(frame.x + 160, frame.y + 420)
@@ -86,13 +91,31 @@ for (const part of ['given', 'working', 'results', 'check'] as const)
   test(`no violation of accessibility in ${part}`, async ({ page }) => {
     await openCopy(page, /Open Seed store/, part)
     const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+    expect(
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 4)
+            .join(' | ')}`,
+      ),
+    ).toEqual([])
   })
 
-test('no violation of accessibility on the Shelf, on an empty sheet, with a group selected, in the dark', async ({ page }) => {
+test('no violation of accessibility on the Shelf, on an empty sheet, with a group selected, in the dark', async ({
+  page,
+}) => {
   const check = async () => {
     const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+    expect(
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 4)
+            .join(' | ')}`,
+      ),
+    ).toEqual([])
   }
   await newSheet(page)
   await check()
@@ -106,7 +129,9 @@ test('no violation of accessibility on the Shelf, on an empty sheet, with a grou
   await check()
 })
 
-test('on the Figure: a ring hinges an end, a load is pulled along its member, a grip makes a triangle', async ({ page }) => {
+test('on the Figure: a ring hinges an end, a load is pulled along its member, a grip makes a triangle', async ({
+  page,
+}) => {
   await newSheet(page)
   await page.getByLabel('spans').fill('6')
   await page.getByLabel('ends', { exact: true }).selectOption('fixed')
@@ -134,7 +159,10 @@ test('on the Figure: a ring hinges an end, a load is pulled along its member, a 
   await expect(page.getByLabel('place of load 1 of 1')).toHaveValue('3')
   await load('6 kN/m', '')
   await page.keyboard.press('Escape')
-  await page.locator('.figure [data-target="load:1:1"] text, .figure g[data-target="load:1:1"] > text').first().click()
+  await page
+    .locator('.figure [data-target="load:1:1"] text, .figure g[data-target="load:1:1"] > text')
+    .first()
+    .click()
   const grip = (await page.locator('[data-target="grip:1:1:0"]').boundingBox())!
   const [gx, gy] = [grip.x + grip.width / 2, grip.y + grip.height / 2]
   await page.mouse.move(gx, gy)
@@ -156,12 +184,24 @@ test('joints clicked on uneven bays; rows copied into another problem', async ({
   // the lines of the grid stand in view: four bays, five lines across
   const lines = page.locator('.grid-lines line')
   await expect(lines).toHaveCount(7)
-  const boxes = await lines.evaluateAll((all) => all.slice(0, 5).map((l) => l.getBoundingClientRect()).map((b) => [b.x + b.width / 2, b.bottom - 26]))
+  const boxes = await lines.evaluateAll((all) =>
+    all
+      .slice(0, 5)
+      .map((l) => l.getBoundingClientRect())
+      .map((b) => [b.x + b.width / 2, b.bottom - 26]),
+  )
   for (const i of [0, 3, 4]) await page.mouse.click(boxes[i][0] + 3, boxes[i][1] - 3)
-  for (const [id, x] of [['A', '0'], ['B', '12'], ['C', '17.5']]) await expect(page.getByLabel(`x of ${id}`, { exact: true })).toHaveValue(x)
+  for (const [id, x] of [
+    ['A', '0'],
+    ['B', '12'],
+    ['C', '17.5'],
+  ])
+    await expect(page.getByLabel(`x of ${id}`, { exact: true })).toHaveValue(x)
   await page.keyboard.press('Control+a')
   await page.keyboard.press('Control+c')
-  await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toContain('joint\tx\ty\nA\t0\t0')
+  await expect
+    .poll(() => page.evaluate(() => navigator.clipboard.readText()))
+    .toContain('joint\tx\ty\nA\t0\t0')
   await newSheet(page)
   await page.keyboard.press('Control+v')
   await expect(page.getByLabel('x of C', { exact: true })).toHaveValue('17.5')

@@ -35,7 +35,10 @@ test('a row that is half typed outlives a reload', async ({ page }) => {
   await expect(page.getByLabel('x of a new joint')).toHaveValue('')
 })
 
-test('two tabs: the stale save is refused, both versions stay until one is chosen', async ({ page, context }) => {
+test('two tabs: the stale save is refused, both versions stay until one is chosen', async ({
+  page,
+  context,
+}) => {
   const at = await openCopy(page, /Open Palm house/, 'given')
   const other = await context.newPage()
   await other.goto(`${address()}${at}/given`)
@@ -82,8 +85,18 @@ test('shelf: open a file, rename, duplicate, take off, put back', async ({ page 
 
 test('a file that is no problem is refused with a sentence and its place', async ({ page }) => {
   await shelf(page)
-  const file = (text: string) => ({ name: 'x.viga.json', mimeType: 'application/json', buffer: Buffer.from(text) })
-  await page.locator('input[type=file]').setInputFiles(file('{"format":"viga-problem","version":1,"title":"t","units":{"length":"m","force":"kN"},"kind":"frame","nodes":[{"id":"A","x":"3 kN","y":0}],"members":[]}'))
+  const file = (text: string) => ({
+    name: 'x.viga.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(text),
+  })
+  await page
+    .locator('input[type=file]')
+    .setInputFiles(
+      file(
+        '{"format":"viga-problem","version":1,"title":"t","units":{"length":"m","force":"kN"},"kind":"frame","nodes":[{"id":"A","x":"3 kN","y":0}],"members":[]}',
+      ),
+    )
   await expect(page.getByRole('alert')).toContainText('Expected a length, got a force. (nodes[0].x)')
   await page.locator('input[type=file]').setInputFiles(file('nonsense'))
   await expect(page.getByRole('alert')).toContainText('not valid JSON')

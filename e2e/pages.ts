@@ -5,7 +5,10 @@ export const test = base.extend<{ page: Page }>({
   page: async ({ page }, use) => {
     const errors: string[] = []
     page.on('pageerror', (e) => errors.push(e.message))
-    page.on('console', (m) => m.type() === 'error' && !/status of 4\d\d|net::ERR/.test(m.text()) && errors.push(m.text()))
+    page.on(
+      'console',
+      (m) => m.type() === 'error' && !/status of 4\d\d|net::ERR/.test(m.text()) && errors.push(m.text()),
+    )
     await use(page)
     expect(errors).toEqual([])
   },
@@ -36,8 +39,15 @@ export async function newSheet(page: Page) {
 /** A demo problem duplicated for this test, opened at a part. The originals stand last on the Shelf. */
 export async function openCopy(page: Page, title: RegExp, part: string) {
   await shelf(page)
-  const problem = (await (await page.request.get(`${address()}${(await page.getByRole('link', { name: title }).last().getAttribute('href'))!.replace('/given', '/file')}`)).json()) as object
-  const response = await page.request.post(`${address()}/?index`, { multipart: { intent: 'open', file: JSON.stringify(problem) }, maxRedirects: 0 })
+  const problem = (await (
+    await page.request.get(
+      `${address()}${(await page.getByRole('link', { name: title }).last().getAttribute('href'))!.replace('/given', '/file')}`,
+    )
+  ).json()) as object
+  const response = await page.request.post(`${address()}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify(problem) },
+    maxRedirects: 0,
+  })
   const at = response.headers().location.replace('/given', '')
   await page.goto(`${address()}${at}/${part}`)
   await ready(page)

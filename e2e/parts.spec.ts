@@ -3,7 +3,12 @@ import { block, expect, jointAt, openCopy, test } from './pages'
 test('results: reactions, values at a place, another case, the deflected shape', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'results')
   await expect(page.locator('[data-reaction="A"]')).toContainText('6.645')
-  await expect(page.locator('.figure text').filter({ hasText: /^34\.55$/ }).first()).toBeVisible()
+  await expect(
+    page
+      .locator('.figure text')
+      .filter({ hasText: /^34\.55$/ })
+      .first(),
+  ).toBeVisible()
   await page.getByRole('button', { name: '1.35 G + 1.5 S' }).click()
   await expect(page.locator('[data-reaction="A"]')).toContainText('21.88')
   await page.getByLabel('member to read').selectOption('BC')
@@ -41,7 +46,9 @@ test('check: a verdict beside each value and on the Figure, and the slip named',
   await expect(page.locator('.figure text').filter({ hasText: '= 0.7364' }).first()).toBeVisible()
 })
 
-test('check: stiffness entries, sides and notes are entered, and a value is moved to another place', async ({ page }) => {
+test('check: stiffness entries, sides and notes are entered, and a value is moved to another place', async ({
+  page,
+}) => {
   await openCopy(page, /Open Orchid balcony/, 'check')
   const form = page.locator('form.new-answer')
   const last = page.locator('[data-answer]').last()

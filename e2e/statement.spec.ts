@@ -25,7 +25,16 @@ async function addLoad(page: Page, on: string, amount: string, at = '') {
 
 test('every sort of load is stated, changed and taken out', async ({ page }) => {
   await beam(page)
-  for (const [on, amount, at] of [['AB', '5 kN', '2'], ['AB', '3 kN*m', '50%'], ['AB', '0 to 6 kN/m', ''], ['BC', '4 kN/m', '1 to 3'], ['BC', '2 kN', ''], ['BC', '2 mm', ''], ['BC', '15 K', '']]) await addLoad(page, on, amount, at)
+  for (const [on, amount, at] of [
+    ['AB', '5 kN', '2'],
+    ['AB', '3 kN*m', '50%'],
+    ['AB', '0 to 6 kN/m', ''],
+    ['BC', '4 kN/m', '1 to 3'],
+    ['BC', '2 kN', ''],
+    ['BC', '2 mm', ''],
+    ['BC', '15 K', ''],
+  ])
+    await addLoad(page, on, amount, at)
   await page.getByLabel('sort of load 5').selectOption('couples')
   await page.getByLabel('value 2 of load 3 of 1').fill('8 kN/m')
   await page.getByLabel('One more point of load 3 of 1').click()
@@ -38,15 +47,26 @@ test('every sort of load is stated, changed and taken out', async ({ page }) => 
   expect(p.loadCases![0].loads).toMatchObject([
     { type: 'point', member: 'AB', at: 2, fx: '2 kN', fy: '-5 kN' },
     { type: 'point', m: '3 kN*m' },
-    { type: 'distributed', direction: 'Y', points: [{ at: 0, q: 0 }, { at: '50%' }, { at: '100%', q: '8 kN/m' }] },
-    { type: 'distributed', points: [{ at: 1, q: '-4 kN/m' }, { at: 3, q: '-4 kN/m' }] },
+    {
+      type: 'distributed',
+      direction: 'Y',
+      points: [{ at: 0, q: 0 }, { at: '50%' }, { at: '100%', q: '8 kN/m' }],
+    },
+    {
+      type: 'distributed',
+      points: [
+        { at: 1, q: '-4 kN/m' },
+        { at: 3, q: '-4 kN/m' },
+      ],
+    },
     { type: 'couple', member: 'BC' },
     { type: 'misfit', elongation: '2 mm', slip: '1 mm', at: '50%' },
     { type: 'temperature', uniform: '15 K' },
   ])
   await page.getByLabel('what load 1 acts on').fill('C')
   await page.keyboard.press('Enter')
-  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Take out load 2' }).dispatchEvent('click')
+  for (let i = 0; i < 6; i++)
+    await page.getByRole('button', { name: 'Take out load 2' }).dispatchEvent('click')
   p = await saved(page)
   expect(p.loadCases![0].loads).toEqual([{ type: 'nodal', node: 'C', fx: '2 kN', fy: '-5 kN' }])
 })
@@ -76,7 +96,10 @@ test('cases, combinations by hand and from a list; a blank is asked for', async 
   const p = await saved(page)
   expect(problemErrors(p)).toEqual([])
   expect(p.combinations!.map((c) => c.factors)).toEqual([{ D: 1, L: 1.5 }, { D: 1.4 }, { D: 1.2, L: 1.6 }])
-  expect(p.loadCases).toMatchObject([{ id: 'D', category: 'dead', selfWeight: 1 }, { id: 'L', category: 'live' }])
+  expect(p.loadCases).toMatchObject([
+    { id: 'D', category: 'dead', selfWeight: 1 },
+    { id: 'L', category: 'live' },
+  ])
 })
 
 test('springs, settlement, partial releases and a rolled shape', async ({ page }) => {
@@ -97,7 +120,11 @@ test('springs, settlement, partial releases and a rolled shape', async ({ page }
   await page.getByLabel('usual values for steel').selectOption({ label: 'Steel, 210 GPa' })
   const p = await saved(page)
   expect(problemErrors(p)).toEqual([])
-  expect(p.supports).toEqual([{ node: 'A', type: 'pin' }, { node: 'B', type: 'roller', settlement: { y: '-6 mm' } }, { node: 'C', restrain: { x: 'free', y: '800 kN/m', rotation: 'free' } }])
+  expect(p.supports).toEqual([
+    { node: 'A', type: 'pin' },
+    { node: 'B', type: 'roller', settlement: { y: '-6 mm' } },
+    { node: 'C', restrain: { x: 'free', y: '800 kN/m', rotation: 'free' } },
+  ])
   expect(p.members[0].releases).toEqual({ end: { M: '4000 kN*m' } })
   expect(p.sections![0]).toMatchObject({ catalogue: 'IPE 300' })
   expect(p.materials![0]).toMatchObject({ E: '210 GPa', alpha: '12e-6/K' })

@@ -17,7 +17,12 @@ test('every entry of K says what it is the sum of', async ({ page }) => {
 
 test('K grows member by member, forward and back', async ({ page }) => {
   await openCopy(page, /Open Orchid balcony/, 'working/assembly')
-  const K22 = page.getByRole('table', { name: 'stiffness of the whole structure' }).locator('tbody tr').nth(1).locator('td').nth(1)
+  const K22 = page
+    .getByRole('table', { name: 'stiffness of the whole structure' })
+    .locator('tbody tr')
+    .nth(1)
+    .locator('td')
+    .nth(1)
   await expect(K22).toHaveText('42.00')
   await page.getByLabel('as it grows').check()
   await expect(page.getByText('K with the members up to AC')).toBeVisible()
@@ -36,7 +41,9 @@ test('the steps show the solver’s numbers, from the idealisation to the diagra
   await page.getByRole('group', { name: 'Member' }).getByRole('button', { name: 'CB' }).click()
   await expect(page).toHaveURL(/member=CB/)
   // 4EI/L = 4 · 14 000 / 2 = 28 000, shown as 28 · 10³
-  await expect(page.getByRole('table', { name: 'In member axes of CB' }).locator('tbody tr').nth(2).locator('td').nth(2)).toHaveText('28.00')
+  await expect(
+    page.getByRole('table', { name: 'In member axes of CB' }).locator('tbody tr').nth(2).locator('td').nth(2),
+  ).toHaveText('28.00')
   await page.getByRole('button', { name: 'letters' }).click()
   await expect(page.locator('.formula-block .katex').first()).toBeVisible()
   await page.getByRole('link', { name: /7 Solution/ }).click()
@@ -174,7 +181,14 @@ test('the unknowns are numbered as the book has them, and everything follows', a
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: /5 Assembly/ }).click()
   // row 1 of K is that of B's rotation now: 4EI/L = 28 000
-  await expect(page.getByRole('table', { name: 'stiffness of the whole structure' }).locator('tbody tr').nth(0).locator('td').nth(0)).toHaveText('28.00')
+  await expect(
+    page
+      .getByRole('table', { name: 'stiffness of the whole structure' })
+      .locator('tbody tr')
+      .nth(0)
+      .locator('td')
+      .nth(0),
+  ).toHaveText('28.00')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(mark).toHaveText('5')
   // a beam may do without its axial unknowns
@@ -187,7 +201,11 @@ test('the unknowns are numbered as the book has them, and everything follows', a
 
 test('the whole working is a PDF, a LaTeX or a Markdown file in one click', async ({ page }) => {
   await openCopy(page, /Open Orchid balcony/, 'working')
-  for (const [name, ending, begins] of [['PDF', 'pdf', '%PDF-'], ['LaTeX', 'tex', '\\documentclass'], ['Markdown', 'md', '# Orchid balcony']] as const) {
+  for (const [name, ending, begins] of [
+    ['PDF', 'pdf', '%PDF-'],
+    ['LaTeX', 'tex', '\\documentclass'],
+    ['Markdown', 'md', '# Orchid balcony'],
+  ] as const) {
     const download = page.waitForEvent('download')
     await page.getByRole('link', { name, exact: true }).click()
     const file = await download
@@ -201,7 +219,15 @@ for (const step of ['stiffness', 'supports', 'loads', 'assembly', 'solution', 'c
     await openCopy(page, /Open Alpine house/, `working/${step}`)
     await expect(page.getByRole('heading', { level: 1 }).last()).toBeVisible()
     const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+    expect(
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 4)
+            .join(' | ')}`,
+      ),
+    ).toEqual([])
   })
 
 test('a factor is taken out of the stiffnesses, each member’s own or the EI of all', async ({ page }) => {
@@ -218,14 +244,23 @@ test('a factor is taken out of the stiffnesses, each member’s own or the EI of
   await expect(opened).toContainText('12')
   await factor.selectOption('common')
   await page.getByRole('link', { name: /5 Assembly/ }).click()
-  const K22 = page.getByRole('table', { name: 'stiffness of the whole structure' }).locator('tbody tr').nth(1).locator('td').nth(1)
+  const K22 = page
+    .getByRole('table', { name: 'stiffness of the whole structure' })
+    .locator('tbody tr')
+    .nth(1)
+    .locator('td')
+    .nth(1)
   await expect(K22).toHaveText('3')
   await page.getByRole('link', { name: /7 Solution/ }).click()
   // 14 000 kN·m² times −1.0232 mm
-  await expect(page.getByRole('row').filter({ hasText: 'C moves 1.023 mm down' })).toContainText('−14.325 kN·m³')
+  await expect(page.getByRole('row').filter({ hasText: 'C moves 1.023 mm down' })).toContainText(
+    '−14.325 kN·m³',
+  )
 })
 
-test('the fixed-end forces are drawn on the member held at both ends; the Figure shows the loads', async ({ page }) => {
+test('the fixed-end forces are drawn on the member held at both ends; the Figure shows the loads', async ({
+  page,
+}) => {
   await openCopy(page, /Open Orchid balcony/, 'working/loads')
   const drawing = page.getByRole('img', { name: 'AC held at both ends, with its loads and fixed-end forces' })
   await expect(drawing.getByText('1.2 kN·m')).toBeVisible()
@@ -242,11 +277,44 @@ test('the fixed-end forces are drawn on the member held at both ends; the Figure
 test('a K of 60 rows is walked in its window, from the pattern to the numbers', async ({ page }) => {
   // four storeys of three bays on fixed feet
   const at = (i: number, j: number) => `${i}${'abcd'[j]}`
-  const nodes = [0, 1, 2, 3, 4].flatMap((i) => [0, 1, 2, 3].map((j) => ({ id: at(i, j), x: 6 * j, y: 3.5 * i })))
-  const beams = [1, 2, 3, 4].flatMap((i) => [0, 1, 2].map((j) => ({ id: `b${at(i, j)}`, start: at(i, j), end: at(i, j + 1), material: 's', section: 'o' })))
-  const columns = [0, 1, 2, 3].flatMap((i) => [0, 1, 2, 3].map((j) => ({ id: `c${at(i, j)}`, start: at(i, j), end: at(i + 1, j), material: 's', section: 'o' })))
-  const file = { format: 'viga-problem', version: 1, title: 'Seed tower', units: { length: 'm', force: 'kN' }, kind: 'frame', materials: [{ id: 's', E: '200 GPa' }], sections: [{ id: 'o', A: '0.01 m^2', I: '0.0001 m^4' }], nodes, members: [...beams, ...columns], supports: [0, 1, 2, 3].map((j) => ({ node: at(0, j), type: 'fixed' })), loadCases: [{ id: 'W', loads: [{ type: 'nodal', node: at(4, 0), fx: 10 }] }] }
-  const made = await page.request.post(`${address()}/?index`, { multipart: { intent: 'open', file: JSON.stringify(file) }, maxRedirects: 0 })
+  const nodes = [0, 1, 2, 3, 4].flatMap((i) =>
+    [0, 1, 2, 3].map((j) => ({ id: at(i, j), x: 6 * j, y: 3.5 * i })),
+  )
+  const beams = [1, 2, 3, 4].flatMap((i) =>
+    [0, 1, 2].map((j) => ({
+      id: `b${at(i, j)}`,
+      start: at(i, j),
+      end: at(i, j + 1),
+      material: 's',
+      section: 'o',
+    })),
+  )
+  const columns = [0, 1, 2, 3].flatMap((i) =>
+    [0, 1, 2, 3].map((j) => ({
+      id: `c${at(i, j)}`,
+      start: at(i, j),
+      end: at(i + 1, j),
+      material: 's',
+      section: 'o',
+    })),
+  )
+  const file = {
+    format: 'viga-problem',
+    version: 1,
+    title: 'Seed tower',
+    units: { length: 'm', force: 'kN' },
+    kind: 'frame',
+    materials: [{ id: 's', E: '200 GPa' }],
+    sections: [{ id: 'o', A: '0.01 m^2', I: '0.0001 m^4' }],
+    nodes,
+    members: [...beams, ...columns],
+    supports: [0, 1, 2, 3].map((j) => ({ node: at(0, j), type: 'fixed' })),
+    loadCases: [{ id: 'W', loads: [{ type: 'nodal', node: at(4, 0), fx: 10 }] }],
+  }
+  const made = await page.request.post(`${address()}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify(file) },
+    maxRedirects: 0,
+  })
   await page.goto(`${address()}${made.headers().location.replace('/given', '/working/assembly')}`)
   await ready(page)
   const K = page.getByRole('application', { name: /^stiffness of the whole structure: 60 rows, 60 columns/ })
@@ -255,7 +323,15 @@ test('a K of 60 rows is walked in its window, from the pattern to the numbers', 
   await page.getByLabel('row of stiffness of the whole structure').fill('7')
   // the third joint of the first floor, along x: two beams and two columns, 2·EA/L + 2·12EI/L³
   await expect(row).toContainText('Row 7 reads')
-  await expect(row.getByRole('button')).toHaveText(['−333 330', '677 860', '−333 330', '−5 597.7', '−9 795.9', '−5 597.7', '9 795.9'])
+  await expect(row.getByRole('button')).toHaveText([
+    '−333 330',
+    '677 860',
+    '−333 330',
+    '−5 597.7',
+    '−9 795.9',
+    '−5 597.7',
+    '9 795.9',
+  ])
   await K.focus()
   for (const key of ['ArrowUp', '-', '-']) await page.keyboard.press(key)
   await expect(row).toContainText('Row 6 reads')
@@ -269,7 +345,9 @@ test('a K of 60 rows is walked in its window, from the pattern to the numbers', 
   await expect(page.getByRole('application', { name: /^Free rows and columns/ })).toBeVisible()
 })
 
-test('a long step is whole soon after it is opened, and the member that is read stays from step to step', async ({ page }) => {
+test('a long step is whole soon after it is opened, and the member that is read stays from step to step', async ({
+  page,
+}) => {
   await openCopy(page, /Open Palm house/, 'working/stiffness?member=CD')
   await expect(page.getByRole('heading', { name: 'Stiffness of CD' })).toBeVisible()
   await page.getByRole('link', { name: /8 End forces/ }).click()
@@ -287,5 +365,7 @@ test('a long step is whole soon after it is opened, and the member that is read 
   await expect(page.getByRole('button', { name: /^Reactions/ })).toHaveAttribute('aria-pressed', 'true')
   // the foot leads on, with the same member
   await page.getByRole('link', { name: /Diagrams ⟶/ }).click()
-  await expect(page.getByRole('group', { name: 'Member' }).getByRole('button', { name: 'CD' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(
+    page.getByRole('group', { name: 'Member' }).getByRole('button', { name: 'CD' }),
+  ).toHaveAttribute('aria-pressed', 'true')
 })

@@ -9,6 +9,15 @@ const { build } = await import('esbuild')
 for (const name of ['solver', 'page']) {
   // beside the scripts it uses, so that its imports resolve
   const outfile = join(root, `scripts/dist/bench-${name}.mjs`)
-  await build({ entryPoints: [join(root, `scripts/bench/${name}.ts`)], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', external: ['@playwright/test', 'playwright-core', 'mysql2', '*/serve.mjs'], logLevel: 'error' })
+  await build({
+    entryPoints: [join(root, `scripts/bench/${name}.ts`)],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    external: ['@playwright/test', 'playwright-core', 'mysql2', '*/serve.mjs'],
+    logLevel: 'error',
+  })
   await run(process.execPath, ['--expose-gc', outfile])
 }

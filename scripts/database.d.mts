@@ -1,1 +1,4 @@
-export function startDatabase(folder: string, options?: { quiet?: boolean }): Promise<{ url: string; stop: () => Promise<void> }>
+export function startDatabase(
+  folder: string,
+  options?: { quiet?: boolean },
+): Promise<{ url: string; stop: () => Promise<void> }>

@@ -32,8 +32,19 @@ function create(data, quiet) {
   rmSync(data, { recursive: true, force: true }) // half made by a start that was killed
   const fresh = `${data}.new`
   rmSync(fresh, { recursive: true, force: true })
-  const made = spawnSync('mariadb-install-db', ['--no-defaults', `--datadir=${fresh}`, '--auth-root-authentication-method=socket', '--skip-test-db', ...asRoot], { encoding: 'utf8' })
-  if (made.status !== 0) throw new Error(`mariadb-install-db failed: ${made.stderr || made.stdout || made.error}`)
+  const made = spawnSync(
+    'mariadb-install-db',
+    [
+      '--no-defaults',
+      `--datadir=${fresh}`,
+      '--auth-root-authentication-method=socket',
+      '--skip-test-db',
+      ...asRoot,
+    ],
+    { encoding: 'utf8' },
+  )
+  if (made.status !== 0)
+    throw new Error(`mariadb-install-db failed: ${made.stderr || made.stdout || made.error}`)
   spawnSync('mv', [fresh, data])
 }
 
@@ -68,14 +79,29 @@ async function launch(folder, data, password, state) {
     ].join('\n'),
     { mode: 0o600 },
   )
-  const args = ['--no-defaults', `--datadir=${data}`, `--port=${port}`, '--bind-address=127.0.0.1', `--socket=${join(run, 's')}`, `--pid-file=${join(run, 'pid')}`, `--init-file=${init}`, '--skip-log-bin', '--skip-name-resolve', '--innodb-buffer-pool-size=64M', '--performance-schema=OFF', ...asRoot]
+  const args = [
+    '--no-defaults',
+    `--datadir=${data}`,
+    `--port=${port}`,
+    '--bind-address=127.0.0.1',
+    `--socket=${join(run, 's')}`,
+    `--pid-file=${join(run, 'pid')}`,
+    `--init-file=${init}`,
+    '--skip-log-bin',
+    '--skip-name-resolve',
+    '--innodb-buffer-pool-size=64M',
+    '--performance-schema=OFF',
+    ...asRoot,
+  ]
   const program = existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd'
   // its own process group, so that Ctrl-C reaches Viga first and the database is stopped last
   const child = spawn(program, args, { stdio: ['ignore', 'ignore', 'pipe'], detached: true })
   await new Promise((resolve, reject) => {
     let log = ''
     child.on('error', reject)
-    child.on('exit', (code) => reject(new Error(`the database ended at once (${code}):\n${log.split('\n').slice(-12).join('\n')}`)))
+    child.on('exit', (code) =>
+      reject(new Error(`the database ended at once (${code}):\n${log.split('\n').slice(-12).join('\n')}`)),
+    )
     child.stderr.on('data', (chunk) => {
       log += chunk
       if (log.includes('ready for connections')) resolve()
@@ -100,7 +126,8 @@ async function leave(folder, state, data) {
   const running = readState(state, data)
   if (!running) return
   process.kill(running.pid, 'SIGTERM')
-  while (isAlive(running.pid) && commandOf(running.pid).includes(data)) await new Promise((resolve) => setImmediate(resolve))
+  while (isAlive(running.pid) && commandOf(running.pid).includes(data))
+    await new Promise((resolve) => setImmediate(resolve))
   rmSync(running.run, { recursive: true, force: true })
   rmSync(state, { force: true })
 }

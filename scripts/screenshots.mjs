@@ -13,44 +13,111 @@ const K = 'table[aria-label="stiffness of the whole structure"]'
 const pictures = [
   ['1-shelf', null, ''],
   ['2-given', /Open Alpine house/, 'given'],
-  ['3-editing', /Open Alpine house/, 'given', async (page) => {
-    await page.locator('circle[data-target="node:G"], circle[data-target="node:D"], circle[data-target="node:C"]').first().click()
-  }],
-  ['3b-loads-and-combinations', /Open Seed store/, 'given', async (page) => {
-    await page.getByText('draw all').click()
-    await page.locator('.sheet-body').evaluate((e) => e.querySelector('[aria-label="Loads"]').scrollIntoView())
-  }],
-  ['3c-group', /Open Seed store/, 'given', async (page) => {
-    for (const [i, id] of ['B78', 'B89'].entries()) await page.locator(`.figure [data-target="member:${id}"] .hit`).first().click({ force: true, modifiers: i ? ['Shift'] : [] })
-  }],
+  [
+    '3-editing',
+    /Open Alpine house/,
+    'given',
+    async (page) => {
+      await page
+        .locator('circle[data-target="node:G"], circle[data-target="node:D"], circle[data-target="node:C"]')
+        .first()
+        .click()
+    },
+  ],
+  [
+    '3b-loads-and-combinations',
+    /Open Seed store/,
+    'given',
+    async (page) => {
+      await page.getByText('draw all').click()
+      await page
+        .locator('.sheet-body')
+        .evaluate((e) => e.querySelector('[aria-label="Loads"]').scrollIntoView())
+    },
+  ],
+  [
+    '3c-group',
+    /Open Seed store/,
+    'given',
+    async (page) => {
+      for (const [i, id] of ['B78', 'B89'].entries())
+        await page
+          .locator(`.figure [data-target="member:${id}"] .hit`)
+          .first()
+          .click({ force: true, modifiers: i ? ['Shift'] : [] })
+    },
+  ],
   ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],
-  ['4a-working-factor', /Open Orchid balcony/, 'working/stiffness', async (page) => {
-    await page.getByLabel('factor taken out').selectOption('own')
-    await page.getByRole('button', { name: 'letters' }).click()
-    await page.locator('.sheet-body').evaluate((e) => e.scrollTo(0, 250))
-    await page.getByText(/^saved /).waitFor()
-  }],
-  ['4b-working-loads', /Open Alpine house/, 'working/loads', (page) => page.locator('.reckon').nth(3).getByRole('button').click()],
-  ['5-working-assembly', /Open Orchid balcony/, 'working/assembly', (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover()],
-  ['5b-working-elimination', /Open Orchid balcony/, 'working/solution', (page) => page.getByRole('button', { name: 'to the end' }).click()],
+  [
+    '4a-working-factor',
+    /Open Orchid balcony/,
+    'working/stiffness',
+    async (page) => {
+      await page.getByLabel('factor taken out').selectOption('own')
+      await page.getByRole('button', { name: 'letters' }).click()
+      await page.locator('.sheet-body').evaluate((e) => e.scrollTo(0, 250))
+      await page.getByText(/^saved /).waitFor()
+    },
+  ],
+  [
+    '4b-working-loads',
+    /Open Alpine house/,
+    'working/loads',
+    (page) => page.locator('.reckon').nth(3).getByRole('button').click(),
+  ],
+  [
+    '5-working-assembly',
+    /Open Orchid balcony/,
+    'working/assembly',
+    (page) => page.locator(`${K} tbody tr:nth-child(3) td:nth-of-type(5)`).hover(),
+  ],
+  [
+    '5b-working-elimination',
+    /Open Orchid balcony/,
+    'working/solution',
+    (page) => page.getByRole('button', { name: 'to the end' }).click(),
+  ],
   ['5c-working-checks', /Open Palm house/, 'working/checks'],
-  ['6-results', /Open Palm house/, 'results', (page) => page.getByRole('button', { name: '1.35 G + 1.5 S' }).click()],
-  ['7-deflected', /Open Palm house/, 'results', async (page) => {
-    await page.getByRole('button', { name: 'Wind from the left' }).click()
-    await page.keyboard.press('y')
-  }],
+  [
+    '6-results',
+    /Open Palm house/,
+    'results',
+    (page) => page.getByRole('button', { name: '1.35 G + 1.5 S' }).click(),
+  ],
+  [
+    '7-deflected',
+    /Open Palm house/,
+    'results',
+    async (page) => {
+      await page.getByRole('button', { name: 'Wind from the left' }).click()
+      await page.keyboard.press('y')
+    },
+  ],
   ['8-truss', /Open Fern-walk/, 'results'],
   ['9-check', /Open Lily-pond/, 'check'],
-  ['10-dark', /Open Palm house/, 'results', async (page) => {
-    await page.getByRole('button', { name: 'Dark' }).click()
-    await page.locator('html[data-scheme=dark]').waitFor()
-  }],
+  [
+    '10-dark',
+    /Open Palm house/,
+    'results',
+    async (page) => {
+      await page.getByRole('button', { name: 'Dark' }).click()
+      await page.locator('html[data-scheme=dark]').waitFor()
+    },
+  ],
 ]
 
 const { address, stop } = await serve()
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--font-render-hinting=none'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+    '--font-render-hinting=none',
+  ],
 })
 try {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
@@ -62,7 +129,9 @@ try {
     }
     await first?.(page)
     await page.waitForLoadState('networkidle')
-    await page.evaluate(() => Promise.all(document.getAnimations().map((a) => a.finished)).then(() => document.fonts.ready))
+    await page.evaluate(() =>
+      Promise.all(document.getAnimations().map((a) => a.finished)).then(() => document.fonts.ready),
+    )
     await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) })
     say(name)
   }

@@ -13,8 +13,19 @@ export async function serve() {
   const database = await startDatabase(folder, { quiet: true })
   await migrate(database.url)
   const port = await freePort()
-  const env = { ...process.env, DATABASE_URL: database.url, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production', ...QUIET }
-  const server = spawn(join(root, 'node_modules/.bin/react-router-serve'), ['build/server/index.js'], { cwd: join(root, 'web'), env, stdio: ['ignore', 'pipe', 'inherit'] })
+  const env = {
+    ...process.env,
+    DATABASE_URL: database.url,
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    NODE_ENV: 'production',
+    ...QUIET,
+  }
+  const server = spawn(join(root, 'node_modules/.bin/react-router-serve'), ['build/server/index.js'], {
+    cwd: join(root, 'web'),
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
   await new Promise((resolve, reject) => {
     server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))
     server.stdout.once('data', resolve)

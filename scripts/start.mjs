@@ -4,11 +4,27 @@ import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { startDatabase } from './database.mjs'
-import { commandOf, endProcess, ensureBuild, ensureDebian, ensurePackages, fail, home, isAlive, isFree, MARIADB, QUIET, root, say } from './tools.mjs'
+import {
+  commandOf,
+  endProcess,
+  ensureBuild,
+  ensureDebian,
+  ensurePackages,
+  fail,
+  home,
+  isAlive,
+  isFree,
+  MARIADB,
+  QUIET,
+  root,
+  say,
+} from './tools.mjs'
 
 const FIRST_PORT = 4780
 
-const { values } = parseArgs({ options: { port: { type: 'string' }, dev: { type: 'boolean', default: false } } })
+const { values } = parseArgs({
+  options: { port: { type: 'string' }, dev: { type: 'boolean', default: false } },
+})
 
 const host = process.env.HOST || '127.0.0.1'
 
@@ -72,11 +88,28 @@ try {
   await migrate(address)
   if (!values.dev) await ensureBuild()
   const port = await choosePort()
-  const env = { ...process.env, DATABASE_URL: address, HOST: host, PORT: String(port), NODE_ENV: values.dev ? 'development' : 'production', ...(values.dev ? {} : QUIET) }
+  const env = {
+    ...process.env,
+    DATABASE_URL: address,
+    HOST: host,
+    PORT: String(port),
+    NODE_ENV: values.dev ? 'development' : 'production',
+    ...(values.dev ? {} : QUIET),
+  }
   const bin = (name) => join(root, 'node_modules/.bin', name)
   server = values.dev
-    ? spawn(bin('react-router'), ['dev', '--host', host, '--port', String(port), '--strictPort'], { cwd: join(root, 'web'), env, stdio: 'inherit', detached: true })
-    : spawn(bin('react-router-serve'), ['build/server/index.js'], { cwd: join(root, 'web'), env, stdio: ['ignore', 'pipe', 'inherit'], detached: true })
+    ? spawn(bin('react-router'), ['dev', '--host', host, '--port', String(port), '--strictPort'], {
+        cwd: join(root, 'web'),
+        env,
+        stdio: 'inherit',
+        detached: true,
+      })
+    : spawn(bin('react-router-serve'), ['build/server/index.js'], {
+        cwd: join(root, 'web'),
+        env,
+        stdio: ['ignore', 'pipe', 'inherit'],
+        detached: true,
+      })
   writeFileSync(record, String(server.pid))
   server.on('exit', (code) => {
     if (!stopping) {
@@ -84,7 +117,9 @@ try {
       void stop(1)
     }
   })
-  server.stdout?.once('data', () => say(`Viga is at http://${host.includes(':') ? `[${host}]` : host}:${port}`))
+  server.stdout?.once('data', () =>
+    say(`Viga is at http://${host.includes(':') ? `[${host}]` : host}:${port}`),
+  )
 } catch (error) {
   console.error(`viga: ${error.message}`)
   await stop(1)

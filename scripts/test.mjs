@@ -8,10 +8,13 @@ const steps = [
   ['type check', () => run('npm', ['run', 'typecheck', '--silent'])],
   ['lint', () => run(bin('eslint'), ['.'])],
   ['unit and integration tests', () => run(bin('vitest'), ['run'])],
-  ['browser tests', async () => {
-    await ensureBuild()
-    await run(bin('playwright'), ['test'])
-  }],
+  [
+    'browser tests',
+    async () => {
+      await ensureBuild()
+      await run(bin('playwright'), ['test'])
+    },
+  ],
 ]
 
 try {

@@ -21,18 +21,31 @@ export function run(command, args, options = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options })
     child.on('error', reject)
-    child.on('exit', (code, signal) => (code === 0 ? resolve() : reject(new Error(`${command} ${args.join(' ')} ended with ${signal ?? code}`))))
+    child.on('exit', (code, signal) =>
+      code === 0 ? resolve() : reject(new Error(`${command} ${args.join(' ')} ended with ${signal ?? code}`)),
+    )
   })
 }
 
-export const has = (program) => (process.env.PATH ?? '').split(':').concat('/usr/sbin', '/sbin').some((folder) => folder && existsSync(join(folder, program)))
+export const has = (program) =>
+  (process.env.PATH ?? '')
+    .split(':')
+    .concat('/usr/sbin', '/sbin')
+    .some((folder) => folder && existsSync(join(folder, program)))
 
 /** Installs Debian packages whose program is missing; asks for root through sudo when needed. */
 export async function ensureDebian(programs) {
-  const missing = Object.entries(programs).filter(([program]) => !has(program)).flatMap(([, packages]) => packages)
+  const missing = Object.entries(programs)
+    .filter(([program]) => !has(program))
+    .flatMap(([, packages]) => packages)
   if (missing.length === 0) return
   if (!has('apt-get')) fail(`these Debian packages are needed and apt-get is not here: ${missing.join(' ')}`)
-  const asRoot = process.getuid?.() === 0 ? [] : has('sudo') ? ['sudo'] : fail(`please install as root: apt-get install ${missing.join(' ')}`)
+  const asRoot =
+    process.getuid?.() === 0
+      ? []
+      : has('sudo')
+        ? ['sudo']
+        : fail(`please install as root: apt-get install ${missing.join(' ')}`)
   const apt = (...args) => {
     const [command, ...rest] = [...asRoot, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
     return run(command, rest, { stdio: ['ignore', 'ignore', 'inherit'] })
@@ -49,7 +62,11 @@ export const CHROMIUM = { chromium: ['chromium', 'fonts-liberation'] }
 /** npm packages as the lock file has them, when they are not there or the lock file is newer. */
 export async function ensurePackages() {
   const installed = join(root, 'node_modules/.package-lock.json')
-  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return
+  if (
+    existsSync(installed) &&
+    statSync(installed).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs
+  )
+    return
   say('installing npm packages')
   await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
 }
@@ -68,7 +85,14 @@ export function newest(...paths) {
 /** Builds the web application unless the build is newer than every source. */
 export async function ensureBuild() {
   const built = join(root, 'web/build/server/index.js')
-  const sources = ['core/src', 'web/app', 'web/vite.config.ts', 'web/react-router.config.ts', 'web/package.json', 'package-lock.json'].map((p) => join(root, p))
+  const sources = [
+    'core/src',
+    'web/app',
+    'web/vite.config.ts',
+    'web/react-router.config.ts',
+    'web/package.json',
+    'package-lock.json',
+  ].map((p) => join(root, p))
   if (existsSync(built) && statSync(built).mtimeMs >= newest(...sources)) return
   say('building the web application')
   const made = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], { cwd: root, encoding: 'utf8' })
@@ -105,7 +129,8 @@ export const isAlive = (pid) => {
 }
 
 /** The command line of a process, or '' when there is none. */
-export const commandOf = (pid) => spawnSync('ps', ['-o', 'args=', '-p', String(pid)], { encoding: 'utf8' }).stdout?.trim() ?? ''
+export const commandOf = (pid) =>
+  spawnSync('ps', ['-o', 'args=', '-p', String(pid)], { encoding: 'utf8' }).stdout?.trim() ?? ''
 
 /** Asks a child process to end, and ends it when it does not within a few seconds. */
 export async function endProcess(child, patience = 4000) {

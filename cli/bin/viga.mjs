@@ -26,7 +26,9 @@ if (!existsSync(bundle) || statSync(bundle).mtimeMs < Math.max(...sources.map(ne
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
     logLevel: 'error',
   })
   renameSync(fresh, bundle) // two runs at once never see half a file

@@ -26,7 +26,17 @@ const invalid = (errors: readonly ProblemError[]): Answer => ({
 })
 
 function unsolved({ kind, message, path, nodes, members }: SolveError): Answer {
-  return { status: 1, document: { format: 'viga-error', kind, message, ...(path && { path }), ...(nodes && { nodes }), ...(members && { members }) } }
+  return {
+    status: 1,
+    document: {
+      format: 'viga-error',
+      kind,
+      message,
+      ...(path && { path }),
+      ...(nodes && { nodes }),
+      ...(members && { members }),
+    },
+  }
 }
 
 /** The text of a problem file → the document to print and the exit status. */
@@ -36,7 +46,9 @@ export function answerTo(source: string, options: SolveOptions): Answer {
   const outcome = work(read.problem)
   if (outcome.stage === 'invalid') return invalid(outcome.errors)
   if (outcome.stage === 'unsolved') return unsolved(outcome.error)
-  const notices = [...read.notices, ...outcome.notices].map((n) => (n.path ? `${n.path}: ${n.message}` : n.message))
+  const notices = [...read.notices, ...outcome.notices].map((n) =>
+    n.path ? `${n.path}: ${n.message}` : n.message,
+  )
   return { status: 0, document: resultsDocument(read.problem, outcome.solution, notices, options) }
 }
 
@@ -47,14 +59,22 @@ export async function solveFile(file: string, options: SolveOptions): Promise<nu
     source = file === '-' ? await text(process.stdin) : await readFile(file, 'utf8')
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code
-    return print(invalid([{ kind: 'invalid', path: '$', message: code === 'ENOENT' ? `There is no file ${file}.` : `${file} cannot be read (${code}).` }]))
+    return print(
+      invalid([
+        {
+          kind: 'invalid',
+          path: '$',
+          message: code === 'ENOENT' ? `There is no file ${file}.` : `${file} cannot be read (${code}).`,
+        },
+      ]),
+    )
   }
   return print(answerTo(source, options))
 }
 
 function print(answer: Answer): number {
   process.stdout.write(`${JSON.stringify(answer.document)}\n`)
-  if (answer.status !== 0) process.stderr.write(`${(answer.document).message}\n`)
+  if (answer.status !== 0) process.stderr.write(`${answer.document.message}\n`)
   return answer.status
 }
 
@@ -62,7 +82,11 @@ function print(answer: Answer): number {
 export async function solveLines(input: Readable, output: Writable, options: SolveOptions): Promise<void> {
   for await (const line of createInterface({ input, crlfDelay: Infinity })) {
     if (line.trim() === '') continue
-    const answer = line.length > MAX_BYTES ? invalid([{ kind: 'invalid', path: '$', message: `The line is longer than ${MAX_BYTES / 1e6} MB.` }]) : answerTo(line, options)
-    if (!output.write(`${JSON.stringify(answer.document)}\n`)) await new Promise((resolve) => output.once('drain', resolve))
+    const answer =
+      line.length > MAX_BYTES
+        ? invalid([{ kind: 'invalid', path: '$', message: `The line is longer than ${MAX_BYTES / 1e6} MB.` }])
+        : answerTo(line, options)
+    if (!output.write(`${JSON.stringify(answer.document)}\n`))
+      await new Promise((resolve) => output.once('drain', resolve))
   }
 }

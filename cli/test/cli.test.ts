@@ -9,29 +9,64 @@ const file = (name: string) => join(cases, `${name}.viga.json`)
 const text = (name: string) => readFileSync(file(name), 'utf8')
 
 function viga(args: string[], input?: string) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], { input, encoding: 'utf8', maxBuffer: 1e8 })
-  return { status, stderr, documents: stdout.trim() === '' ? [] : stdout.trim().split('\n').map((l) => JSON.parse(l) as Record<string, unknown> & { format: string; kind?: string; results: Record<string, { members: Record<string, { stations: unknown[] }> }> }) }
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], {
+    input,
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  })
+  return {
+    status,
+    stderr,
+    documents:
+      stdout.trim() === ''
+        ? []
+        : stdout
+            .trim()
+            .split('\n')
+            .map(
+              (l) =>
+                JSON.parse(l) as Record<string, unknown> & {
+                  format: string
+                  kind?: string
+                  results: Record<string, { members: Record<string, { stations: unknown[] }> }>
+                },
+            ),
+  }
 }
 
 describe('viga solve', () => {
   it('prints one results document and ends with 0', () => {
     const { status, documents, stderr } = viga(['solve', file('potting-bench')])
     expect([status, stderr, documents.length]).toEqual([0, '', 1])
-    expect(documents[0]).toMatchObject({ format: 'viga-results', version: 1, units: { length: 'm', force: 'kN' } })
+    expect(documents[0]).toMatchObject({
+      format: 'viga-results',
+      version: 1,
+      units: { length: 'm', force: 'kN' },
+    })
     expect(documents[0].stiffness).toBeUndefined()
     expect(documents[0].results.D.members.AB.stations.length).toBeGreaterThanOrEqual(21)
   })
   it('takes stations and matrices', () => {
     const { documents } = viga(['solve', file('orchid-balcony'), '--stations', '3', '--matrices'])
     expect(documents[0].results.soil.members.AC.stations).toHaveLength(3)
-    expect(documents[0].stiffness).toMatchObject({ dofs: expect.arrayContaining([{ number: 1, node: 'C', component: 'x', free: true }]) as object })
+    expect(documents[0].stiffness).toMatchObject({
+      dofs: expect.arrayContaining([{ number: 1, node: 'C', component: 'x', free: true }]) as object,
+    })
   })
   it('reads standard input for -', () => expect(viga(['solve', '-'], text('palm-house')).status).toBe(0))
   it('answers line by line, in order, whatever stands on a line', () => {
     const line = (name: string) => JSON.stringify(JSON.parse(text(name)))
-    const { status, documents } = viga(['solve', '--lines'], [line('palm-house'), '{broken', line('trellis-mast'), '', line('fern-walk')].join('\n'))
+    const { status, documents } = viga(
+      ['solve', '--lines'],
+      [line('palm-house'), '{broken', line('trellis-mast'), '', line('fern-walk')].join('\n'),
+    )
     expect(status).toBe(0)
-    expect(documents.map((d) => [d.format, d.kind].filter(Boolean).join(':'))).toEqual(['viga-results', 'viga-error:invalid', 'viga-error:unsupported', 'viga-results'])
+    expect(documents.map((d) => [d.format, d.kind].filter(Boolean).join(':'))).toEqual([
+      'viga-results',
+      'viga-error:invalid',
+      'viga-error:unsupported',
+      'viga-results',
+    ])
   })
   it.each([
     [['solve', 'nowhere.viga.json'], undefined, 2, 'invalid', /no file/],
@@ -40,13 +75,20 @@ describe('viga solve', () => {
     [['solve', '-', '--stations', '1'], '{}', 2, 'invalid', /whole number/],
     [['paint'], undefined, 2, 'invalid', /unknown command/],
     [['solve', file('trellis-mast')], undefined, 1, 'unsupported', /second order/],
-  ] as [string[], string | undefined, number, string, RegExp][])('%j ends with its status, kind and sentence on both outputs', (args, input, status, kind, words) => {
-    const r = viga(args, input)
-    expect(r.status).toBe(status)
-    expect(r.documents[0]).toMatchObject({ format: 'viga-error', kind, message: expect.stringMatching(words) as string })
-    expect(r.stderr).toMatch(words)
-    expect(r.stderr).not.toMatch(/^\s+at /m)
-  })
+  ] as [string[], string | undefined, number, string, RegExp][])(
+    '%j ends with its status, kind and sentence on both outputs',
+    (args, input, status, kind, words) => {
+      const r = viga(args, input)
+      expect(r.status).toBe(status)
+      expect(r.documents[0]).toMatchObject({
+        format: 'viga-error',
+        kind,
+        message: expect.stringMatching(words) as string,
+      })
+      expect(r.stderr).toMatch(words)
+      expect(r.stderr).not.toMatch(/^\s+at /m)
+    },
+  )
   it('names the joints of a mechanism', () => {
     const problem = JSON.parse(text('palm-house')) as { supports: { type: string }[] }
     for (const s of problem.supports) s.type = 'roller'

@@ -2,7 +2,13 @@ export * from './quantity/index.js'
 export * from './problem/index.js'
 export * from './results/index.js'
 export * from './solve.js'
-export { checkAnswer, checkAnswers, DEFAULT_TOLERANCE, type AnswerVerdict, type Verdict } from './checking/answers.js'
+export {
+  checkAnswer,
+  checkAnswers,
+  DEFAULT_TOLERANCE,
+  type AnswerVerdict,
+  type Verdict,
+} from './checking/answers.js'
 export { doubts, type Doubt } from './checking/doubts.js'
 export { addCombinations, generateCombinations, titleOf, type Generated } from './combinations/generate.js'
 export { COMBINATION_LISTS, type CombinationList } from './combinations/lists.js'

@@ -25,7 +25,12 @@ export function work(problem: Problem): Outcome {
   if (!result.ok) return { stage: 'unsolved', error: result.error, structure, obstacles, notices }
   const { solution } = result
   solution.bendingOnly = problem.view?.bendingOnly === true && isBeam(solution)
-  solution.numbers = numbersOf(numberingOf(problem), solution.dofs.list, structure.nodes, solution.bendingOnly ? (d) => d.component !== 'x' : undefined)
+  solution.numbers = numbersOf(
+    numberingOf(problem),
+    solution.dofs.list,
+    structure.nodes,
+    solution.bendingOnly ? (d) => d.component !== 'x' : undefined,
+  )
   return { stage: 'solved', solution, structure, obstacles, notices }
 }
 

@@ -11,10 +11,17 @@ export class Builder {
     return this.with({ nodes: [...this.problem.nodes, { id, x, y }] })
   }
   member(start: string, end: string, more: Partial<Problem['members'][number]> = {}): Builder {
-    return this.with({ members: [...this.problem.members, { id: start + end, start, end, material: 'm', section: 's', ...more }] })
+    return this.with({
+      members: [
+        ...this.problem.members,
+        { id: start + end, start, end, material: 'm', section: 's', ...more },
+      ],
+    })
   }
   support(node: string, type: Support['type'] | Omit<Support, 'node'>): Builder {
-    return this.with({ supports: [...this.problem.supports!, typeof type === 'object' ? { node, ...type } : { node, type }] })
+    return this.with({
+      supports: [...this.problem.supports!, typeof type === 'object' ? { node, ...type } : { node, type }],
+    })
   }
   load(...loads: Load[]): Builder {
     const [first, ...rest] = this.problem.loadCases!
@@ -52,7 +59,8 @@ export const truss = () => start('truss')
 /** The solution, or a failure that says why there is none. */
 export function solved(problem: Problem): Solution {
   const outcome = work(problem)
-  if (outcome.stage === 'invalid') throw new Error(outcome.errors.map((e) => `${e.path}: ${e.message}`).join('; '))
+  if (outcome.stage === 'invalid')
+    throw new Error(outcome.errors.map((e) => `${e.path}: ${e.message}`).join('; '))
   if (outcome.stage === 'unsolved') throw new Error(outcome.error.message)
   return outcome.solution
 }

@@ -5,7 +5,9 @@ import { readProblem, resultsDocument, work, writeProblem } from '../src/index.j
 
 /** Reference problems with results from an independent exact solution (differential equations, no element matrices). */
 const folder = join(import.meta.dirname, 'cases')
-const names = readdirSync(folder).filter((f) => f.endsWith('.viga.json')).map((f) => f.replace('.viga.json', ''))
+const names = readdirSync(folder)
+  .filter((f) => f.endsWith('.viga.json'))
+  .map((f) => f.replace('.viga.json', ''))
 const text = (file: string) => readFileSync(join(folder, file), 'utf8')
 
 const TOLERANCE = 1e-7
@@ -24,10 +26,12 @@ function kindOf(path: string[]): string {
 
 function walk(expected: Tree, path: string[], visit: (value: number, path: string[]) => void) {
   if (typeof expected === 'number') visit(expected, path)
-  else if (expected !== null && typeof expected === 'object') for (const [k, v] of Object.entries(expected)) walk(v, [...path, k], visit)
+  else if (expected !== null && typeof expected === 'object')
+    for (const [k, v] of Object.entries(expected)) walk(v, [...path, k], visit)
 }
 
-const at = (tree: Tree, path: string[]): Tree => path.reduce<Tree>((t, k) => (t as Record<string, Tree>)[k], tree)
+const at = (tree: Tree, path: string[]): Tree =>
+  path.reduce<Tree>((t, k) => (t as Record<string, Tree>)[k], tree)
 
 /** What the contract has and this version refuses by name, with the words that name it. */
 const REFUSED: Record<string, RegExp> = { 'trellis-mast': /second order/ }
@@ -53,7 +57,9 @@ describe.each(names)('%s', (name) => {
     return
   }
   const expected = JSON.parse(text(`${name}.expected.json`)) as { [key: string]: Tree }
-  const results = (outcome.stage === 'solved' ? resultsDocument(read.problem, outcome.solution, [], { stations: 5, matrices: true }) : {}) as unknown as { [key: string]: Tree }
+  const results = (outcome.stage === 'solved'
+    ? resultsDocument(read.problem, outcome.solution, [], { stations: 5, matrices: true })
+    : {}) as unknown as { [key: string]: Tree }
 
   it('agrees with the exact solution', () => {
     const scale: Record<string, number> = {}
@@ -63,8 +69,10 @@ describe.each(names)('%s', (name) => {
       if (p[p.length - 1] === 'x' && p.includes('extremes')) return // the place matters only in that the extreme occurs there
       const got = at(results.results, p)
       expect(typeof got, p.join('.')).toBe('number')
-      const size = kindOf(p) === 'angle' || kindOf(p) === 'length' ? Math.max(scale[kindOf(p)], 1e-9) : // where nothing turns, rounding is all there is
-          Math.max(scale.force, scale.moment)
+      const size =
+        kindOf(p) === 'angle' || kindOf(p) === 'length'
+          ? Math.max(scale[kindOf(p)], 1e-9) // where nothing turns, rounding is all there is
+          : Math.max(scale.force, scale.moment)
       expect(Math.abs((got as number) - v) / size, p.join('.')).toBeLessThan(TOLERANCE)
       compared++
     })
@@ -72,9 +80,14 @@ describe.each(names)('%s', (name) => {
   })
 
   it('puts a station where the exact solution has one', () => {
-    const members = Object.values(expected.results as object)[0] as { members: Record<string, { stations: { x: number }[] }> }
+    const members = Object.values(expected.results as object)[0] as {
+      members: Record<string, { stations: { x: number }[] }>
+    }
     const mine = Object.values(results.results as object)[0] as typeof members
-    for (const [id, m] of Object.entries(members.members)) expect(mine.members[id].stations.map((s) => s.x)).toEqual(m.stations.map((s) => expect.closeTo(s.x, 9) as number))
+    for (const [id, m] of Object.entries(members.members))
+      expect(mine.members[id].stations.map((s) => s.x)).toEqual(
+        m.stations.map((s) => expect.closeTo(s.x, 9) as number),
+      )
   })
 
   it('has its determinacy, stiffness and verdicts', () => {
@@ -84,9 +97,12 @@ describe.each(names)('%s', (name) => {
       const mine = results.stiffness as unknown as { dofs: object; K: number[][] }
       expect(mine.dofs).toEqual(dofs)
       const largest = Math.max(...K.flat().map(Math.abs))
-      K.forEach((row, i) => row.forEach((v, j) => expect(Math.abs(mine.K[i][j] - v) / largest).toBeLessThan(1e-12)))
+      K.forEach((row, i) =>
+        row.forEach((v, j) => expect(Math.abs(mine.K[i][j] - v) / largest).toBeLessThan(1e-12)),
+      )
     }
-    const verdicts = (list: Tree) => (list as unknown as { id: string; verdict: string }[]).map((a) => [a.id, a.verdict])
+    const verdicts = (list: Tree) =>
+      (list as unknown as { id: string; verdict: string }[]).map((a) => [a.id, a.verdict])
     expect(verdicts(results.answers)).toEqual(verdicts(expected.answers))
   })
 })
@@ -96,7 +112,8 @@ it('explains the answers that are wrong on purpose', () => {
     const read = readProblem(text(`${name}.viga.json`))
     const outcome = read.ok ? work(read.problem) : undefined
     if (!read.ok || outcome?.stage !== 'solved') throw new Error(name)
-    return resultsDocument(read.problem, outcome.solution, []).answers.find((a) => a.id === id)?.diagnosis?.kind
+    return resultsDocument(read.problem, outcome.solution, []).answers.find((a) => a.id === id)?.diagnosis
+      ?.kind
   }
   expect(diagnosis('lily-walkway', 'a6')).toBe('unit-factor')
   expect(diagnosis('bog-boardwalk', 'a3')).toBe('opposite-sign')

@@ -6,7 +6,10 @@ import { tower } from './tower.js'
 /** A joint of a frame of 63 members, loads and live moments drawn, dragged: the time from frame to frame. */
 async function drag(page: Page) {
   const problem = { ...tower(7, 4), title: 'bench: a joint dragged' }
-  const made = await page.request.post(`${address}/?index`, { multipart: { intent: 'open', file: JSON.stringify(problem) }, maxRedirects: 0 })
+  const made = await page.request.post(`${address}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify(problem) },
+    maxRedirects: 0,
+  })
   await page.goto(address + made.headers().location, { waitUntil: 'networkidle' })
   await page.keyboard.press('m')
   const box = (await page.locator('circle[data-target="node:4.2"]').boundingBox())!
@@ -14,7 +17,10 @@ async function drag(page: Page) {
     async ([x, y]) => {
       const svg = document.querySelector('.figure svg')!
       svg.setPointerCapture = () => {} // there is no pointer to capture
-      const send = (type: string, dx: number, dy: number, buttons: number) => svg.dispatchEvent(new PointerEvent(type, { bubbles: true, clientX: x + dx, clientY: y + dy, buttons, pointerId: 1 }))
+      const send = (type: string, dx: number, dy: number, buttons: number) =>
+        svg.dispatchEvent(
+          new PointerEvent(type, { bubbles: true, clientX: x + dx, clientY: y + dy, buttons, pointerId: 1 }),
+        )
       send('pointerdown', 0, 0, 1)
       const out: number[] = []
       const frame = () => new Promise<number>((r) => requestAnimationFrame(r))
@@ -31,12 +37,26 @@ async function drag(page: Page) {
     [box.x + box.width / 2, box.y + box.height / 2],
   )
   times.sort((a, b) => a - b)
-  console.log(`drag: a joint of ${problem.members.length} members with loads and moments: a frame every ${times[Math.floor(times.length / 2)].toFixed(1)} ms (median), nine of ten within ${times[Math.floor(times.length * 0.9)].toFixed(1)} ms (16.7 is 60 a second; painted without a graphics card here)`)
+  console.log(
+    `drag: a joint of ${problem.members.length} members with loads and moments: a frame every ${times[Math.floor(times.length / 2)].toFixed(1)} ms (median), nine of ten within ${times[Math.floor(times.length * 0.9)].toFixed(1)} ms (16.7 is 60 a second; painted without a graphics card here)`,
+  )
 }
 
 const median = (all: readonly number[]) => [...all].sort((a, b) => a - b)[all.length >> 1]
 
-const STEPS = ['Working', 'Unknowns', 'Stiffness', 'Loads', 'Assembly', 'Partition', 'Solution', 'End forces', 'Reactions', 'Checks', 'Diagrams']
+const STEPS = [
+  'Working',
+  'Unknowns',
+  'Stiffness',
+  'Loads',
+  'Assembly',
+  'Partition',
+  'Solution',
+  'End forces',
+  'Reactions',
+  'Checks',
+  'Diagrams',
+]
 
 /** The Working of a demo frame, opened anew each time: from the click on a step to its first view, painted. */
 async function open(page: Page, given: string, rounds = 5) {
@@ -73,12 +93,23 @@ async function open(page: Page, given: string, rounds = 5) {
       all.get(name)!.push(await opened)
     }
   }
-  console.log(`working: from a click to the painted first view, median of ${rounds} and least: ${[...all].map(([name, t]) => `${name} ${median(t).toFixed(0)} (${Math.min(...t).toFixed(0)})`).join(', ')} ms (limit 100)`)
+  console.log(
+    `working: from a click to the painted first view, median of ${rounds} and least: ${[...all].map(([name, t]) => `${name} ${median(t).toFixed(0)} (${Math.min(...t).toFixed(0)})`).join(', ')} ms (limit 100)`,
+  )
 }
 
 /** A load changed on the Figure while a step of the working is read: work on the main thread until its numbers are new. */
 async function editWhileReading(page: Page, given: string) {
-  for (const step of ['stiffness', 'loads', 'assembly', 'solution', 'end-forces', 'reactions', 'checks', 'diagrams']) {
+  for (const step of [
+    'stiffness',
+    'loads',
+    'assembly',
+    'solution',
+    'end-forces',
+    'reactions',
+    'checks',
+    'diagrams',
+  ]) {
     await page.goto(given.replace('/given', `/working/${step}`), { waitUntil: 'networkidle' })
     if ((await page.locator('.figure g[data-target^="load:"]').count()) === 0) await page.keyboard.press('l')
     await page.locator('.figure g[data-target^="load:"] text').filter({ hasText: 'kN/m' }).first().click()
@@ -99,13 +130,25 @@ async function editWhileReading(page: Page, given: string) {
       }
       return out.slice(10).sort((a, b) => a - b)
     })
-    console.log(`working: a keystroke in a load to the new numbers of the step ${step}: median ${times[times.length >> 1].toFixed(1)} ms of work on the main thread (limit 16)`)
+    console.log(
+      `working: a keystroke in a load to the new numbers of the step ${step}: median ${times[times.length >> 1].toFixed(1)} ms of work on the main thread (limit 16)`,
+    )
   }
 }
 
 /** An edit of a demo problem to repainted diagrams: work on the main thread, and the scripts a problem page loads before use. */
 const { address, stop } = await serve()
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] })
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+  ],
+})
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   let bytes = 0
@@ -122,12 +165,16 @@ try {
   // from here on it answers; what comes later is fetched ahead, in quiet moments
   await page.locator('body[data-live]').waitFor()
   await Promise.all(sizes.slice())
-  console.log(`page: ${(bytes / 1024).toFixed(0)} kB of gzipped JavaScript before the problem page can be used (limit 350)`)
+  console.log(
+    `page: ${(bytes / 1024).toFixed(0)} kB of gzipped JavaScript before the problem page can be used (limit 350)`,
+  )
 
   await page.goto(given, { waitUntil: 'networkidle' })
   await page.keyboard.press('m')
   const times = await page.evaluate(async () => {
-    const field = [...document.querySelectorAll<HTMLInputElement>('input')].find((i) => i.getAttribute('aria-label')?.startsWith('x of C'))!
+    const field = [...document.querySelectorAll<HTMLInputElement>('input')].find((i) =>
+      i.getAttribute('aria-label')?.startsWith('x of C'),
+    )!
     const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!
     const out: number[] = []
     field.focus()
@@ -144,7 +191,9 @@ try {
     return out.slice(10)
   })
   times.sort((a, b) => a - b)
-  console.log(`edit: a keystroke in a coordinate to the repainted moment diagram: median ${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`)
+  console.log(
+    `edit: a keystroke in a coordinate to the repainted moment diagram: median ${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`,
+  )
   await drag(page)
   await open(page, given)
   await editWhileReading(page, given)

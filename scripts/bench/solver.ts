@@ -45,9 +45,20 @@ function factorisation({ structure, dofs, elements }: Solution, runs: number) {
   return { ms: median(times.map((t) => t.ms)), entries: times[0].value.entries, dense }
 }
 
-console.log('solver: read, then assembled, factorised and recovered; medians. Dense: the same K_ff by LU of ml-matrix')
-console.log('  members  unknowns       read      solve     factor     fields  entries of L      dense   memory')
-for (const [storeys, bays] of [[2, 1], [2, 2], [5, 9], [10, 47], [33, 45], [100, 50]]) {
+console.log(
+  'solver: read, then assembled, factorised and recovered; medians. Dense: the same K_ff by LU of ml-matrix',
+)
+console.log(
+  '  members  unknowns       read      solve     factor     fields  entries of L      dense   memory',
+)
+for (const [storeys, bays] of [
+  [2, 1],
+  [2, 2],
+  [5, 9],
+  [10, 47],
+  [33, 45],
+  [100, 50],
+]) {
   const problem = tower(storeys, bays)
   const runs = problem.members.length > 2000 ? 9 : 25
   const times: number[][] = []
@@ -62,7 +73,10 @@ for (const [storeys, bays] of [[2, 1], [2, 2], [5, 9], [10, 47], [33, 45], [100,
   const f = factorisation(solution, runs)
   const ms = (v: number) => `${v.toFixed(2)} ms`.padStart(11)
   const col = (i: number) => ms(median(times.map((t) => t[i])))
-  const dense = f.dense === undefined ? 'too big'.padStart(11) : `${(f.dense / f.ms).toFixed(1)} ×`.padStart(11)
+  const dense =
+    f.dense === undefined ? 'too big'.padStart(11) : `${(f.dense / f.ms).toFixed(1)} ×`.padStart(11)
   const size = `${String(problem.members.length).padStart(9)}${String(solution.dofs.free).padStart(10)}`
-  console.log(`${size}${col(0)}${col(1)}${ms(f.ms)}${col(2)}${String(f.entries).padStart(14)}${dense}   ${memory.toFixed(0)} MB`)
+  console.log(
+    `${size}${col(0)}${col(1)}${ms(f.ms)}${col(2)}${String(f.entries).padStart(14)}${dense}   ${memory.toFixed(0)} MB`,
+  )
 }

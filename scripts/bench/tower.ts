@@ -6,11 +6,25 @@ export function tower(storeys: number, bays: number): Problem {
   const members = []
   const loads = []
   const id = (i: number, j: number) => `${j}.${i}`
-  for (let j = 0; j <= storeys; j++) for (let i = 0; i <= bays; i++) nodes.push({ id: id(i, j), x: 6 * i, y: 3.5 * j })
+  for (let j = 0; j <= storeys; j++)
+    for (let i = 0; i <= bays; i++) nodes.push({ id: id(i, j), x: 6 * i, y: 3.5 * j })
   for (let j = 1; j <= storeys; j++) {
-    for (let i = 0; i <= bays; i++) members.push({ id: `c${id(i, j)}`, start: id(i, j - 1), end: id(i, j), material: 'steel', section: 'column' })
+    for (let i = 0; i <= bays; i++)
+      members.push({
+        id: `c${id(i, j)}`,
+        start: id(i, j - 1),
+        end: id(i, j),
+        material: 'steel',
+        section: 'column',
+      })
     for (let i = 0; i < bays; i++) {
-      members.push({ id: `b${id(i, j)}`, start: id(i, j), end: id(i + 1, j), material: 'steel', section: 'beam' })
+      members.push({
+        id: `b${id(i, j)}`,
+        start: id(i, j),
+        end: id(i + 1, j),
+        material: 'steel',
+        section: 'beam',
+      })
       loads.push({ type: 'distributed' as const, member: `b${id(i, j)}`, direction: 'Y' as const, q: -20 })
     }
     loads.push({ type: 'nodal' as const, node: id(0, j), fx: 15 })

@@ -53,7 +53,12 @@ export default function Root() {
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const [title, text] = isRouteErrorResponse(error)
     ? error.status === 404
-      ? ['Nothing stands here', typeof error.data === 'string' && error.data ? error.data : 'This address belongs to no problem. It may have been taken off the Shelf.']
+      ? [
+          'Nothing stands here',
+          typeof error.data === 'string' && error.data
+            ? error.data
+            : 'This address belongs to no problem. It may have been taken off the Shelf.',
+        ]
       : ['This did not work', String(error.data || error.statusText)]
     : ['This did not work', 'Something went wrong inside Viga. What was typed is kept in this browser.']
   return (

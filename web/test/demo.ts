@@ -5,7 +5,10 @@ import { work, working, type Problem, type Solution } from '@viga/core'
 const folder = join(import.meta.dirname, '../database/demo')
 
 /** The demo problems with the names of their files. */
-export const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+export const demo = readdirSync(folder).map((f): [string, Problem] => [
+  f,
+  JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
+])
 
 export function solved(problem: Problem): Solution {
   const outcome = work(problem)

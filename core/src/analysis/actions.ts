@@ -73,13 +73,21 @@ function addOwnWeight(s: Structure, factor: number, out: Actions, on: (i: number
     if (m.bar) {
       out.nodal[3 * m.start + 1] += (w * m.length) / 2
       out.nodal[3 * m.end + 1] += (w * m.length) / 2
-    } else on(i).spans.push({ a: 0, b: m.length, p: [w * m.sin, w * m.sin], q: [w * m.cos, w * m.cos], c: [0, 0] })
+    } else
+      on(i).spans.push({ a: 0, b: m.length, p: [w * m.sin, w * m.sin], q: [w * m.cos, w * m.cos], c: [0, 0] })
   })
 }
 
 /** Actions multiplied and added: the actions of a combination. */
-export function combineActions(s: Structure, parts: readonly { factor: number; actions: Actions }[]): Actions {
-  const out: Actions = { nodal: new Float64Array(3 * s.nodes.length), members: new Map(), settlement: new Float64Array(s.supports.length) }
+export function combineActions(
+  s: Structure,
+  parts: readonly { factor: number; actions: Actions }[],
+): Actions {
+  const out: Actions = {
+    nodal: new Float64Array(3 * s.nodes.length),
+    members: new Map(),
+    settlement: new Float64Array(s.supports.length),
+  }
   for (const { factor: f, actions } of parts) {
     if (f === 0) continue
     actions.nodal.forEach((v, i) => (out.nodal[i] += f * v))

@@ -17,7 +17,10 @@ export function memberDofs(s: Structure, { of }: Dofs, member: number): number[]
 export function transformation(s: Structure, dofs: Dofs, member: number, take = single): Float64Array {
   const m = s.members[member]
   const T = take(36)
-  for (const [block, node] of [[0, m.start], [3, m.end]] as const) {
+  for (const [block, node] of [
+    [0, m.start],
+    [3, m.end],
+  ] as const) {
     const turn = dofs.angle[node]
     const c = turn === 0 ? m.cos : m.cos * Math.cos(turn) + m.sin * Math.sin(turn)
     const n = turn === 0 ? m.sin : m.sin * Math.cos(turn) - m.cos * Math.sin(turn)
@@ -40,18 +43,29 @@ export function globalStiffness(k: Float64Array, T: Float64Array, take = single)
   for (let i = 0; i < 6; i++)
     for (let j = 0; j < 6; j++) {
       const b = j < 3 ? 0 : 3 // T is two 3 × 3 blocks
-      kT[6 * i + j] = k[6 * i + b] * T[6 * b + j] + k[6 * i + b + 1] * T[6 * (b + 1) + j] + k[6 * i + b + 2] * T[6 * (b + 2) + j]
+      kT[6 * i + j] =
+        k[6 * i + b] * T[6 * b + j] +
+        k[6 * i + b + 1] * T[6 * (b + 1) + j] +
+        k[6 * i + b + 2] * T[6 * (b + 2) + j]
     }
   for (let i = 0; i < 6; i++)
     for (let j = 0; j <= i; j++) {
       const b = i < 3 ? 0 : 3
-      out[6 * i + j] = out[6 * j + i] = T[6 * b + i] * kT[6 * b + j] + T[6 * (b + 1) + i] * kT[6 * (b + 1) + j] + T[6 * (b + 2) + i] * kT[6 * (b + 2) + j]
+      out[6 * i + j] = out[6 * j + i] =
+        T[6 * b + i] * kT[6 * b + j] +
+        T[6 * (b + 1) + i] * kT[6 * (b + 1) + j] +
+        T[6 * (b + 2) + i] * kT[6 * (b + 2) + j]
     }
   return out
 }
 
 /** T·v and Tᵀ·v for a six-vector, into `out`. */
-export function apply(T: Float64Array, v: ArrayLike<number>, transposed = false, out = new Float64Array(6)): Float64Array {
+export function apply(
+  T: Float64Array,
+  v: ArrayLike<number>,
+  transposed = false,
+  out = new Float64Array(6),
+): Float64Array {
   out.fill(0)
   for (let i = 0; i < 6; i++) {
     const b = i < 3 ? 0 : 3
@@ -72,7 +86,11 @@ export function springs(dofs: Dofs): { dof: number; k: number }[] {
 }
 
 /** K_ff, the stiffness of the free degrees of freedom as numbered; those of a joint share a site. */
-export function assembleFree(s: Structure, dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): SparseSymmetric {
+export function assembleFree(
+  s: Structure,
+  dofs: Dofs,
+  elements: readonly { global: Float64Array; dofs: number[] }[],
+): SparseSymmetric {
   const site = Int32Array.from({ length: dofs.free }, (_, d) => dofs.list[d].node)
   const K = sparse(dofs.free, 21 * elements.length + dofs.free, site, s.nodes.length)
   for (const { global, dofs: at } of elements)
@@ -88,7 +106,10 @@ export function assembleFree(s: Structure, dofs: Dofs, elements: readonly { glob
 }
 
 /** The rows of the whole K as the degrees of freedom are numbered: of each the columns that a member or a spring reaches. */
-export function stiffnessRows(dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Map<number, number>[] {
+export function stiffnessRows(
+  dofs: Dofs,
+  elements: readonly { global: Float64Array; dofs: number[] }[],
+): Map<number, number>[] {
   const rows = dofs.list.map(() => new Map<number, number>())
   for (const e of elements)
     e.dofs.forEach((di, i) => {
@@ -103,7 +124,10 @@ export function stiffnessRows(dofs: Dofs, elements: readonly { global: Float64Ar
 }
 
 /** The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row. */
-export function wholeStiffness(dofs: Dofs, elements: readonly { global: Float64Array; dofs: number[] }[]): Float64Array[] {
+export function wholeStiffness(
+  dofs: Dofs,
+  elements: readonly { global: Float64Array; dofs: number[] }[],
+): Float64Array[] {
   const K = dofs.list.map(() => new Float64Array(dofs.list.length))
   for (const e of elements)
     e.dofs.forEach((di, i) => {

@@ -69,15 +69,21 @@ export function memberStiffness(m: StructureMember, take = single): Float64Array
 /** The element of a member, its released and sprung ends condensed; a member that moves by itself is an error that names it. */
 export function element(m: StructureMember, take: Take = single): Element | SolveError {
   const own = memberStiffness(m, take)
-  if (!m.bar && !m.axiallyRigid && m.releases.every((r) => r === false)) return { own, k: own, P: undefined, released: [], G: undefined, loose: false }
+  if (!m.bar && !m.axiallyRigid && m.releases.every((r) => r === false))
+    return { own, k: own, P: undefined, released: [], G: undefined, loose: false }
   const loose = m.releases[0] === true && m.releases[3] === true
-  const released = m.releases.flatMap((r, i) => (r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) || (m.axiallyRigid && i % 3 === 0) ? [] : [i]))
+  const released = m.releases.flatMap((r, i) =>
+    r === false || (loose && i === 0) || (m.bar && i % 3 !== 0) || (m.axiallyRigid && i % 3 === 0) ? [] : [i],
+  )
   const sprung = sprungRigid(m)
-  if (released.length === 0) return withSpring({ own, k: own, P: undefined, released, G: undefined, loose }, sprung)
+  if (released.length === 0)
+    return withSpring({ own, k: own, P: undefined, released, G: undefined, loose }, sprung)
   const n = released.length
   const A = new Float64Array(n * n)
-  const spring = (i: number) => (typeof m.releases[i] === 'number' ? (m.releases[i]) : 0)
-  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) A[a * n + b] = own[6 * released[a] + released[b]] + (a === b ? spring(released[a]) : 0)
+  const spring = (i: number) => (typeof m.releases[i] === 'number' ? m.releases[i] : 0)
+  for (let a = 0; a < n; a++)
+    for (let b = 0; b < n; b++)
+      A[a * n + b] = own[6 * released[a] + released[b]] + (a === b ? spring(released[a]) : 0)
   const G = invert(A, n)
   if (!G)
     return {
@@ -132,7 +138,11 @@ function condensed(own: Float64Array, P: Float64Array, m: StructureMember): Floa
       const zero = m.releases[i] === true || m.releases[j] === true
       let v = zero ? 0 : (k[6 * i + j] + k[6 * j + i]) / 2
       // what condensation should have cancelled exactly
-      if (Math.abs(v) < 1e-15 * biggest && Math.abs(v) < 1e-12 * Math.max(Math.abs(own[6 * i + j]), Math.abs(k[7 * i]))) v = 0
+      if (
+        Math.abs(v) < 1e-15 * biggest &&
+        Math.abs(v) < 1e-12 * Math.max(Math.abs(own[6 * i + j]), Math.abs(k[7 * i]))
+      )
+        v = 0
       k[6 * i + j] = k[6 * j + i] = v
     }
   return k
@@ -191,12 +201,18 @@ export function releasedByLoad(e: Element, fixed: Float64Array): Float64Array {
   const d0 = new Float64Array(6)
   if (!e.G) return d0
   const n = e.released.length
-  for (let a = 0; a < n; a++) for (let b = 0; b < n; b++) d0[e.released[a]] -= e.G[a * n + b] * fixed[e.released[b]]
+  for (let a = 0; a < n; a++)
+    for (let b = 0; b < n; b++) d0[e.released[a]] -= e.G[a * n + b] * fixed[e.released[b]]
   return d0
 }
 
 /** Fixed-end forces as the nodes feel them, released ends condensed: own·d₀ + f; `strain` is the free axial strain. */
-export function condensedFixedEnd(m: StructureMember, e: Element, fixed: Float64Array, strain: number): Float64Array {
+export function condensedFixedEnd(
+  m: StructureMember,
+  e: Element,
+  fixed: Float64Array,
+  strain: number,
+): Float64Array {
   if (e.sprung) {
     const { f1, f2 } = sprungRigidLoad(m, -fixed[0] - fixed[3], strain * m.length)
     const rest = condensedFixedEnd(m, { ...e, sprung: undefined }, fixed, strain)

@@ -94,7 +94,9 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
     const f = rows.length
     const u = f - s
     for (let i = 0; i < f; i++) local[rows[i]] = i
-    for (let c = 0; c < s; c++) for (let e = entries.start[from + c]; e < entries.start[from + c + 1]; e++) L[at + local[entries.row[e]] * s + c] += entries.value[e]
+    for (let c = 0; c < s; c++)
+      for (let e = entries.start[from + c]; e < entries.start[from + c + 1]; e++)
+        L[at + local[entries.row[e]] * s + c] += entries.value[e]
     for (const c of children) {
       const { rows: below, columns } = supernodes[c]
       const split = placeInParent(supernodes[c], local, s, to)
@@ -131,7 +133,8 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
 /** An array at least so long, used before if there is one; what it holds is old. */
 function takeRoom(pool: Float64Array[], length: number): Float64Array {
   let best = -1
-  for (let i = 0; i < pool.length; i++) if (pool[i].length >= length && (best < 0 || pool[i].length < pool[best].length)) best = i
+  for (let i = 0; i < pool.length; i++)
+    if (pool[i].length >= length && (best < 0 || pool[i].length < pool[best].length)) best = i
   if (best < 0) return new Float64Array(length)
   const [room] = pool.splice(best, 1)
   return room
@@ -169,7 +172,15 @@ function placeInParent({ columns, rows }: Supernode, local: Int32Array, s: numbe
 }
 
 /** Adds those columns of a child's update (m rows) that this supernode eliminates. */
-function addToPanel(update: Float64Array, m: number, split: number, to: Int32Array, L: Float64Array, at: number, s: number) {
+function addToPanel(
+  update: Float64Array,
+  m: number,
+  split: number,
+  to: Int32Array,
+  L: Float64Array,
+  at: number,
+  s: number,
+) {
   for (let i = 0; i < m; i++) {
     const row = at + to[i] * s
     const till = i < split ? i + 1 : split
@@ -178,7 +189,15 @@ function addToPanel(update: Float64Array, m: number, split: number, to: Int32Arr
 }
 
 /** Adds the rest of a child's update to the one that goes on to the parent. */
-function addToUpdate(update: Float64Array, m: number, split: number, to: Int32Array, s: number, U: Float64Array, u: number) {
+function addToUpdate(
+  update: Float64Array,
+  m: number,
+  split: number,
+  to: Int32Array,
+  s: number,
+  U: Float64Array,
+  u: number,
+) {
   for (let i = split; i < m; i++) {
     const row = (to[i] - s) * u - s
     const from = i * m
@@ -187,7 +206,15 @@ function addToUpdate(update: Float64Array, m: number, split: number, to: Int32Ar
 }
 
 /** Row i of the square at the head of a panel: G = L·D of the row, then L; returns the pivot. */
-function pivotRow(L: Float64Array, at: number, s: number, i: number, G: Float64Array, inverse: Float64Array, from: number): number {
+function pivotRow(
+  L: Float64Array,
+  at: number,
+  s: number,
+  i: number,
+  G: Float64Array,
+  inverse: Float64Array,
+  from: number,
+): number {
   const row = at + i * s
   const g = i * s
   let d = L[row + i]
@@ -206,7 +233,15 @@ function pivotRow(L: Float64Array, at: number, s: number, i: number, G: Float64A
 }
 
 /** The rows below the square: G = L·D by columns in fours, what earlier columns take off in tiles; then L. */
-function panelBelow(L: Float64Array, at: number, s: number, f: number, G: Float64Array, inverse: Float64Array, from: number) {
+function panelBelow(
+  L: Float64Array,
+  at: number,
+  s: number,
+  f: number,
+  G: Float64Array,
+  inverse: Float64Array,
+  from: number,
+) {
   let i = s
   for (; i + 3 < f; i += 4) {
     let j = 0
@@ -246,9 +281,18 @@ function rowBelow(L: Float64Array, at: number, s: number, i: number, j: number, 
 const sums = new Float64Array(16)
 
 /** U = −L·Gᵀ, lower triangle, in tiles of four by four; rows of L and G begin at `l` and `g` and are s long. */
-function negativeProduct(U: Float64Array, u: number, L: Float64Array, l: number, G: Float64Array, g: number, s: number) {
+function negativeProduct(
+  U: Float64Array,
+  u: number,
+  L: Float64Array,
+  l: number,
+  G: Float64Array,
+  g: number,
+  s: number,
+) {
   let i = 0
-  for (; i + 3 < u; i += 4) for (let j = 0; j <= i; j += 4) negativeTile(L, l + i * s, G, g + j * s, s, s, U, i * u + j, u)
+  for (; i + 3 < u; i += 4)
+    for (let j = 0; j <= i; j += 4) negativeTile(L, l + i * s, G, g + j * s, s, s, U, i * u + j, u)
   for (; i < u; i++)
     for (let j = 0; j <= i; j++) {
       let sum = 0
@@ -261,36 +305,82 @@ function negativeProduct(U: Float64Array, u: number, L: Float64Array, l: number,
  * Minus sixteen dot products: four rows of A from a0 with four rows of B from b0, both `stride` apart and n long, to
  * out[at + r·width + c]. On the diagonal of U the upper half is written too, and never read.
  */
-function negativeTile(A: Float64Array, a0: number, B: Float64Array, b0: number, stride: number, n: number, out: Float64Array, at: number, width: number) {
+function negativeTile(
+  A: Float64Array,
+  a0: number,
+  B: Float64Array,
+  b0: number,
+  stride: number,
+  n: number,
+  out: Float64Array,
+  at: number,
+  width: number,
+) {
   const a1 = a0 + stride
   const a2 = a1 + stride
   const a3 = a2 + stride
   const b1 = b0 + stride
   const b2 = b1 + stride
   const b3 = b2 + stride
-  let s00 = 0, s01 = 0, s02 = 0, s03 = 0
-  let s10 = 0, s11 = 0, s12 = 0, s13 = 0
-  let s20 = 0, s21 = 0, s22 = 0, s23 = 0
-  let s30 = 0, s31 = 0, s32 = 0, s33 = 0
+  let s00 = 0,
+    s01 = 0,
+    s02 = 0,
+    s03 = 0
+  let s10 = 0,
+    s11 = 0,
+    s12 = 0,
+    s13 = 0
+  let s20 = 0,
+    s21 = 0,
+    s22 = 0,
+    s23 = 0
+  let s30 = 0,
+    s31 = 0,
+    s32 = 0,
+    s33 = 0
   for (let k = 0; k < n; k++) {
     const w = B[b0 + k]
     const x = B[b1 + k]
     const y = B[b2 + k]
     const z = B[b3 + k]
     const p = A[a0 + k]
-    s00 += p * w; s01 += p * x; s02 += p * y; s03 += p * z
+    s00 += p * w
+    s01 += p * x
+    s02 += p * y
+    s03 += p * z
     const q = A[a1 + k]
-    s10 += q * w; s11 += q * x; s12 += q * y; s13 += q * z
+    s10 += q * w
+    s11 += q * x
+    s12 += q * y
+    s13 += q * z
     const r = A[a2 + k]
-    s20 += r * w; s21 += r * x; s22 += r * y; s23 += r * z
+    s20 += r * w
+    s21 += r * x
+    s22 += r * y
+    s23 += r * z
     const t = A[a3 + k]
-    s30 += t * w; s31 += t * x; s32 += t * y; s33 += t * z
+    s30 += t * w
+    s31 += t * x
+    s32 += t * y
+    s33 += t * z
   }
-  out[at] = -s00; out[at + 1] = -s01; out[at + 2] = -s02; out[at + 3] = -s03
+  out[at] = -s00
+  out[at + 1] = -s01
+  out[at + 2] = -s02
+  out[at + 3] = -s03
   at += width
-  out[at] = -s10; out[at + 1] = -s11; out[at + 2] = -s12; out[at + 3] = -s13
+  out[at] = -s10
+  out[at + 1] = -s11
+  out[at + 2] = -s12
+  out[at + 3] = -s13
   at += width
-  out[at] = -s20; out[at + 1] = -s21; out[at + 2] = -s22; out[at + 3] = -s23
+  out[at] = -s20
+  out[at + 1] = -s21
+  out[at + 2] = -s22
+  out[at + 3] = -s23
   at += width
-  out[at] = -s30; out[at + 1] = -s31; out[at + 2] = -s32; out[at + 3] = -s33
+  out[at] = -s30
+  out[at + 1] = -s31
+  out[at + 2] = -s32
+  out[at + 3] = -s33
 }

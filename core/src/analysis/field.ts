@@ -59,8 +59,16 @@ export function integrate(m: StructureMember, actions: MemberActions | undefined
     const N = antiderivative([-p[0], -p[1]], at.N)
     const V = antiderivative(q, at.V)
     const M = antiderivative([V[0] - c[0], V[1] - c[1], V[2]], at.M)
-    const slope = antiderivative([M[0] * perEI + curvature, M[1] * perEI, M[2] * perEI, M[3] * perEI], at.slope)
-    const v = antiderivative(perGAs === 0 ? slope : [slope[0] - V[0] * perGAs, slope[1] - V[1] * perGAs, slope[2] - V[2] * perGAs, slope[3], slope[4]], at.v)
+    const slope = antiderivative(
+      [M[0] * perEI + curvature, M[1] * perEI, M[2] * perEI, M[3] * perEI],
+      at.slope,
+    )
+    const v = antiderivative(
+      perGAs === 0
+        ? slope
+        : [slope[0] - V[0] * perGAs, slope[1] - V[1] * perGAs, slope[2] - V[2] * perGAs, slope[3], slope[4]],
+      at.v,
+    )
     const u = antiderivative([N[0] * perEA + strain, N[1] * perEA, N[2] * perEA], at.u)
     const segment = { x0, x1, N, V, M, slope, v, u }
     segments.push(segment)
@@ -85,7 +93,11 @@ export function stateIn(s: FieldSegment, x: number): State {
 function places(L: number, actions: MemberActions | undefined): number[] {
   const out = [0, L]
   if (!actions) return out
-  const all = [...actions.spans.flatMap((s) => [s.a, s.b]), ...actions.points.map((p) => p.x), ...actions.jumps.map((j) => j.x)]
+  const all = [
+    ...actions.spans.flatMap((s) => [s.a, s.b]),
+    ...actions.points.map((p) => p.x),
+    ...actions.jumps.map((j) => j.x),
+  ]
   for (const x of all) if (!out.some((y) => Math.abs(x - y) <= SAME_PLACE * L)) out.push(x)
   return out.sort((a, b) => a - b)
 }

@@ -10,7 +10,12 @@ const VISIBLE = 1e-7
 const MOST = 200
 
 /** A mechanism as an error: which joints move, and how. */
-export function mechanismError(s: Structure, dofs: Dofs, f: Factorisation, expand: (rows: Float64Array) => Float64Array): SolveError & { motions: Float64Array[] } {
+export function mechanismError(
+  s: Structure,
+  dofs: Dofs,
+  f: Factorisation,
+  expand: (rows: Float64Array) => Float64Array,
+): SolveError & { motions: Float64Array[] } {
   const motions = f.singular.slice(0, MOST).map((pivot) => {
     const x = expand(f.motion(pivot))
     const global = new Float64Array(3 * s.nodes.length)
@@ -42,11 +47,23 @@ export function mechanismError(s: Structure, dofs: Dofs, f: Factorisation, expan
   }
   const name = (set: Set<number>) => [...set].sort((a, b) => a - b).map((n) => s.nodes[n].id)
   const nodes = name(new Set([...moving, ...turning]))
-  return { kind: 'mechanism', message: sentence(s, motions, [...moving], name(moving), name(turning)), nodes, motions }
+  return {
+    kind: 'mechanism',
+    message: sentence(s, motions, [...moving], name(moving), name(turning)),
+    nodes,
+    motions,
+  }
 }
 
-function sentence(s: Structure, motions: Float64Array[], moving: number[], names: string[], turning: string[]): string {
-  if (names.length === 0) return `${listed(turning)} can turn freely: nothing holds ${turning.length > 1 ? 'them' : 'it'} in rotation.`
+function sentence(
+  s: Structure,
+  motions: Float64Array[],
+  moving: number[],
+  names: string[],
+  turning: string[],
+): string {
+  if (names.length === 0)
+    return `${listed(turning)} can turn freely: nothing holds ${turning.length > 1 ? 'them' : 'it'} in rotation.`
   const all = names.length === s.nodes.length && names.length > 2 ? 'The whole structure' : listed(names)
   let sideways = 0
   let upright = 0
@@ -55,7 +72,8 @@ function sentence(s: Structure, motions: Float64Array[], moving: number[], names
       sideways = Math.max(sideways, Math.abs(g[3 * n]))
       upright = Math.max(upright, Math.abs(g[3 * n + 1]))
     }
-  const way = upright < 1e-6 * sideways ? 'sway sideways' : sideways < 1e-6 * upright ? 'move up and down' : 'move'
+  const way =
+    upright < 1e-6 * sideways ? 'sway sideways' : sideways < 1e-6 * upright ? 'move up and down' : 'move'
   const times = motions.length > 1 ? ` (${motions.length} independent motions)` : ''
   return `${all} can ${way}: the supports and joints do not hold ${names.length > 1 || all.startsWith('The') ? (all.startsWith('The') ? 'it' : 'them') : 'it'}${times}. Add a support or a member, or take out a hinge.`
 }

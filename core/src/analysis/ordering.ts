@@ -32,10 +32,10 @@ interface Quotient {
   /** Rows a variable stands for, those merged into it counted; 0 when gone. */
   rows: Int32Array
   /** Neighbouring variables and elements of each variable. */
-  variables: (number[])[]
-  elements: (number[])[]
+  variables: number[][]
+  elements: number[][]
   /** Variables of each element; empty when absorbed. */
-  members: (number[])[]
+  members: number[][]
   degree: Int32Array
   /** The variable of least degree, −1 when none is left. */
   smallest(): number
@@ -128,7 +128,8 @@ function eliminate(q: Quotient, p: number): [number, number][] {
     let degree = size - rows[v]
     for (const e of elements[v]) {
       if (e === p || members[e].length === 0) continue
-      if (q.outside[e] === 0) members[e] = [] // wholly inside the new element: absorbed
+      if (q.outside[e] === 0)
+        members[e] = [] // wholly inside the new element: absorbed
       else {
         kept.push(e)
         degree += q.outside[e]

@@ -57,4 +57,5 @@ export function rootsInside(p: Polynomial, h: number): number[] {
   return inside(roots, h)
 }
 
-const inside = (roots: number[], h: number) => [...new Set(roots)].filter((t) => t > 0 && t < h).sort((a, b) => a - b)
+const inside = (roots: number[], h: number) =>
+  [...new Set(roots)].filter((t) => t > 0 && t < h).sort((a, b) => a - b)

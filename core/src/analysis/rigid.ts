@@ -54,8 +54,15 @@ const CANCELLED = 1e-9
 const addTo = (row: Row, key: number, v: number) => row.set(key, (row.get(key) ?? 0) + v)
 
 /** The constraint system of a structure with axially rigid members, or why its loads cannot be carried; undefined without such members. */
-export function rigidSystem(s: Structure, dofs: Dofs, elements: readonly ElementView[], actions: readonly Actions[]): RigidSystem | SolveError | undefined {
-  const members = s.members.flatMap((m, i) => (m.axiallyRigid && m.releases[0] === false && m.releases[3] === false ? [i] : []))
+export function rigidSystem(
+  s: Structure,
+  dofs: Dofs,
+  elements: readonly ElementView[],
+  actions: readonly Actions[],
+): RigidSystem | SolveError | undefined {
+  const members = s.members.flatMap((m, i) =>
+    m.axiallyRigid && m.releases[0] === false && m.releases[3] === false ? [i] : [],
+  )
   if (members.length === 0) return undefined
   const all = members.map((i) => {
     const e = elements[i]
@@ -122,7 +129,10 @@ function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], acti
   let error: SolveError | undefined
   all.forEach((full, r) => {
     const m = s.members[members[r]]
-    const constants = Float64Array.from(actions, (a) => (a.members.get(members[r])?.axialStrain ?? 0) * m.length)
+    const constants = Float64Array.from(
+      actions,
+      (a) => (a.members.get(members[r])?.axialStrain ?? 0) * m.length,
+    )
     let size = Math.max(...constants.map(Math.abs), 0)
     const row: Row = new Map()
     for (const [d, c] of full) {
@@ -152,12 +162,18 @@ function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], acti
     if (pivot < 0) {
       redundant.push(r)
       if (constants.some((v) => Math.abs(v) > 1e-9 * size) && !error)
-        error = { kind: 'indeterminate', message: `${m.id} is axially rigid and held at both ends of its chain, so it cannot take the change of length that is imposed on it.`, members: [m.id] }
+        error = {
+          kind: 'indeterminate',
+          message: `${m.id} is axially rigid and held at both ends of its chain, so it cannot take the change of length that is imposed on it.`,
+          members: [m.id],
+        }
       return
     }
     const kp = row.get(pivot)!
     row.delete(pivot)
-    const terms: Row = new Map([...row].filter(([, c]) => Math.abs(c) > CANCELLED * best).map(([d, c]) => [d, -c / kp]))
+    const terms: Row = new Map(
+      [...row].filter(([, c]) => Math.abs(c) > CANCELLED * best).map(([d, c]) => [d, -c / kp]),
+    )
     const expression = { terms, constants: constants.map((v) => v / kp) }
     for (const user of usedBy.get(pivot) ?? []) {
       const e = expressions.get(user)!
@@ -185,7 +201,12 @@ function note(usedBy: Map<number, Set<number>>, d: number, user: number) {
 }
 
 /** TᵀKT over the independent unknowns. */
-function assemble(dofs: Dofs, elements: readonly ElementView[], share: [number, number][][], n: number): SparseSymmetric {
+function assemble(
+  dofs: Dofs,
+  elements: readonly ElementView[],
+  share: [number, number][][],
+  n: number,
+): SparseSymmetric {
   const K = sparse(n, 21 * elements.length + n)
   /** Both halves of K are gone through, so each pair comes up twice: its lower place is the one that counts. */
   const spread = (di: number, dj: number, v: number) => {
@@ -231,13 +252,22 @@ function multiplierSolver(all: Row[], pivots: Map<number, number>) {
   }
   const rest = [...pivots.keys()].filter((r) => !solved.has(r))
   const restDofs = [...at.keys()].filter((d) => !done.has(d))
-  const together = rest.map((row) => ({ row, dof: restDofs.find((d) => Math.abs(all[row].get(d) ?? 0) > CANCELLED) ?? pivots.get(row)!, alone: false }))
+  const together = rest.map((row) => ({
+    row,
+    dof: restDofs.find((d) => Math.abs(all[row].get(d) ?? 0) > CANCELLED) ?? pivots.get(row)!,
+    alone: false,
+  }))
   const order = [...steps.map((s) => ({ ...s, alone: true })), ...together]
   const multipliers = (lacking: { readonly [dof: number]: number }): Map<number, number> => {
     const N = new Map<number, number>()
-    const known = (dof: number) => at.get(dof)!.reduce((sum, r) => sum + (N.has(r) ? all[r].get(dof)! * N.get(r)! : 0), 0)
+    const known = (dof: number) =>
+      at.get(dof)!.reduce((sum, r) => sum + (N.has(r) ? all[r].get(dof)! * N.get(r)! : 0), 0)
     for (const { dof, row } of steps) N.set(row, ((lacking[dof] ?? 0) - known(dof)) / all[row].get(dof)!)
-    if (rest.length) gauss(restDofs.map((d) => rest.map((r) => all[r].get(d) ?? 0)), restDofs.map((d) => (lacking[d] ?? 0) - known(d))).forEach((v, i) => N.set(rest[i], v))
+    if (rest.length)
+      gauss(
+        restDofs.map((d) => rest.map((r) => all[r].get(d) ?? 0)),
+        restDofs.map((d) => (lacking[d] ?? 0) - known(d)),
+      ).forEach((v, i) => N.set(rest[i], v))
     return N
   }
   return { multipliers, order }
@@ -266,7 +296,13 @@ function gauss(A: number[][], b: number[]): number[] {
 }
 
 /** Members and reactions that a self-equilibrated set of tensions can change at will. */
-function leftOpen(all: Row[], members: number[], redundant: number[], multipliers: ReturnType<typeof multiplierSolver>['multipliers'], dofs: Dofs) {
+function leftOpen(
+  all: Row[],
+  members: number[],
+  redundant: number[],
+  multipliers: ReturnType<typeof multiplierSolver>['multipliers'],
+  dofs: Dofs,
+) {
   const openMembers = new Set<number>()
   const openDofs = new Set<number>()
   for (const r of redundant) {
@@ -285,4 +321,6 @@ function leftOpen(all: Row[], members: number[], redundant: number[], multiplier
 
 /** A notice that names the members whose axial force stays open. */
 export const openNotice = (s: Structure, open: readonly number[]): string | undefined =>
-  open.length ? `Equilibrium leaves the axial force of ${listed(open.map((i) => s.members[i].id))} undetermined: rigid members held at both ends.` : undefined
+  open.length
+    ? `Equilibrium leaves the axial force of ${listed(open.map((i) => s.members[i].id))} undetermined: rigid members held at both ends.`
+    : undefined

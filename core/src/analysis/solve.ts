@@ -65,21 +65,35 @@ export type SolveResult = { ok: true; solution: Solution } | { ok: false; error:
  */
 export function solve(s: Structure): SolveResult {
   const actions = s.cases.map((_, i) => caseActions(s, i))
-  const dofs = numberDofs(s, (node) => actions.some((a) => a.nodal.subarray(3 * node, 3 * node + 3).some((v) => v !== 0)))
+  const dofs = numberDofs(s, (node) =>
+    actions.some((a) => a.nodal.subarray(3 * node, 3 * node + 3).some((v) => v !== 0)),
+  )
   const elements: SolvedElement[] = []
   const take = slab()
   for (let i = 0; i < s.members.length; i++) {
     const e = element(s.members[i], take)
     if ('kind' in e) return { ok: false, error: e }
     const T = transformation(s, dofs, i, take)
-    elements.push({ own: e.own, k: e.k, P: e.P, released: e.released, G: e.G, loose: e.loose, sprung: e.sprung, T, global: globalStiffness(e.k, T, take), dofs: memberDofs(s, dofs, i) })
+    elements.push({
+      own: e.own,
+      k: e.k,
+      P: e.P,
+      released: e.released,
+      G: e.G,
+      loose: e.loose,
+      sprung: e.sprung,
+      T,
+      global: globalStiffness(e.k, T, take),
+      dofs: memberDofs(s, dofs, i),
+    })
   }
   const unheld = unheldMoment(s, dofs, actions)
   if (unheld) return { ok: false, error: unheld }
   const rigid = rigidSystem(s, dofs, elements, actions)
   if (rigid && 'kind' in rigid) return { ok: false, error: rigid }
   const { factorisation, solveFree, expand } = rigid ? constrained(rigid) : plain(s, dofs, elements)
-  if (factorisation.singular.length) return { ok: false, error: mechanismError(s, dofs, factorisation, expand) }
+  if (factorisation.singular.length)
+    return { ok: false, error: mechanismError(s, dofs, factorisation, expand) }
 
   const cases: ActionSolution[] = []
   for (let i = 0; i < s.cases.length; i++) {
@@ -88,10 +102,31 @@ export function solve(s: Structure): SolveResult {
     if ('kind' in start) return { ok: false, error: start }
     rigid?.impose(start.D, i)
     displace(dofs, elements, start, solveFree)
-    cases.push({ id, title, kind: 'case', actions: actions[i], ...start, ...recover(s, dofs, elements, actions[i], start, rigid) })
+    cases.push({
+      id,
+      title,
+      kind: 'case',
+      actions: actions[i],
+      ...start,
+      ...recover(s, dofs, elements, actions[i], start, rigid),
+    })
   }
   const combinations = s.combinations.map((c) => superpose(s, cases, c))
-  return { ok: true, solution: { structure: s, dofs, elements, cases, combinations, numbers: dofs.list.map((_, i) => i + 1), bendingOnly: false, digitsLost: factorisation.digitsLost, open: rigid?.open ?? [], ...(rigid ? { rigid: { ties: rigid.ties, from: rigid.from } } : {}) } }
+  return {
+    ok: true,
+    solution: {
+      structure: s,
+      dofs,
+      elements,
+      cases,
+      combinations,
+      numbers: dofs.list.map((_, i) => i + 1),
+      bendingOnly: false,
+      digitsLost: factorisation.digitsLost,
+      open: rigid?.open ?? [],
+      ...(rigid ? { rigid: { ties: rigid.ties, from: rigid.from } } : {}),
+    },
+  }
 }
 
 /** A factorisation with the roads from degrees of freedom to its unknowns and back. */
@@ -108,7 +143,11 @@ function plain(s: Structure, dofs: Dofs, elements: SolvedElement[]): Equations {
 
 function constrained(rigid: RigidSystem): Equations {
   const factorisation = factor(rigid.matrix)
-  return { factorisation, expand: (x) => rigid.expand(x), solveFree: (b) => rigid.reduced(b, (x) => factorisation.solve(x)) }
+  return {
+    factorisation,
+    expand: (x) => rigid.expand(x),
+    solveFree: (b) => rigid.reduced(b, (x) => factorisation.solve(x)),
+  }
 }
 
 interface Prepared {
@@ -119,7 +158,12 @@ interface Prepared {
 }
 
 /** Fixed-end forces, equivalent joint loads and prescribed displacements of a case. */
-function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: Actions): Prepared | SolveError {
+function prepare(
+  s: Structure,
+  dofs: Dofs,
+  elements: SolvedElement[],
+  actions: Actions,
+): Prepared | SolveError {
   const fixedOwn = new Map<number, Float64Array>()
   const fixed = new Map<number, Float64Array>()
   const load = new Float64Array(dofs.list.length)
@@ -129,7 +173,10 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     const m = actions.nodal[3 * node + 2]
     if (fx === 0 && fy === 0 && m === 0) continue
     const turn = dofs.angle[node]
-    const own = turn === 0 ? [fx, fy, m] : [Math.cos(turn) * fx + Math.sin(turn) * fy, -Math.sin(turn) * fx + Math.cos(turn) * fy, m]
+    const own =
+      turn === 0
+        ? [fx, fy, m]
+        : [Math.cos(turn) * fx + Math.sin(turn) * fy, -Math.sin(turn) * fx + Math.cos(turn) * fy, m]
     own.forEach((v, c) => {
       const d = dofs.of[3 * node + c]
       if (d >= 0) load[d] += v
@@ -141,7 +188,12 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
     const e = elements[i]
     const own = fixedEndForces(m, e.own, a)
     if (e.loose && Math.abs(own[0] + own[3]) > 1e-12 * (Math.abs(own[0]) + Math.abs(own[3])))
-      return { kind: 'mechanism', message: `${m.id} slides along itself: N is released at both its ends and it is loaded along its length.`, members: [m.id], nodes: [] }
+      return {
+        kind: 'mechanism',
+        message: `${m.id} slides along itself: N is released at both its ends and it is loaded along its length.`,
+        members: [m.id],
+        nodes: [],
+      }
     const f = condensedFixedEnd(m, e, own, a.axialStrain)
     fixedOwn.set(i, own)
     fixed.set(i, f)
@@ -159,7 +211,12 @@ function prepare(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
 }
 
 /** Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual. */
-function displace(dofs: Dofs, elements: SolvedElement[], start: Prepared, solveFree: (b: Float64Array) => Float64Array) {
+function displace(
+  dofs: Dofs,
+  elements: SolvedElement[],
+  start: Prepared,
+  solveFree: (b: Float64Array) => Float64Array,
+) {
   const held = springs(dofs)
   for (let step = 0; step < 2; step++) {
     const residual = start.load.slice()
@@ -180,7 +237,14 @@ function displace(dofs: Dofs, elements: SolvedElement[], start: Prepared, solveF
 }
 
 /** End displacements and end forces of every member, then reactions from the equilibrium of the held joints. */
-function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: Actions, { fixed, fixedOwn, D }: Prepared, rigid?: RigidSystem) {
+function recover(
+  s: Structure,
+  dofs: Dofs,
+  elements: SolvedElement[],
+  actions: Actions,
+  { fixed, fixedOwn, D }: Prepared,
+  rigid?: RigidSystem,
+) {
   const ends = new Float64Array(6 * s.members.length)
   const forces = new Float64Array(6 * s.members.length)
   const sums = new Float64Array(dofs.list.length)
@@ -228,7 +292,13 @@ function recover(s: Structure, dofs: Dofs, elements: SolvedElement[], actions: A
 }
 
 /** A rigid member that slides at one end takes that end along with the other. */
-function carryAlong(m: Structure['members'][number], e: Element, own: Float64Array, free: Float64Array | undefined, strain: number) {
+function carryAlong(
+  m: Structure['members'][number],
+  e: Element,
+  own: Float64Array,
+  free: Float64Array | undefined,
+  strain: number,
+) {
   if (e.sprung) {
     if (free) own[0] += sprungRigidLoad(m, -free[0] - free[3], strain * m.length).d
     own[3] = own[0] + strain * m.length
@@ -237,13 +307,25 @@ function carryAlong(m: Structure['members'][number], e: Element, own: Float64Arr
 }
 
 /** Axial forces of rigid members from what their joints lack for equilibrium. */
-function addTensions(dofs: Dofs, actions: Actions, D: Float64Array, rigid: RigidSystem, sums: Float64Array, forces: Float64Array) {
+function addTensions(
+  dofs: Dofs,
+  actions: Actions,
+  D: Float64Array,
+  rigid: RigidSystem,
+  sums: Float64Array,
+  forces: Float64Array,
+) {
   const lacking = new Float64Array(dofs.list.length)
   dofs.list.forEach(({ node, component }, d) => {
     const turn = dofs.angle[node]
     const fx = actions.nodal[3 * node]
     const fy = actions.nodal[3 * node + 1]
-    const load = component === 'x' ? Math.cos(turn) * fx + Math.sin(turn) * fy : component === 'y' ? Math.cos(turn) * fy - Math.sin(turn) * fx : actions.nodal[3 * node + 2]
+    const load =
+      component === 'x'
+        ? Math.cos(turn) * fx + Math.sin(turn) * fy
+        : component === 'y'
+          ? Math.cos(turn) * fy - Math.sin(turn) * fx
+          : actions.nodal[3 * node + 2]
     lacking[d] = load - sums[d]
   })
   for (const { dof, k } of springs(dofs)) lacking[dof] -= k * D[dof]
@@ -262,8 +344,14 @@ function product(P: Float64Array, d: Float64Array): Float64Array {
 }
 
 /** A combination of first-order results is the sum of its cases, each times its factor. */
-function superpose(s: Structure, cases: ActionSolution[], c: { id: string; title: string; factors: number[] }): ActionSolution {
-  const parts = cases.map((solution, i) => ({ factor: c.factors[i], ...solution })).filter((p) => p.factor !== 0)
+function superpose(
+  s: Structure,
+  cases: ActionSolution[],
+  c: { id: string; title: string; factors: number[] },
+): ActionSolution {
+  const parts = cases
+    .map((solution, i) => ({ factor: c.factors[i], ...solution }))
+    .filter((p) => p.factor !== 0)
   const sum = (pick: (p: ActionSolution) => Float64Array, length: number) => {
     const out = new Float64Array(length)
     for (const p of parts) pick(p).forEach((v, i) => (out[i] += p.factor * v))

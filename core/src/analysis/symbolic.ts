@@ -52,7 +52,8 @@ export function analyse(a: SparseSymmetric): Symbolic {
 }
 
 /** How many zeros the panel of a child merged into its parent would hold: those of the two, and those that come with merging. */
-const zerosMerged = (child: Block, parent: Block): number => child.zeros + parent.zeros + child.rows * (parent.rows + parent.rowsBelow - child.rowsBelow)
+const zerosMerged = (child: Block, parent: Block): number =>
+  child.zeros + parent.zeros + child.rows * (parent.rows + parent.rowsBelow - child.rowsBelow)
 
 /** Few enough stored zeros cost less than a small panel does; the larger the panel, the fewer. */
 function worthMerging(child: Block, parent: Block): boolean {
@@ -63,7 +64,12 @@ function worthMerging(child: Block, parent: Block): boolean {
 }
 
 /** Column structures bottom up; a block takes in a child where that is worth while. Indices are ranks in the order. */
-function gather(graph: { start: Int32Array; to: Int32Array }, order: Int32Array, rank: Int32Array, weight: Int32Array) {
+function gather(
+  graph: { start: Int32Array; to: Int32Array },
+  order: Int32Array,
+  rank: Int32Array,
+  weight: Int32Array,
+) {
   const n = order.length
   const children: number[][] = Array.from({ length: n }, () => [])
   const blocks: (Block | undefined)[] = []
@@ -83,7 +89,14 @@ function gather(graph: { start: Int32Array; to: Int32Array }, order: Int32Array,
     below.sort((x, y) => x - y)
     let rowsBelow = 0
     for (const r of below) rowsBelow += weight[order[r]]
-    const block: Block = { sites: [k], below: Int32Array.from(below), rows: weight[v], rowsBelow, zeros: 0, children: [] }
+    const block: Block = {
+      sites: [k],
+      below: Int32Array.from(below),
+      rows: weight[v],
+      rowsBelow,
+      zeros: 0,
+      children: [],
+    }
     // the largest child first: it gains most
     for (const c of children[k].sort((x, y) => blocks[y]!.rowsBelow - blocks[x]!.rowsBelow)) {
       const child = blocks[c]!
@@ -105,7 +118,13 @@ function gather(graph: { start: Int32Array; to: Int32Array }, order: Int32Array,
 }
 
 /** The final numbering: blocks in postorder, so that the columns of each stand side by side. */
-function numbered(a: SparseSymmetric, blocks: (Block | undefined)[], roots: number[], order: Int32Array, weight: Int32Array): Symbolic {
+function numbered(
+  a: SparseSymmetric,
+  blocks: (Block | undefined)[],
+  roots: number[],
+  order: Int32Array,
+  weight: Int32Array,
+): Symbolic {
   const first = new Int32Array(a.sites) // first row of each rank
   const sequence: number[] = []
   const indexOf = new Map<number, number>()
@@ -144,7 +163,13 @@ function numbered(a: SparseSymmetric, blocks: (Block | undefined)[], roots: numb
     sites.forEach(put)
     below.forEach(put)
     list.subarray(rows).sort()
-    const node = { from: first[sites[0]], columns: rows, rows: list, children: children.map((c) => indexOf.get(c)!), at: size }
+    const node = {
+      from: first[sites[0]],
+      columns: rows,
+      rows: list,
+      children: children.map((c) => indexOf.get(c)!),
+      at: size,
+    }
     size += rows * list.length
     return node
   })

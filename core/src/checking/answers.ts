@@ -28,11 +28,14 @@ const PERCENT = /^\s*(\d+\.?\d*|\.\d+)\s*%\s*$/
 
 /** The case or combination an answer speaks of; the first case when it names none. */
 export function actionOf(solution: Solution, id: string | undefined): ActionSolution | undefined {
-  return id === undefined ? solution.cases[0] : [...solution.cases, ...solution.combinations].find((a) => a.id === id)
+  return id === undefined
+    ? solution.cases[0]
+    : [...solution.cases, ...solution.combinations].find((a) => a.id === id)
 }
 
 /** Checks every hand answer of the problem. A place that does not exist gives `unknown` with a reason, never an error. */
-export const checkAnswers = (problem: Problem, solution: Solution): AnswerVerdict[] => (problem.answers ?? []).map((a) => checkAnswer(problem, solution, a))
+export const checkAnswers = (problem: Problem, solution: Solution): AnswerVerdict[] =>
+  (problem.answers ?? []).map((a) => checkAnswer(problem, solution, a))
 
 export function checkAnswer(problem: Problem, solution: Solution, a: Answer): AnswerVerdict {
   const dimension = answerDimension(a)
@@ -41,10 +44,24 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
   const per = siPerCoherent(problem.units, dimension)
   let given = read.ok ? read.si : NaN
   if (a.sense) given = a.sense === 'compression' ? -Math.abs(given) : Math.abs(given)
-  const unknown = (reason: string): AnswerVerdict => ({ id: a.id, given: Number.isNaN(given) ? null : given / per, computed: null, dimension, verdict: 'unknown', apart: null, diagnosis: null, reason })
+  const unknown = (reason: string): AnswerVerdict => ({
+    id: a.id,
+    given: Number.isNaN(given) ? null : given / per,
+    computed: null,
+    dimension,
+    verdict: 'unknown',
+    apart: null,
+    diagnosis: null,
+    reason,
+  })
   if (!read.ok) return unknown(read.message)
   const action = actionOf(solution, a.case)
-  if (!action) return unknown(a.case === undefined ? 'The problem has no load case.' : `There is no load case or combination ${a.case}.`)
+  if (!action)
+    return unknown(
+      a.case === undefined
+        ? 'The problem has no load case.'
+        : `There is no load case or combination ${a.case}.`,
+    )
   const computed = computedFor(problem, solution, action, a)
   if (!computed.ok) return unknown(computed.reason)
   const candidates = computed.candidates ?? [computed.value]
@@ -52,8 +69,11 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
   const percent = typeof a.tolerance === 'string' ? PERCENT.exec(a.tolerance) : null
   const absolute = a.tolerance === undefined || percent ? undefined : reader.read(a.tolerance, dimension)
   if (absolute && !absolute.ok) return unknown(`The tolerance is not understood: ${absolute.message}`)
-  const allowed = absolute ? Math.abs(absolute.si) : (percent ? Number(percent[1]) / 100 : DEFAULT_TOLERANCE) * Math.abs(value)
-  const agrees = Math.abs(given - value) <= allowed * (1 + 1e-9) + Number.MIN_VALUE && computed.placeMatches !== false
+  const allowed = absolute
+    ? Math.abs(absolute.si)
+    : (percent ? Number(percent[1]) / 100 : DEFAULT_TOLERANCE) * Math.abs(value)
+  const agrees =
+    Math.abs(given - value) <= allowed * (1 + 1e-9) + Number.MIN_VALUE && computed.placeMatches !== false
   return {
     id: a.id,
     given: given / per,
@@ -61,7 +81,11 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
     dimension,
     verdict: agrees ? 'agrees' : 'differs',
     apart: value === 0 ? null : Math.abs(given - value) / Math.abs(value),
-    diagnosis: agrees ? null : computed.placeMatches === false && Math.abs(given - value) <= allowed ? { kind: 'other-place', sentence: 'The value is right, but it does not occur at this place.' } : diagnose(problem, solution, action, a, given, value, allowed),
+    diagnosis: agrees
+      ? null
+      : computed.placeMatches === false && Math.abs(given - value) <= allowed
+        ? { kind: 'other-place', sentence: 'The value is right, but it does not occur at this place.' }
+        : diagnose(problem, solution, action, a, given, value, allowed),
   }
 }
 
@@ -75,7 +99,12 @@ export function answerErrors(problem: Problem): ProblemError[] {
     if (a.tolerance !== undefined && !(typeof a.tolerance === 'string' && PERCENT.test(a.tolerance))) {
       const t = reader.read(a.tolerance, answerDimension(a))
       if (!t.ok) out.push({ kind: 'invalid', path: `answers[${i}].tolerance`, message: t.message })
-      else if (t.si < 0) out.push({ kind: 'invalid', path: `answers[${i}].tolerance`, message: 'A tolerance cannot be negative.' })
+      else if (t.si < 0)
+        out.push({
+          kind: 'invalid',
+          path: `answers[${i}].tolerance`,
+          message: 'A tolerance cannot be negative.',
+        })
     }
     return out
   })

@@ -30,7 +30,15 @@ const SAME = 0.005
  * @param given,value hand and computed value in SI
  * @param allowed the tolerance that was in force
  */
-export function diagnose(problem: Problem, solution: Solution, action: ActionSolution, a: Answer, given: number, value: number, allowed: number): Diagnosis | null {
+export function diagnose(
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  a: Answer,
+  given: number,
+  value: number,
+  allowed: number,
+): Diagnosis | null {
   const near = (v: number) => Math.abs(given - v) <= Math.max(allowed, SAME * Math.abs(v))
   if (given === 0 || value === 0) return value === 0 ? null : elsewhere(problem, solution, action, a, near)
   if (near(-value)) return { kind: 'opposite-sign', sentence: signSentence(a) }
@@ -38,11 +46,19 @@ export function diagnose(problem: Problem, solution: Solution, action: ActionSol
   for (const [factor, what] of UNIT_SLIPS)
     for (const f of [factor, 1 / factor])
       if (Math.abs(ratio / f - 1) <= SAME)
-        return { kind: 'unit-factor', sentence: `The value is ${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} may have been mixed up${given * value < 0 ? ', and the sign is opposite' : ''}.` }
+        return {
+          kind: 'unit-factor',
+          sentence: `The value is ${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} may have been mixed up${given * value < 0 ? ', and the sign is opposite' : ''}.`,
+        }
   const other = elsewhere(problem, solution, action, a, near)
   if (other) return other
   for (const f of [2, 0.5])
-    if (Math.abs(ratio / f - 1) <= SAME) return { kind: 'factor', sentence: f === 2 ? 'The value is twice what it should be.' : 'The value is half of what it should be.' }
+    if (Math.abs(ratio / f - 1) <= SAME)
+      return {
+        kind: 'factor',
+        sentence:
+          f === 2 ? 'The value is twice what it should be.' : 'The value is half of what it should be.',
+      }
   return null
 }
 
@@ -65,25 +81,46 @@ function signSentence(a: Answer): string {
 }
 
 /** The same quantity at other places, and the same place in other cases. */
-function elsewhere(problem: Problem, solution: Solution, action: ActionSolution, a: Answer, near: (v: number) => boolean): Diagnosis | null {
+function elsewhere(
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  a: Answer,
+  near: (v: number) => boolean,
+): Diagnosis | null {
   const matches = (other: Partial<Answer>, of = action) => {
     const c = computedFor(problem, solution, of, { ...a, ...other })
     return c.ok && D.equal(c.dimension, answerDimension(a)) && c.value !== 0 && near(c.value)
   }
-  const found = (where: string): Diagnosis => ({ kind: 'other-place', sentence: `This is the value ${where}.` })
+  const found = (where: string): Diagnosis => ({
+    kind: 'other-place',
+    sentence: `This is the value ${where}.`,
+  })
   if (a.quantity === 'reaction' || a.quantity === 'displacement') {
-    for (const component of ['x', 'y', 'rotation'] as Component[]) if (component !== a.component && matches({ component })) return found(`of ${a.node} in ${component}`)
-    for (const node of solution.structure.nodes) if (node.id !== a.node && matches({ node: node.id })) return found(`at ${node.id}`)
+    for (const component of ['x', 'y', 'rotation'] as Component[])
+      if (component !== a.component && matches({ component })) return found(`of ${a.node} in ${component}`)
+    for (const node of solution.structure.nodes)
+      if (node.id !== a.node && matches({ node: node.id })) return found(`at ${node.id}`)
   } else if (a.member !== undefined && ['axial', 'shear', 'moment'].includes(a.quantity)) {
     const ends = (id: string): [string, string][] => {
       const m = solution.structure.members.find((t) => t.id === id)!
-      return [['0%', solution.structure.nodes[m.start].id], ['100%', solution.structure.nodes[m.end].id]]
+      return [
+        ['0%', solution.structure.nodes[m.start].id],
+        ['100%', solution.structure.nodes[m.end].id],
+      ]
     }
-    for (const [at, id] of ends(a.member)) if (at !== a.at && matches({ at, side: undefined })) return found(`at ${id}`)
+    for (const [at, id] of ends(a.member))
+      if (at !== a.at && matches({ at, side: undefined })) return found(`at ${id}`)
     for (const m of solution.structure.members)
-      if (m.id !== a.member) for (const [at, id] of ends(m.id)) if (matches({ member: m.id, at, side: undefined })) return found(`in ${m.id} at ${id}`)
+      if (m.id !== a.member)
+        for (const [at, id] of ends(m.id))
+          if (matches({ member: m.id, at, side: undefined })) return found(`in ${m.id} at ${id}`)
   }
   for (const other of [...solution.cases, ...solution.combinations])
-    if (other.id !== action.id && matches({}, other)) return { kind: 'other-case', sentence: `This is the value of ${other.id}${other.title !== other.id ? ` (${other.title})` : ''}.` }
+    if (other.id !== action.id && matches({}, other))
+      return {
+        kind: 'other-case',
+        sentence: `This is the value of ${other.id}${other.title !== other.id ? ` (${other.title})` : ''}.`,
+      }
   return null
 }

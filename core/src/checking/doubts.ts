@@ -9,7 +9,19 @@ import { membersNear } from './nearness.js'
 
 /** Something doubtful in a statement, with the place it concerns and, where there is one, a repair. */
 export interface Doubt {
-  kind: 'invalid' | 'coincident' | 'duplicate' | 'overlap' | 'loose-joint' | 'crossing' | 'unreached' | 'unsupported' | 'unloaded' | 'separate' | 'idle' | 'second-order'
+  kind:
+    | 'invalid'
+    | 'coincident'
+    | 'duplicate'
+    | 'overlap'
+    | 'loose-joint'
+    | 'crossing'
+    | 'unreached'
+    | 'unsupported'
+    | 'unloaded'
+    | 'separate'
+    | 'idle'
+    | 'second-order'
   /** `error` keeps the problem from being solved or kept, `warning` is likely a slip, `note` may well be meant. */
   severity: 'error' | 'warning' | 'note'
   path: string
@@ -50,7 +62,17 @@ export function doubts(p: Problem, errors: readonly ProblemError[] = []): Doubt[
 /** Second order is kept when a file asks for it, and can be given up for a first-order solution. */
 function secondOrder(p: Problem): Doubt[] {
   if (p.analysis?.order !== 2) return []
-  return [{ kind: 'second-order', severity: 'error', path: 'analysis.order', message: 'The problem asks for a second-order solution; Viga solves first-order problems.', nodes: [], members: [], repair: { label: 'Solve it first order', apply: (q) => setFirstOrder(q) } }]
+  return [
+    {
+      kind: 'second-order',
+      severity: 'error',
+      path: 'analysis.order',
+      message: 'The problem asks for a second-order solution; Viga solves first-order problems.',
+      nodes: [],
+      members: [],
+      repair: { label: 'Solve it first order', apply: (q) => setFirstOrder(q) },
+    },
+  ]
 }
 
 function refused(p: Problem, { path, message }: ProblemError): Doubt {
@@ -63,7 +85,9 @@ function refused(p: Problem, { path, message }: ProblemError): Doubt {
     message,
     nodes: [],
     members: id === undefined ? [] : [id],
-    ...(id === undefined ? {} : { repair: { label: `Take out ${id}`, apply: (q: Problem) => removeMembers(q, [id]) } }),
+    ...(id === undefined
+      ? {}
+      : { repair: { label: `Take out ${id}`, apply: (q: Problem) => removeMembers(q, [id]) } }),
   }
 }
 
@@ -117,16 +141,27 @@ function onMembers(p: Problem, m: Measure): Doubt[] {
       const off = Math.abs((b.x - a.x) * (q.y - a.y) - (b.y - a.y) * (q.x - a.x)) / L
       const end = ON_LINE * m.extent
       if (id === member.start || id === member.end || off > end || along <= end || along >= L - end) continue
-      const over = p.members.find((o) => o !== member && [o.start, o.end].includes(id) && [o.start, o.end].some((e) => e === member.start || e === member.end) && lies(m, o, member))
+      const over = p.members.find(
+        (o) =>
+          o !== member &&
+          [o.start, o.end].includes(id) &&
+          [o.start, o.end].some((e) => e === member.start || e === member.end) &&
+          lies(m, o, member),
+      )
       out.push({
         kind: over ? 'overlap' : 'loose-joint',
         severity: 'warning',
         path: `members[${i}]`,
-        message: over ? `${member.id} lies on ${over.id}: the two overlap without being joined at ${id}.` : `${id} lies on ${member.id} without joining it.`,
+        message: over
+          ? `${member.id} lies on ${over.id}: the two overlap without being joined at ${id}.`
+          : `${id} lies on ${member.id} without joining it.`,
         nodes: [id],
         members: over ? [member.id, over.id] : [member.id],
         repair: over
-          ? { label: `Join ${member.id} at ${id}`, apply: (q) => withoutDoublesOf(q, splitMemberAt(q, member.id, id, along / L)) }
+          ? {
+              label: `Join ${member.id} at ${id}`,
+              apply: (q) => withoutDoublesOf(q, splitMemberAt(q, member.id, id, along / L)),
+            }
           : { label: `Join ${member.id} to ${id}`, apply: (q) => splitMemberAt(q, member.id, id, along / L) },
       })
     }
@@ -162,7 +197,10 @@ function withoutDoublesOf(before: Problem, p: Problem): Problem {
   const pair = (m: Member) => [m.start, m.end].sort().join('\n')
   const there = new Map(before.members.map((m) => [m.id, m]))
   const pairs = new Set(p.members.filter((m) => there.get(m.id) === m).map(pair))
-  return removeMembers(p, p.members.filter((m) => there.get(m.id) !== m && pairs.has(pair(m))).map((m) => m.id))
+  return removeMembers(
+    p,
+    p.members.filter((m) => there.get(m.id) !== m && pairs.has(pair(m))).map((m) => m.id),
+  )
 }
 
 /** Supports: none, too few, or a part of the structure that has none. */
@@ -182,21 +220,58 @@ function holding(p: Problem): Doubt[] {
         repair: { label: `Take out ${n.id}`, apply: (q) => removeNodes(q, [n.id]) },
       })
   const supports = p.supports ?? []
-  const count = supports.reduce((sum, s) => sum + (s.type ? Object.values(SUPPORT_KINDS[s.type]).filter(Boolean).length : Object.values(s.restrain ?? {}).filter((r) => r !== 'free').length), 0)
+  const count = supports.reduce(
+    (sum, s) =>
+      sum +
+      (s.type
+        ? Object.values(SUPPORT_KINDS[s.type]).filter(Boolean).length
+        : Object.values(s.restrain ?? {}).filter((r) => r !== 'free').length),
+    0,
+  )
   if (supports.length === 0) {
     const first = p.members[0].start
-    out.push({ kind: 'unsupported', severity: 'error', path: 'supports', message: 'Nothing supports the structure yet.', nodes: [], members: [], repair: { label: `Fix ${first}`, apply: (q) => setSupport(q, first, { type: 'fixed' }) } })
+    out.push({
+      kind: 'unsupported',
+      severity: 'error',
+      path: 'supports',
+      message: 'Nothing supports the structure yet.',
+      nodes: [],
+      members: [],
+      repair: { label: `Fix ${first}`, apply: (q) => setSupport(q, first, { type: 'fixed' }) },
+    })
     return out
   }
   if (count < 3)
-    out.push({ kind: 'unsupported', severity: 'error', path: 'supports', message: `The supports hold ${count === 1 ? 'one direction' : 'two directions'}; a plane structure needs three or more.`, nodes: supports.map((s) => s.node), members: [] })
+    out.push({
+      kind: 'unsupported',
+      severity: 'error',
+      path: 'supports',
+      message: `The supports hold ${count === 1 ? 'one direction' : 'two directions'}; a plane structure needs three or more.`,
+      nodes: supports.map((s) => s.node),
+      members: [],
+    })
   const parts = separateParts(p)
   if (parts.length > 1) {
     const held = new Set(supports.map((s) => s.node))
     const bare = parts.filter((part) => !part.some((n) => held.has(n)))
     for (const part of bare)
-      out.push({ kind: 'separate', severity: 'error', path: 'members', message: `${listed(part)} ${part.length > 1 ? 'are' : 'is'} apart from the rest, and nothing supports ${part.length > 1 ? 'them' : 'it'}.`, nodes: part, members: [] })
-    if (bare.length === 0) out.push({ kind: 'separate', severity: 'note', path: 'members', message: `The structure is in ${parts.length} parts that no member joins.`, nodes: parts[parts.length - 1], members: [] })
+      out.push({
+        kind: 'separate',
+        severity: 'error',
+        path: 'members',
+        message: `${listed(part)} ${part.length > 1 ? 'are' : 'is'} apart from the rest, and nothing supports ${part.length > 1 ? 'them' : 'it'}.`,
+        nodes: part,
+        members: [],
+      })
+    if (bare.length === 0)
+      out.push({
+        kind: 'separate',
+        severity: 'note',
+        path: 'members',
+        message: `The structure is in ${parts.length} parts that no member joins.`,
+        nodes: parts[parts.length - 1],
+        members: [],
+      })
   }
   return out
 }
@@ -213,7 +288,8 @@ function separateParts(p: Problem): string[][] {
   for (const m of p.members) for (const n of [m.start, m.end]) if (!parent.has(n)) parent.set(n, n)
   for (const m of p.members) parent.set(root(m.start), root(m.end))
   const parts = new Map<string, string[]>()
-  for (const n of p.nodes) if (parent.has(n.id)) parts.set(root(n.id), [...(parts.get(root(n.id)) ?? []), n.id])
+  for (const n of p.nodes)
+    if (parent.has(n.id)) parts.set(root(n.id), [...(parts.get(root(n.id)) ?? []), n.id])
   return [...parts.values()].sort((a, b) => b.length - a.length)
 }
 
@@ -223,12 +299,39 @@ function idle(p: Problem): Doubt[] {
   const cases = p.loadCases ?? []
   const settles = (p.supports ?? []).some((s) => s.settlement)
   const acting = cases.some((c) => c.loads.length > 0 || (c.selfWeight ?? 0) !== 0)
-  if (!acting && !settles) return [{ kind: 'unloaded', severity: 'note', path: 'loadCases', message: 'Nothing acts on the structure yet.', nodes: [], members: [] }]
+  if (!acting && !settles)
+    return [
+      {
+        kind: 'unloaded',
+        severity: 'note',
+        path: 'loadCases',
+        message: 'Nothing acts on the structure yet.',
+        nodes: [],
+        members: [],
+      },
+    ]
   return cases.flatMap((c, ci): Doubt[] =>
     c.loads.flatMap((l, i): Doubt[] => {
-      const values = l.type === 'nodal' || l.type === 'point' ? [l.fx, l.fy, l.m] : l.type === 'temperature' ? [l.uniform, l.gradient] : l.type === 'misfit' ? [l.elongation, l.slip, l.kink] : [1]
+      const values =
+        l.type === 'nodal' || l.type === 'point'
+          ? [l.fx, l.fy, l.m]
+          : l.type === 'temperature'
+            ? [l.uniform, l.gradient]
+            : l.type === 'misfit'
+              ? [l.elongation, l.slip, l.kink]
+              : [1]
       if (values.some((v) => v !== undefined && v !== 0)) return []
-      return [{ kind: 'idle', severity: 'note', path: `loadCases[${ci}].loads[${i}]`, message: `A load on ${l.type === 'nodal' ? l.node : l.member} has no value.`, nodes: l.type === 'nodal' ? [l.node] : [], members: l.type === 'nodal' ? [] : [l.member], repair: { label: 'Take it out', apply: (q) => removeLoad(q, c.id, i) } }]
+      return [
+        {
+          kind: 'idle',
+          severity: 'note',
+          path: `loadCases[${ci}].loads[${i}]`,
+          message: `A load on ${l.type === 'nodal' ? l.node : l.member} has no value.`,
+          nodes: l.type === 'nodal' ? [l.node] : [],
+          members: l.type === 'nodal' ? [] : [l.member],
+          repair: { label: 'Take it out', apply: (q) => removeLoad(q, c.id, i) },
+        },
+      ]
     }),
   )
 }

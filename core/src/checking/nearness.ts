@@ -31,7 +31,8 @@ export function membersNear(p: Problem, m: Measure): Nearness {
     for (let s = 0; s <= steps; s++) {
       const [x, y] = [a.x + ((b.x - a.x) * s) / steps, a.y + ((b.y - a.y) * s) / steps]
       // neighbours too: a joint on the line may stand just across a border
-      for (let di = -1; di <= 1; di++) for (let dj = -1; dj <= 1; dj++) out.add(key(cell(x + 0.5 * di * size), cell(y + 0.5 * dj * size)))
+      for (let di = -1; di <= 1; di++)
+        for (let dj = -1; dj <= 1; dj++) out.add(key(cell(x + 0.5 * di * size), cell(y + 0.5 * dj * size)))
     }
     return [...out]
   }

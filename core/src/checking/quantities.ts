@@ -13,7 +13,9 @@ import { place } from '../loads/kind.js'
 import type { Problem } from '../problem/types.js'
 
 /** A computed value for an answer, SI; `candidates` are the values on both sides of a jump where no side was named. */
-export type Computed = { ok: true; value: number; candidates?: number[]; dimension: Dimension; placeMatches?: boolean } | { ok: false; reason: string }
+export type Computed =
+  | { ok: true; value: number; candidates?: number[]; dimension: Dimension; placeMatches?: boolean }
+  | { ok: false; reason: string }
 
 const no = (reason: string): Computed => ({ ok: false, reason })
 
@@ -34,7 +36,9 @@ export function answerDimension(a: Answer): Dimension {
     case 'minimum':
       return a.of === 'moment' ? D.moment : a.of === 'deflection' ? D.length : D.force
     case 'stiffness': {
-      const turns = [a.row, a.column].filter((p) => (typeof p === 'number' ? p % 3 === 0 : p?.component === 'rotation')).length
+      const turns = [a.row, a.column].filter((p) =>
+        typeof p === 'number' ? p % 3 === 0 : p?.component === 'rotation',
+      ).length
       return turns === 2 ? D.moment : turns === 1 ? D.force : D.forcePerLength
     }
     case 'load-factor':
@@ -45,22 +49,32 @@ export function answerDimension(a: Answer): Dimension {
 }
 
 /** The value Viga finds where the answer points, or why there is none. */
-export function computedFor(problem: Problem, solution: Solution, action: ActionSolution, a: Answer): Computed {
+export function computedFor(
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  a: Answer,
+): Computed {
   const { structure: s } = solution
   const dimension = answerDimension(a)
-  const value = (v: number | null, none: string): Computed => (v === null ? no(none) : { ok: true, value: v, dimension })
+  const value = (v: number | null, none: string): Computed =>
+    v === null ? no(none) : { ok: true, value: v, dimension }
   const nodeIndex = a.node === undefined ? -1 : s.nodes.findIndex((n) => n.id === a.node)
   const memberIndex = a.member === undefined ? -1 : s.members.findIndex((m) => m.id === a.member)
   if (a.node !== undefined && nodeIndex < 0) return no(`There is no joint ${a.node}.`)
   if (a.member !== undefined && memberIndex < 0) return no(`There is no member ${a.member}.`)
   switch (a.quantity) {
     case 'reaction': {
-      if (!s.supports.some((p) => p.node === nodeIndex)) return no(`${a.node} has no support, so no reaction.`)
+      if (!s.supports.some((p) => p.node === nodeIndex))
+        return no(`${a.node} has no support, so no reaction.`)
       const r = reactionAt(solution, action, nodeIndex)
       return value((a.axes === 'own' ? r.own : r)[a.component!], '')
     }
     case 'displacement':
-      return value(displacementAt(solution, action, nodeIndex)[a.component!], `${a.node} has no ${a.component === 'rotation' ? 'rotation of its own: every member end there is hinged' : 'displacement: no member reaches it'}.`)
+      return value(
+        displacementAt(solution, action, nodeIndex)[a.component!],
+        `${a.node} has no ${a.component === 'rotation' ? 'rotation of its own: every member end there is hinged' : 'displacement: no member reaches it'}.`,
+      )
     case 'axial':
     case 'shear':
     case 'moment':
@@ -76,14 +90,32 @@ export function computedFor(problem: Problem, solution: Solution, action: Action
   }
 }
 
-function alongMember(problem: Problem, solution: Solution, action: ActionSolution, a: Answer, index: number): Computed {
+function alongMember(
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  a: Answer,
+  index: number,
+): Computed {
   const m = solution.structure.members[index]
   const field = memberField(solution, action, index)
   const x = a.at === undefined ? (a.quantity === 'axial' ? 0 : undefined) : placeOn(problem, a.at, m)
-  if (x === undefined) return no(a.at === undefined ? 'The answer does not say where on the member.' : `${String(a.at)} is not a place on ${m.id}.`)
+  if (x === undefined)
+    return no(
+      a.at === undefined
+        ? 'The answer does not say where on the member.'
+        : `${String(a.at)} is not a place on ${m.id}.`,
+    )
   const { left, right } = stateAt(field, m.length, x)
   const chord = relativeTo(field, m.length)
-  const pick = (t: typeof left) => (a.quantity === 'axial' ? t.N : a.quantity === 'shear' ? t.V : a.quantity === 'moment' ? t.M : chord(x, t.v))
+  const pick = (t: typeof left) =>
+    a.quantity === 'axial'
+      ? t.N
+      : a.quantity === 'shear'
+        ? t.V
+        : a.quantity === 'moment'
+          ? t.M
+          : chord(x, t.v)
   const dimension = answerDimension(a)
   // at the very ends the inside of the member is meant
   const side = a.side ?? (x === 0 ? 'right' : x >= m.length ? 'left' : undefined)
@@ -91,13 +123,23 @@ function alongMember(problem: Problem, solution: Solution, action: ActionSolutio
   return { ok: true, value: pick(left), candidates: [pick(left), pick(right)], dimension }
 }
 
-function placeOn(problem: Problem, raw: string | number, m: Solution['structure']['members'][number]): number | undefined {
+function placeOn(
+  problem: Problem,
+  raw: string | number,
+  m: Solution['structure']['members'][number],
+): number | undefined {
   const report = collect()
   const x = place({ reader: makeReader(problem.units, problem.symbols).reader, report }, raw, m, 'at')
   return report.errors.length ? undefined : x
 }
 
-function extreme(problem: Problem, solution: Solution, action: ActionSolution, a: Answer, only: number): Computed {
+function extreme(
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  a: Answer,
+  only: number,
+): Computed {
   const key = EXTREME[a.of!]
   const side = a.quantity === 'maximum' ? 'max' : 'min'
   const { members } = solution.structure
@@ -105,7 +147,8 @@ function extreme(problem: Problem, solution: Solution, action: ActionSolution, a
   for (let i = 0; i < members.length; i++) {
     if (only >= 0 && i !== only) continue
     const e = extremes(memberField(solution, action, i), members[i].length)[key][side]
-    if (!best || (side === 'max' ? e.value > best.value : e.value < best.value)) best = { value: e.value, member: i }
+    if (!best || (side === 'max' ? e.value > best.value : e.value < best.value))
+      best = { value: e.value, member: i }
   }
   if (!best) return no('There is no member.')
   const dimension = answerDimension(a)
@@ -116,13 +159,23 @@ function extreme(problem: Problem, solution: Solution, action: ActionSolution, a
   const field = memberField(solution, action, best.member)
   const { left, right } = stateAt(field, m.length, x)
   const there = [left, right].map((t) => (key === 'relative' ? relativeTo(field, m.length)(x, t.v) : t[key]))
-  return { ok: true, value: best.value, dimension, placeMatches: there.some((v) => Math.abs(v - best.value) <= 0.01 * Math.abs(best.value)) }
+  return {
+    ok: true,
+    value: best.value,
+    dimension,
+    placeMatches: there.some((v) => Math.abs(v - best.value) <= 0.01 * Math.abs(best.value)),
+  }
 }
 
 function memberEntry(solution: Solution, a: Answer, index: number): Computed {
-  if (typeof a.row !== 'number' || typeof a.column !== 'number') return no("Rows and columns of a member's matrix are numbers from 1 to 6.")
+  if (typeof a.row !== 'number' || typeof a.column !== 'number')
+    return no("Rows and columns of a member's matrix are numbers from 1 to 6.")
   const e = solution.elements[index]
-  return { ok: true, value: (a.axes === 'member' ? e.k : e.global)[6 * (a.row - 1) + a.column - 1], dimension: answerDimension(a) }
+  return {
+    ok: true,
+    value: (a.axes === 'member' ? e.k : e.global)[6 * (a.row - 1) + a.column - 1],
+    dimension: answerDimension(a),
+  }
 }
 
 function structureEntry(solution: Solution, a: Answer): Computed {
@@ -133,5 +186,9 @@ function structureEntry(solution: Solution, a: Answer): Computed {
   }
   const [i, j] = [find(a.row), find(a.column)]
   if (i < 0 || j < 0) return no('This row or column is not among the degrees of freedom.')
-  return { ok: true, value: stiffnessRows(solution.dofs, solution.elements)[i].get(j) ?? 0, dimension: answerDimension(a) }
+  return {
+    ok: true,
+    value: stiffnessRows(solution.dofs, solution.elements)[i].get(j) ?? 0,
+    dimension: answerDimension(a),
+  }
 }

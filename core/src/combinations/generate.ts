@@ -36,13 +36,21 @@ export function generateCombinations(p: Problem, list: CombinationList): Generat
 /** Adds a list's combinations to a problem; those whose factors are there already are not added again. */
 export function addCombinations(p: Problem, list: CombinationList): Problem {
   const { combinations } = generateCombinations(p, list)
-  const key = (factors: Record<string, number>) => JSON.stringify((p.loadCases ?? []).map((c) => factors[c.id] ?? 0))
+  const key = (factors: Record<string, number>) =>
+    JSON.stringify((p.loadCases ?? []).map((c) => factors[c.id] ?? 0))
   const present = new Set((p.combinations ?? []).map((c) => key(c.factors)))
   const fresh = combinations.filter((c) => !present.has(key(c.factors)))
   if (fresh.length === 0) return p
   return produce(p, (d) => {
     d.combinations ??= []
-    for (const c of fresh) d.combinations.push({ id: freeId([...(d.loadCases ?? []), ...d.combinations].map((o) => o.id), 'C'), ...c })
+    for (const c of fresh)
+      d.combinations.push({
+        id: freeId(
+          [...(d.loadCases ?? []), ...d.combinations].map((o) => o.id),
+          'C',
+        ),
+        ...c,
+      })
   })
 }
 
@@ -68,6 +76,9 @@ function ways(category: Category, factor: number, cases: LoadCase[]): Record<str
 export function titleOf(factors: Record<string, number>): string {
   return Object.entries(factors)
     .filter(([, f]) => f !== 0)
-    .map(([id, f], i) => `${f < 0 ? (i ? '− ' : '−') : i ? '+ ' : ''}${Math.abs(f) === 1 ? '' : `${tidy(Math.abs(f))} `}${id}`)
+    .map(
+      ([id, f], i) =>
+        `${f < 0 ? (i ? '− ' : '−') : i ? '+ ' : ''}${Math.abs(f) === 1 ? '' : `${tidy(Math.abs(f))} `}${id}`,
+    )
     .join(' ')
 }

@@ -22,9 +22,20 @@ export interface CombinationList {
   rules: Rule[]
 }
 
-const term = (factor: number, ...categories: Category[]): RuleAction[] => categories.map((category) => ({ category, factor }))
-const strength = (title: string, needs: Category[] | undefined, ...terms: RuleAction[][]): Rule => ({ title, purpose: 'strength', terms, ...(needs && { needs }) })
-const service = (title: string, needs: Category[] | undefined, ...terms: RuleAction[][]): Rule => ({ title, purpose: 'service', terms, ...(needs && { needs }) })
+const term = (factor: number, ...categories: Category[]): RuleAction[] =>
+  categories.map((category) => ({ category, factor }))
+const strength = (title: string, needs: Category[] | undefined, ...terms: RuleAction[][]): Rule => ({
+  title,
+  purpose: 'strength',
+  terms,
+  ...(needs && { needs }),
+})
+const service = (title: string, needs: Category[] | undefined, ...terms: RuleAction[][]): Rule => ({
+  title,
+  purpose: 'service',
+  terms,
+  ...(needs && { needs }),
+})
 
 const D = (f: number) => term(f, 'dead')
 const L = (f: number) => term(f, 'live')
@@ -47,11 +58,23 @@ const eurocode: Rule[] = [
     const others = PSI.filter((o) => o.category !== lead && o.psi0 > 0)
     return [
       strength(`1.35 G + 1.5 Q, ${lead} alone`, [lead], D(1.35), term(1.5, lead)),
-      strength(`1.35 G + 1.5 Q + 1.5 ψ₀ Q, ${lead} leading`, [lead], D(1.35), term(1.5, lead), ...others.map((o) => term(1.5 * o.psi0, o.category))),
+      strength(
+        `1.35 G + 1.5 Q + 1.5 ψ₀ Q, ${lead} leading`,
+        [lead],
+        D(1.35),
+        term(1.5, lead),
+        ...others.map((o) => term(1.5 * o.psi0, o.category)),
+      ),
     ]
   }),
   strength('1.0 G + 1.5 Q, wind lifting', ['wind'], D(1), W(1.5)),
-  strength('G + E + ψ₂ Q', ['seismic'], D(1), E(1), ...PSI.filter((o) => o.psi2 > 0).map((o) => term(o.psi2, o.category))),
+  strength(
+    'G + E + ψ₂ Q',
+    ['seismic'],
+    D(1),
+    E(1),
+    ...PSI.filter((o) => o.psi2 > 0).map((o) => term(o.psi2, o.category)),
+  ),
 ]
 
 /** Published lists of combinations, as data. */
@@ -69,7 +92,10 @@ export const COMBINATION_LISTS: readonly CombinationList[] = [
     rules: [
       strength('1: 1.4D', undefined, D(1.4)),
       strength('2: 1.2D + 1.6L + 0.5(Lr or S)', ['live', 'roof-live', 'snow'], D(1.2), L(1.6), roof(0.5)),
-      strength('3: 1.2D + 1.6(Lr or S) + (L or 0.5W)', ['roof-live', 'snow'], D(1.2), roof(1.6), [...L(1), ...W(0.5)]),
+      strength('3: 1.2D + 1.6(Lr or S) + (L or 0.5W)', ['roof-live', 'snow'], D(1.2), roof(1.6), [
+        ...L(1),
+        ...W(0.5),
+      ]),
       strength('4: 1.2D + W + L + 0.5(Lr or S)', ['wind'], D(1.2), W(1), L(1), roof(0.5)),
       strength('5: 0.9D + W', ['wind'], D(0.9), W(1)),
       strength('6: 1.2D + E + L + 0.2S', ['seismic'], D(1.2), E(1), L(1), term(0.2, 'snow')),
@@ -112,7 +138,10 @@ export const COMBINATION_LISTS: readonly CombinationList[] = [
         strength(`0.9 D + 1.5 ${side}`, [side], D(0.9), term(1.5, side)),
       ]),
       service('D + L', undefined, D(1), L(1), term(1, 'roof-live', 'snow')),
-      ...(['wind', 'seismic'] as const).flatMap((side) => [service(`D + 0.8 L + 0.8 ${side}`, [side], D(1), L(0.8), term(0.8, side)), service(`D + ${side}`, [side], D(1), term(1, side))]),
+      ...(['wind', 'seismic'] as const).flatMap((side) => [
+        service(`D + 0.8 L + 0.8 ${side}`, [side], D(1), L(0.8), term(0.8, side)),
+        service(`D + ${side}`, [side], D(1), term(1, side)),
+      ]),
     ],
   },
 ]

@@ -38,15 +38,29 @@ export const nodal: LoadKind<NodalLoad, Extract<StatedLoad, { type: 'nodal' }>> 
 
 /** Forces and a moment at a place between the ends of a member. */
 export const point: LoadKind<PointLoad, Extract<StatedLoad, { type: 'point' }>> = {
-  form: { 'member!': id, 'at!': quantity, fx: quantity, fy: quantity, m: quantity, axes: oneOf('global', 'member') },
+  form: {
+    'member!': id,
+    'at!': quantity,
+    fx: quantity,
+    fy: quantity,
+    m: quantity,
+    axes: oneOf('global', 'member'),
+  },
   quantities: { at: D.length, ...forces },
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path)
     if (member === undefined) return undefined
-    return { type: 'point', member, at: place(ctx, load.at, ctx.members[member], join(path, 'at')), ...components(ctx, load, path), axes: load.axes ?? 'global' }
+    return {
+      type: 'point',
+      member,
+      at: place(ctx, load.at, ctx.members[member], join(path, 'at')),
+      ...components(ctx, load, path),
+      axes: load.axes ?? 'global',
+    }
   },
   act(load, s, to) {
-    const [fx, fy] = load.axes === 'member' ? [load.fx, load.fy] : toMember(s.members[load.member], load.fx, load.fy)
+    const [fx, fy] =
+      load.axes === 'member' ? [load.fx, load.fy] : toMember(s.members[load.member], load.fx, load.fy)
     to.on(load.member).points.push({ x: load.at, fx, fy, m: load.m })
   },
   split: (load, cut) => [{ ...load, ...placeOn(cut, load.at) }],

@@ -26,7 +26,10 @@ export const temperature: LoadKind<TemperatureLoad, Extract<StatedLoad, { type: 
     // the +y face grows longer: the member bends away from it, v″ < 0
     if (load.gradient !== 0) to.on(load.member).curvature -= (m.alpha * load.gradient) / m.depth
   },
-  split: (load, cut) => [{ ...load, member: cut.first }, { ...load, member: cut.second }],
+  split: (load, cut) => [
+    { ...load, member: cut.first },
+    { ...load, member: cut.second },
+  ],
   turnedBy: () => ['gradient'],
 }
 
@@ -38,7 +41,8 @@ export const misfit: LoadKind<MisfitLoad, Extract<StatedLoad, { type: 'misfit' }
     const jump = load.slip !== undefined || load.kink !== undefined
     const member = memberOf(ctx, load.member, path, !jump && load.at === undefined)
     if (member === undefined) return undefined
-    if (jump && load.at === undefined) ctx.report.error(join(path, 'at'), 'A slip or a kink needs its place: "at" is missing.')
+    if (jump && load.at === undefined)
+      ctx.report.error(join(path, 'at'), 'A slip or a kink needs its place: "at" is missing.')
     return {
       type: 'misfit',
       member,
@@ -57,9 +61,18 @@ export const misfit: LoadKind<MisfitLoad, Extract<StatedLoad, { type: 'misfit' }
     const { elongation, at, slip, kink, ...rest } = load
     const out: Load[] = []
     // made too long evenly, so each half by its share
-    if (elongation !== undefined) out.push({ ...rest, member: cut.first, elongation: scaled(elongation, cut.share) }, { ...rest, member: cut.second, elongation: scaled(elongation, 1 - cut.share) })
+    if (elongation !== undefined)
+      out.push(
+        { ...rest, member: cut.first, elongation: scaled(elongation, cut.share) },
+        { ...rest, member: cut.second, elongation: scaled(elongation, 1 - cut.share) },
+      )
     if (at !== undefined && (slip !== undefined || kink !== undefined))
-      out.push({ ...rest, ...placeOn(cut, at), ...(slip === undefined ? {} : { slip }), ...(kink === undefined ? {} : { kink }) })
+      out.push({
+        ...rest,
+        ...placeOn(cut, at),
+        ...(slip === undefined ? {} : { slip }),
+        ...(kink === undefined ? {} : { kink }),
+      })
     return out
   },
   turnedBy: () => ['slip', 'kink'],

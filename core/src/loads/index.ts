@@ -15,10 +15,16 @@ const KINDS = { nodal, point, distributed, couple, temperature, misfit }
 const kindOf = (type: Load['type']): LoadKind => KINDS[type]
 
 /** The form of a load in a document. */
-export const loadForm = by('type', Object.fromEntries(Object.entries(KINDS).map(([type, { form }]) => [type, record({ type: anything, ...form })])))
+export const loadForm = by(
+  'type',
+  Object.fromEntries(
+    Object.entries(KINDS).map(([type, { form }]) => [type, record({ type: anything, ...form })]),
+  ),
+)
 
 /** One load of the document as numbers in SI; undefined when something in it is wrong (reported at its path). */
-export const statedLoad = (ctx: Places, load: Load, path: string): StatedLoad | undefined => kindOf(load.type).state(ctx, load, path)
+export const statedLoad = (ctx: Places, load: Load, path: string): StatedLoad | undefined =>
+  kindOf(load.type).state(ctx, load, path)
 
 /** Adds what a load does to the actions of its case. */
 export const actOn = (load: StatedLoad, s: Structure, to: Acting): void => kindOf(load.type).act(load, s, to)
@@ -28,7 +34,9 @@ export const splitLoad = (load: Load, cut: Cut): Load[] => kindOf(load.type).spl
 
 /** A load as its mirror image in a vertical or a horizontal line. */
 export function mirroredLoad(load: Load, axis: 'vertical' | 'horizontal'): Load {
-  const out = { ...load } as unknown as Record<string, Quantity> & { points?: { at: Quantity; q: Quantity }[] }
+  const out = { ...load } as unknown as Record<string, Quantity> & {
+    points?: { at: Quantity; q: Quantity }[]
+  }
   for (const key of kindOf(load.type).turnedBy(load, axis)) {
     if (out[key] !== undefined) out[key] = scaled(out[key], -1)
     if (key === 'q' && out.points) out.points = out.points.map((p) => ({ ...p, q: scaled(p.q, -1) }))

@@ -69,7 +69,10 @@ export function memberOf(ctx: Places, member: string, path: string, axialOnly = 
     return undefined
   }
   if (ctx.members[index].bar && !axialOnly) {
-    ctx.report.error(at, `${member} carries axial force alone, so no load stands between its ends; put the load on its joints.`)
+    ctx.report.error(
+      at,
+      `${member} carries axial force alone, so no load stands between its ends; put the load on its joints.`,
+    )
     return undefined
   }
   return index

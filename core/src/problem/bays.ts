@@ -11,7 +11,14 @@ const MOST = 200
  */
 export function readBays(text: string, reader: QuantityReader): number[] | { message: string } {
   const out: number[] = []
-  const parts = text.split(/[,;]/).flatMap((part) => (/^[\s\d.@]+$/.test(part) ? part.trim().replace(/\s*@\s*/g, '@').split(/\s+/) : [part]))
+  const parts = text.split(/[,;]/).flatMap((part) =>
+    /^[\s\d.@]+$/.test(part)
+      ? part
+          .trim()
+          .replace(/\s*@\s*/g, '@')
+          .split(/\s+/)
+      : [part],
+  )
   for (const part of parts.map((q) => q.trim()).filter(Boolean)) {
     const repeat = /^(\d+)\s*@\s*(.*)$/.exec(part)
     const [times, length] = repeat ? [Number(repeat[1]), repeat[2]] : [1, part]

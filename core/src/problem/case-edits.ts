@@ -31,7 +31,11 @@ export const addCase = (p: Problem): Problem =>
     d.loadCases.push({ id: freeId(taken, ''), loads: [] })
   })
 
-export const setCase = (p: Problem, id: string, change: Partial<Pick<LoadCase, 'title' | 'selfWeight' | 'category'>>): Problem =>
+export const setCase = (
+  p: Problem,
+  id: string,
+  change: Partial<Pick<LoadCase, 'title' | 'selfWeight' | 'category'>>,
+): Problem =>
   produce(p, (d) => {
     const c = d.loadCases?.find((o) => o.id === id)
     if (c) assign(c, change)
@@ -43,7 +47,8 @@ export const renameCase = (p: Problem, from: string, to: string): Problem =>
     for (const s of d.supports ?? []) if (s.settlementCase === from) s.settlementCase = to
     for (const a of d.answers ?? []) if (a.case === from) a.case = to
     for (const c of d.combinations ?? [])
-      if (from in c.factors) c.factors = Object.fromEntries(Object.entries(c.factors).map(([k, v]) => [k === from ? to : k, v]))
+      if (from in c.factors)
+        c.factors = Object.fromEntries(Object.entries(c.factors).map(([k, v]) => [k === from ? to : k, v]))
   })
 
 export const removeCase = (p: Problem, id: string): Problem =>
@@ -65,10 +70,17 @@ export const addCombination = (p: Problem): Problem =>
   produce(p, (d) => {
     d.combinations ??= []
     const taken = [...(d.loadCases ?? []), ...d.combinations].map((c) => c.id)
-    d.combinations.push({ id: freeId(taken, 'C'), factors: Object.fromEntries((d.loadCases ?? []).map((c) => [c.id, 1])) })
+    d.combinations.push({
+      id: freeId(taken, 'C'),
+      factors: Object.fromEntries((d.loadCases ?? []).map((c) => [c.id, 1])),
+    })
   })
 
-export const setCombination = (p: Problem, id: string, change: Partial<Omit<Combination, 'factors'>>): Problem =>
+export const setCombination = (
+  p: Problem,
+  id: string,
+  change: Partial<Omit<Combination, 'factors'>>,
+): Problem =>
   produce(p, (d) => {
     const c = d.combinations?.find((o) => o.id === id)
     if (c) assign(c, change)

@@ -27,7 +27,10 @@ const FINER: Record<string, string> = { m: 'mm', ft: 'in', km: 'm' }
 /** The units a problem's numbers are shown in: its own coherent ones, displacements finer, or as its `display` says. */
 export function displayOf(problem: Pick<Problem, 'units'>): Display {
   const { units } = problem
-  const own = (d: Dimension): ShownUnit => ({ unit: coherentUnitName(units, d), perSI: 1 / siPerCoherent(units, d) })
+  const own = (d: Dimension): ShownUnit => ({
+    unit: coherentUnitName(units, d),
+    perSI: 1 / siPerCoherent(units, d),
+  })
   const named = (key: string, d: Dimension, fallback: ShownUnit): ShownUnit => {
     const name = units.display?.[key]
     if (name === undefined) return fallback
@@ -51,4 +54,5 @@ export function displayOf(problem: Pick<Problem, 'units'>): Display {
 }
 
 /** "6 kN/m", "2.5 m": a given value with its unit, no more figures than it needs. */
-export const withUnit = (si: number, shown: ShownUnit): string => `${formatPlain(si * shown.perSI, 5)} ${shown.unit}`
+export const withUnit = (si: number, shown: ShownUnit): string =>
+  `${formatPlain(si * shown.perSI, 5)} ${shown.unit}`

@@ -72,7 +72,9 @@ export function readStep(text: string, p: Problem, pointed: Point): Point | { me
     const angle = reader.read(bare ? `${polar[2]} deg` : polar[2], D.angle)
     const L = length(polar[1])
     if (typeof L === 'string') return { message: L }
-    return angle.ok ? { x: tidy(L * Math.cos(angle.si)), y: tidy(L * Math.sin(angle.si)) } : { message: angle.message }
+    return angle.ok
+      ? { x: tidy(L * Math.cos(angle.si)), y: tidy(L * Math.sin(angle.si)) }
+      : { message: angle.message }
   }
   const parts = text.split(/[,;]/)
   if (parts.length > 2) return { message: 'Write how far right and how far up, such as 3, 2.' }
@@ -97,12 +99,15 @@ export function readRelative(text: string, p: Problem): Point | { message: strin
   const m = measure(p)
   const meeting = MEETING.exec(text.trim())
   if (meeting) {
-    const lines = meeting.slice(1, 3).map((id) => p.members.find((o) => o.id === id || o.id === id.toUpperCase()) ?? pair(p, id))
+    const lines = meeting
+      .slice(1, 3)
+      .map((id) => p.members.find((o) => o.id === id || o.id === id.toUpperCase()) ?? pair(p, id))
     const missing = lines.findIndex((l) => !l)
     if (missing >= 0) return { message: `There is no member ${meeting[missing + 1]}.` }
     const [a, b, c, d] = lines.flatMap((l) => [m.at.get(l!.start)!, m.at.get(l!.end)!])
     const det = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x)
-    if (Math.abs(det) <= 1e-9 * m.extent ** 2) return { message: 'These two lines are parallel: they meet nowhere.' }
+    if (Math.abs(det) <= 1e-9 * m.extent ** 2)
+      return { message: 'These two lines are parallel: they meet nowhere.' }
     const s = ((c.x - a.x) * (d.y - c.y) - (c.y - a.y) * (d.x - c.x)) / det
     return { x: tidy(a.x + s * (b.x - a.x)), y: tidy(a.y + s * (b.y - a.y)) }
   }
@@ -117,5 +122,7 @@ export function readRelative(text: string, p: Problem): Point | { message: strin
 /** Two joints written together as a line: AB. */
 function pair(p: Problem, text: string): { start: string; end: string } | undefined {
   const letters = text.match(/[\p{L}\p{N}]['′]*/gu) ?? []
-  return letters.length === 2 && letters.every((l) => p.nodes.some((n) => n.id === l)) ? { start: letters[0], end: letters[1] } : undefined
+  return letters.length === 2 && letters.every((l) => p.nodes.some((n) => n.id === l))
+    ? { start: letters[0], end: letters[1] }
+    : undefined
 }

@@ -1,7 +1,18 @@
 import { produce, setAutoFreeze } from 'immer'
 import { assign, keep } from './edit-helpers.js'
 import { freeId, memberLabel, nextNodeLabel } from './labels.js'
-import type { Answer, EndReleases, Kind, Material, Member, Problem, Quantity, Release, Section, Support } from './types.js'
+import type {
+  Answer,
+  EndReleases,
+  Kind,
+  Material,
+  Member,
+  Problem,
+  Quantity,
+  Release,
+  Section,
+  Support,
+} from './types.js'
 
 export * from './case-edits.js'
 
@@ -78,7 +89,12 @@ export const renameNode = (p: Problem, from: string, to: string): Problem =>
       const named = m.id === memberLabel({ ...p, members: [] }, m.start, m.end)
       if (m.start === from) m.start = to
       if (m.end === from) m.end = to
-      if (named) renameMemberIn(d, m.id, memberLabel({ ...p, members: d.members.filter((o) => o !== m) }, m.start, m.end))
+      if (named)
+        renameMemberIn(
+          d,
+          m.id,
+          memberLabel({ ...p, members: d.members.filter((o) => o !== m) }, m.start, m.end),
+        )
     }
     d.supports?.forEach(rename)
     d.loadCases?.forEach((c) => c.loads.forEach((l) => l.type === 'nodal' && rename(l)))
@@ -104,7 +120,8 @@ export const removeNodes = (p: Problem, ids: readonly string[]): Problem => {
   return produce(removeMembers(p, members), (d) => {
     d.nodes = keep(d.nodes, (n) => !ids.includes(n.id))
     if (d.supports) d.supports = keep(d.supports, (s) => !ids.includes(s.node))
-    for (const c of d.loadCases ?? []) c.loads = keep(c.loads, (l) => l.type !== 'nodal' || !ids.includes(l.node))
+    for (const c of d.loadCases ?? [])
+      c.loads = keep(c.loads, (l) => l.type !== 'nodal' || !ids.includes(l.node))
     if (d.answers) d.answers = keep(d.answers, (a) => a.node === undefined || !ids.includes(a.node))
   })
 }
@@ -115,7 +132,11 @@ export const removeNodes = (p: Problem, ids: readonly string[]): Problem => {
 export const addMembers = (p: Problem, chain: readonly string[]): Problem =>
   chain.slice(1).reduce((q, end, i) => {
     const start = chain[i]
-    if (start === end || q.members.some((m) => (m.start === start && m.end === end) || (m.start === end && m.end === start))) return q
+    if (
+      start === end ||
+      q.members.some((m) => (m.start === start && m.end === end) || (m.start === end && m.end === start))
+    )
+      return q
     return produce(q, (d) => {
       const like = d.members[d.members.length - 1]
       const m: Member = { id: memberLabel(q, start, end), start, end }
@@ -136,7 +157,8 @@ export const setMember = (p: Problem, id: string, change: Partial<Member>): Prob
       else (m as unknown as Record<string, unknown>)[key] = v
   })
 
-export const renameMember = (p: Problem, from: string, to: string): Problem => produce(p, (d) => renameMemberIn(d, from, to))
+export const renameMember = (p: Problem, from: string, to: string): Problem =>
+  produce(p, (d) => renameMemberIn(d, from, to))
 
 function renameMemberIn(d: Problem, from: string, to: string) {
   if (from === to) return
@@ -154,12 +176,19 @@ function renameMemberIn(d: Problem, from: string, to: string) {
 export const removeMembers = (p: Problem, ids: readonly string[]): Problem =>
   produce(p, (d) => {
     d.members = keep(d.members, (m) => !ids.includes(m.id))
-    for (const c of d.loadCases ?? []) c.loads = keep(c.loads, (l) => l.type === 'nodal' || !ids.includes(l.member))
+    for (const c of d.loadCases ?? [])
+      c.loads = keep(c.loads, (l) => l.type === 'nodal' || !ids.includes(l.member))
     if (d.answers) d.answers = keep(d.answers, (a) => a.member === undefined || !ids.includes(a.member))
   })
 
 /** Releases one component at an end (true), connects it by a spring, or (with undefined) rigidly; the others stay. */
-export const setRelease = (p: Problem, id: string, end: 'start' | 'end', key: keyof EndReleases, value: Release | undefined): Problem =>
+export const setRelease = (
+  p: Problem,
+  id: string,
+  end: 'start' | 'end',
+  key: keyof EndReleases,
+  value: Release | undefined,
+): Problem =>
   produce(p, (d) => {
     const m = d.members.find((o) => o.id === id)
     if (!m || m.releases?.[end]?.[key] === value) return
@@ -196,14 +225,26 @@ export const setSupport = (p: Problem, node: string, support: Omit<Support, 'nod
 export const addMaterial = (p: Problem): Problem =>
   produce(p, (d) => {
     d.materials ??= []
-    d.materials.push({ id: freeId(d.materials.map((m) => m.id), 'material '), E: d.materials[d.materials.length - 1]?.E ?? '200 GPa' })
+    d.materials.push({
+      id: freeId(
+        d.materials.map((m) => m.id),
+        'material ',
+      ),
+      E: d.materials[d.materials.length - 1]?.E ?? '200 GPa',
+    })
   })
 
 export const addSection = (p: Problem): Problem =>
   produce(p, (d) => {
     d.sections ??= []
     const like: Section = d.sections[d.sections.length - 1] ?? { id: '', A: '0.01 m^2', I: '1e-4 m^4' }
-    d.sections.push({ ...like, id: freeId(d.sections.map((m) => m.id), 'section ') })
+    d.sections.push({
+      ...like,
+      id: freeId(
+        d.sections.map((m) => m.id),
+        'section ',
+      ),
+    })
   })
 
 export const setMaterial = (p: Problem, id: string, change: Partial<Material>): Problem =>
@@ -256,7 +297,13 @@ export const setFirstOrder = (p: Problem): Problem =>
 export const addAnswer = (p: Problem, answer: Omit<Answer, 'id'>): Problem =>
   produce(p, (d) => {
     d.answers ??= []
-    d.answers.push({ id: freeId(d.answers.map((a) => a.id), 'a'), ...answer })
+    d.answers.push({
+      id: freeId(
+        d.answers.map((a) => a.id),
+        'a',
+      ),
+      ...answer,
+    })
   })
 
 export const setAnswer = (p: Problem, id: string, change: Partial<Answer>): Problem =>

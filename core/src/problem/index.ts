@@ -8,8 +8,26 @@ export { freeId, memberLabel, nextNodeLabel, readChain } from './labels.js'
 export { measure, scaled, tidy, type Measure, type Point } from './measure.js'
 export { coincident, mergeNodes } from './merge.js'
 export { crossing, divideMember, joinCrossing, splitMember, splitMemberAt } from './split.js'
-export { copySelection, jointsOf, membersLike, membersOf, mirrorSelection, moveNodes, renumberNodes, type CopyOptions, type Selection } from './repeat.js'
-export { addShape, beamShape, frameShape, gableShape, trussShape, type StartingShape, type TrussForm } from './starting-shapes.js'
+export {
+  copySelection,
+  jointsOf,
+  membersLike,
+  membersOf,
+  mirrorSelection,
+  moveNodes,
+  renumberNodes,
+  type CopyOptions,
+  type Selection,
+} from './repeat.js'
+export {
+  addShape,
+  beamShape,
+  frameShape,
+  gableShape,
+  trussShape,
+  type StartingShape,
+  type TrussForm,
+} from './starting-shapes.js'
 export { readBays, writeBays } from './bays.js'
 export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from './draw.js'
 export { copyRows, pasteRows, type Pasted } from './rows.js'

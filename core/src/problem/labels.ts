@@ -10,7 +10,8 @@ export function nextNodeLabel(problem: Problem): string {
   }
 }
 
-const letter = (i: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
+const letter = (i: number) =>
+  'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
 
 /** "AB" for joints A and B, "1–2" for numbers; with a prime where that is taken. */
 export function memberLabel(problem: Problem, start: string, end: string): string {
@@ -30,7 +31,10 @@ export function freeId(taken: Iterable<string>, stem: string): string {
 /** Joints named one after another in a chain: "A B C", "A-B", or "ABC" where every label is one letter; undefined when one is unknown. */
 export function readChain(problem: Problem, text: string): string[] | { unknown: string } {
   const ids = new Set(problem.nodes.map((n) => n.id))
-  const spaced = text.trim().split(/[\s,–—-]+/).filter(Boolean)
+  const spaced = text
+    .trim()
+    .split(/[\s,–—-]+/)
+    .filter(Boolean)
   if (spaced.length === 1 && !ids.has(spaced[0])) {
     const letters = spaced[0].match(/[\p{L}\p{N}]['′]*/gu) ?? []
     if (letters.length > 1 && letters.every((l) => ids.has(l))) return letters

@@ -30,7 +30,9 @@ export function measure(p: Problem): Measure {
   }
   const at = new Map(p.nodes.map((n) => [n.id, { x: value(n.x, D.length), y: value(n.y, D.length) }]))
   const points = [...at.values()].filter((q) => Number.isFinite(q.x + q.y))
-  const side = (key: 'x' | 'y') => points.reduce((m, q) => Math.max(m, q[key]), -Infinity) - points.reduce((m, q) => Math.min(m, q[key]), Infinity)
+  const side = (key: 'x' | 'y') =>
+    points.reduce((m, q) => Math.max(m, q[key]), -Infinity) -
+    points.reduce((m, q) => Math.min(m, q[key]), Infinity)
   return {
     reader,
     at,
@@ -59,7 +61,11 @@ export function scaled(raw: Quantity, k: number): Quantity {
   if (typeof raw === 'number') return tidy(raw * k)
   if (k === -1) {
     const turned = /^\s*[-−]\s*([\p{L}\d.][\p{L}\d.\s]*)$/u.exec(raw)
-    return turned ? turned[1] : /^[\p{L}\d.][\p{L}\d.\s]*$/u.test(raw.trim()) ? `-${raw.trim()}` : `-(${raw.trim()})`
+    return turned
+      ? turned[1]
+      : /^[\p{L}\d.][\p{L}\d.\s]*$/u.test(raw.trim())
+        ? `-${raw.trim()}`
+        : `-(${raw.trim()})`
   }
   return `${tidy(k)}*(${raw.trim()})`
 }

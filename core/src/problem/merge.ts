@@ -13,7 +13,8 @@ export const SAME_PLACE = 1e-6
  */
 export function mergeNodes(p: Problem, kept: string, gone: string): Problem {
   if (kept === gone) return p
-  const between = (m: { start: string; end: string }) => [m.start, m.end].every((n) => n === kept || n === gone)
+  const between = (m: { start: string; end: string }) =>
+    [m.start, m.end].every((n) => n === kept || n === gone)
   const moved = produce(p, (d) => {
     d.members = d.members.filter((m) => !between(m))
     for (const m of d.members) {
@@ -25,7 +26,8 @@ export function mergeNodes(p: Problem, kept: string, gone: string): Problem {
       if (!named || label.endsWith("'")) continue
       const old = m.id
       m.id = label
-      for (const c of d.loadCases ?? []) for (const l of c.loads) if (l.type !== 'nodal' && l.member === old) l.member = label
+      for (const c of d.loadCases ?? [])
+        for (const l of c.loads) if (l.type !== 'nodal' && l.member === old) l.member = label
       for (const a of d.answers ?? []) if (a.member === old) a.member = label
     }
     const supported = d.supports?.some((s) => s.node === kept)
@@ -51,7 +53,8 @@ function withoutDoubles(p: Problem): Problem {
   if (double.size === 0) return p
   return produce(p, (d) => {
     d.members = d.members.filter((m) => !double.has(m.id))
-    for (const c of d.loadCases ?? []) c.loads = c.loads.filter((l) => l.type === 'nodal' || !double.has(l.member))
+    for (const c of d.loadCases ?? [])
+      c.loads = c.loads.filter((l) => l.type === 'nodal' || !double.has(l.member))
     if (d.answers) d.answers = d.answers.filter((a) => a.member === undefined || !double.has(a.member))
   })
 }
@@ -65,7 +68,8 @@ export function coincident(p: Problem, m: Measure = measure(p)): [string, string
     const [i, j] = [Math.floor(x / (4 * size)), Math.floor(y / (4 * size))]
     let twin: string | undefined
     for (let a = -1; a <= 1 && !twin; a++)
-      for (let b = -1; b <= 1 && !twin; b++) twin = cells.get(`${i + a},${j + b}`)?.find((o) => Math.hypot(o.x - x, o.y - y) <= size)?.id
+      for (let b = -1; b <= 1 && !twin; b++)
+        twin = cells.get(`${i + a},${j + b}`)?.find((o) => Math.hypot(o.x - x, o.y - y) <= size)?.id
     if (twin) out.push([twin, id])
     else {
       const key = `${i},${j}`

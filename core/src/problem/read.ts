@@ -9,9 +9,13 @@ export const MAX_BYTES = 24_000_000
 const MAX_NESTING = 40
 export const VERSION = 1
 
-export type ReadResult = { ok: true; problem: Problem; notices: Notice[] } | { ok: false; errors: ProblemError[] }
+export type ReadResult =
+  { ok: true; problem: Problem; notices: Notice[] } | { ok: false; errors: ProblemError[] }
 
-const refuse = (path: string, message: string): ReadResult => ({ ok: false, errors: [{ kind: 'invalid', path, message }] })
+const refuse = (path: string, message: string): ReadResult => ({
+  ok: false,
+  errors: [{ kind: 'invalid', path, message }],
+})
 
 /**
  * Reads the text of a problem file. Checks form only: keys, types, labels. `resolve` checks what the entries mean.
@@ -19,7 +23,8 @@ const refuse = (path: string, message: string): ReadResult => ({ ok: false, erro
  */
 export function readProblem(source: string): ReadResult {
   if (source.length > MAX_BYTES) return refuse('$', `The file is larger than ${MAX_BYTES / 1e6} MB.`)
-  if (nestingOf(source) > MAX_NESTING) return refuse('$', `The file is nested more than ${MAX_NESTING} levels deep.`)
+  if (nestingOf(source) > MAX_NESTING)
+    return refuse('$', `The file is nested more than ${MAX_NESTING} levels deep.`)
   let value: unknown
   try {
     value = JSON.parse(source.replace(/^\uFEFF/, ''))
@@ -32,15 +37,23 @@ export function readProblem(source: string): ReadResult {
 /** Checks the form of a parsed document; returns the same object as a Problem. */
 export function checkProblem(value: unknown): ReadResult {
   if (!isRecord(value)) return refuse('$', 'A problem file holds one object with "format": "viga-problem".')
-  if (value.format !== 'viga-problem') return refuse('format', 'This is not a Viga problem: "format" is not "viga-problem".')
+  if (value.format !== 'viga-problem')
+    return refuse('format', 'This is not a Viga problem: "format" is not "viga-problem".')
   if (typeof value.version === 'number' && value.version > VERSION)
-    return refuse('version', `This file is version ${value.version}; this Viga reads up to version ${VERSION}.`)
+    return refuse(
+      'version',
+      `This file is version ${value.version}; this Viga reads up to version ${VERSION}.`,
+    )
   const r = collect()
   document(value, '', r)
   if (isRecord(value.units)) {
     for (const key of ['length', 'force'] as const) {
       const name = value.units[key]
-      if (typeof name === 'string' && !isDimension(name, key)) r.error(`units.${key}`, `${name || '""'} is not a unit of ${key}${unitByName(name) ? '' : ' that Viga knows'}.`)
+      if (typeof name === 'string' && !isDimension(name, key))
+        r.error(
+          `units.${key}`,
+          `${name || '""'} is not a unit of ${key}${unitByName(name) ? '' : ' that Viga knows'}.`,
+        )
     }
   }
   unique(value.materials, 'materials', 'id', 'Material', r)
@@ -48,7 +61,14 @@ export function checkProblem(value: unknown): ReadResult {
   unique(value.nodes, 'nodes', 'id', 'Joint', r)
   unique(value.members, 'members', 'id', 'Member', r)
   unique(value.supports, 'supports', 'node', 'A support of joint', r)
-  unique(value.combinations, 'combinations', 'id', 'Case or combination', r, unique(value.loadCases, 'loadCases', 'id', 'Case', r))
+  unique(
+    value.combinations,
+    'combinations',
+    'id',
+    'Case or combination',
+    r,
+    unique(value.loadCases, 'loadCases', 'id', 'Case', r),
+  )
   unique(value.answers, 'answers', 'id', 'Answer', r)
   if (r.errors.length) return { ok: false, errors: r.errors }
   return { ok: true, problem: value as unknown as Problem, notices: r.notices }

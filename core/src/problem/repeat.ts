@@ -52,7 +52,11 @@ export interface CopyOptions {
 }
 
 /** Copies a selection `times` times; where a copy falls on a joint that is there, that joint serves. */
-export function copySelection(p: Problem, selection: Selection, { dx, dy, times, connect = false, supports = false, loads = false }: CopyOptions): Problem {
+export function copySelection(
+  p: Problem,
+  selection: Selection,
+  { dx, dy, times, connect = false, supports = false, loads = false }: CopyOptions,
+): Problem {
   if (dx === 0 && dy === 0) return p
   const joints = jointsOf(p, selection)
   const members = membersOf(p, selection)
@@ -61,8 +65,18 @@ export function copySelection(p: Problem, selection: Selection, { dx, dy, times,
   for (let k = 1; k <= times; k++) {
     const placed = placeCopies(out, p, joints, ({ x, y }) => ({ x: x + k * dx, y: y + k * dy }))
     out = copyMembers(placed.problem, p, members, placed.to, (l) => l, loads)
-    out = copyAtJoints(out, p, joints, placed.to, { supports: supports ? (s) => s : undefined, loads: loads ? (l) => l : undefined })
-    if (connect) for (const id of joints) out = connected(out, before.get(id)!, placed.to.get(id)!, p.members.find((m) => m.start === id || m.end === id))
+    out = copyAtJoints(out, p, joints, placed.to, {
+      supports: supports ? (s) => s : undefined,
+      loads: loads ? (l) => l : undefined,
+    })
+    if (connect)
+      for (const id of joints)
+        out = connected(
+          out,
+          before.get(id)!,
+          placed.to.get(id)!,
+          p.members.find((m) => m.start === id || m.end === id),
+        )
     before = placed.to
   }
   return out
@@ -72,8 +86,15 @@ export function copySelection(p: Problem, selection: Selection, { dx, dy, times,
  * Mirrors a selection in a line x = `about` (axis 'vertical') or y = `about`: as a copy with its supports and loads,
  * joints on the line shared; or, without `copy`, in its place.
  */
-export function mirrorSelection(p: Problem, selection: Selection, axis: 'vertical' | 'horizontal', about: number, copy = true): Problem {
-  const flip = ({ x, y }: Point): Point => (axis === 'vertical' ? { x: 2 * about - x, y } : { x, y: 2 * about - y })
+export function mirrorSelection(
+  p: Problem,
+  selection: Selection,
+  axis: 'vertical' | 'horizontal',
+  about: number,
+  copy = true,
+): Problem {
+  const flip = ({ x, y }: Point): Point =>
+    axis === 'vertical' ? { x: 2 * about - x, y } : { x, y: 2 * about - y }
   const joints = jointsOf(p, selection)
   const members = membersOf(p, selection)
   const mirrorLoad = (l: Load) => mirroredLoad(l, axis)
@@ -81,7 +102,10 @@ export function mirrorSelection(p: Problem, selection: Selection, axis: 'vertica
     const placed = placeCopies(p, p, joints, flip)
     const out = copyMembers(placed.problem, p, members, placed.to, mirrorLoad, true)
     const own = joints.filter((id) => placed.to.get(id) !== id)
-    return copyAtJoints(out, p, own, placed.to, { supports: (s) => mirroredSupport(s, axis), loads: mirrorLoad })
+    return copyAtJoints(out, p, own, placed.to, {
+      supports: (s) => mirroredSupport(s, axis),
+      loads: mirrorLoad,
+    })
   }
   const m = measure(p)
   return produce(p, (d) => {
@@ -92,9 +116,12 @@ export function mirrorSelection(p: Problem, selection: Selection, axis: 'vertica
       if (axis === 'vertical') n.x = tidyPlace(to.x, m.extent)
       else n.y = tidyPlace(to.y, m.extent)
     }
-    if (d.supports) d.supports = d.supports.map((s) => (joints.includes(s.node) ? mirroredSupport(s, axis) : s))
+    if (d.supports)
+      d.supports = d.supports.map((s) => (joints.includes(s.node) ? mirroredSupport(s, axis) : s))
     for (const c of d.loadCases ?? [])
-      c.loads = c.loads.map((l) => ((l.type === 'nodal' ? joints.includes(l.node) : members.includes(l.member)) ? mirrorLoad(l) : l))
+      c.loads = c.loads.map((l) =>
+        (l.type === 'nodal' ? joints.includes(l.node) : members.includes(l.member)) ? mirrorLoad(l) : l,
+      )
   })
 }
 
@@ -121,17 +148,32 @@ function placeCopies(out: Problem, source: Problem, joints: readonly string[], p
   return { problem, to }
 }
 
-const joins = (p: Problem, a: string, b: string) => p.members.some((m) => (m.start === a && m.end === b) || (m.start === b && m.end === a))
+const joins = (p: Problem, a: string, b: string) =>
+  p.members.some((m) => (m.start === a && m.end === b) || (m.start === b && m.end === a))
 
 function connected(p: Problem, a: string, b: string, like: Member | undefined): Problem {
   if (a === b || joins(p, a, b)) return p
   const { material, section, type } = like ?? p.members[p.members.length - 1] ?? {}
   return produce(p, (d) => {
-    d.members.push({ id: memberLabel(p, a, b), start: a, end: b, ...(material && { material }), ...(section && { section }), ...(type && { type }) })
+    d.members.push({
+      id: memberLabel(p, a, b),
+      start: a,
+      end: b,
+      ...(material && { material }),
+      ...(section && { section }),
+      ...(type && { type }),
+    })
   })
 }
 
-function copyMembers(out: Problem, source: Problem, ids: readonly string[], to: ReadonlyMap<string, string>, load: (l: Load) => Load, withLoads: boolean): Problem {
+function copyMembers(
+  out: Problem,
+  source: Problem,
+  ids: readonly string[],
+  to: ReadonlyMap<string, string>,
+  load: (l: Load) => Load,
+  withLoads: boolean,
+): Problem {
   return ids.reduce((p, id) => {
     const original = source.members.find((m) => m.id === id)
     const [a, b] = [to.get(original?.start ?? ''), to.get(original?.end ?? '')]
@@ -141,21 +183,30 @@ function copyMembers(out: Problem, source: Problem, ids: readonly string[], to: 
       d.members.push(member)
       if (!withLoads) return
       for (const c of d.loadCases ?? [])
-        for (const l of source.loadCases?.find((o) => o.id === c.id)?.loads ?? []) if (l.type !== 'nodal' && l.member === id) c.loads.push({ ...load(l), member: member.id } as Load)
+        for (const l of source.loadCases?.find((o) => o.id === c.id)?.loads ?? [])
+          if (l.type !== 'nodal' && l.member === id) c.loads.push({ ...load(l), member: member.id } as Load)
     })
   }, out)
 }
 
-function copyAtJoints(out: Problem, source: Problem, joints: readonly string[], to: ReadonlyMap<string, string>, how: { supports?: (s: Support) => Support; loads?: (l: Load) => Load }): Problem {
+function copyAtJoints(
+  out: Problem,
+  source: Problem,
+  joints: readonly string[],
+  to: ReadonlyMap<string, string>,
+  how: { supports?: (s: Support) => Support; loads?: (l: Load) => Load },
+): Problem {
   return produce(out, (d) => {
     for (const id of joints) {
       const node = to.get(id)!
       if (node === id) continue
       const support = source.supports?.find((s) => s.node === id)
-      if (how.supports && support && !d.supports?.some((s) => s.node === node)) (d.supports ??= []).push({ ...how.supports(support), node })
+      if (how.supports && support && !d.supports?.some((s) => s.node === node))
+        (d.supports ??= []).push({ ...how.supports(support), node })
       if (how.loads)
         for (const c of d.loadCases ?? [])
-          for (const l of source.loadCases?.find((o) => o.id === c.id)?.loads ?? []) if (l.type === 'nodal' && l.node === id) c.loads.push({ ...how.loads(l), node } as Load)
+          for (const l of source.loadCases?.find((o) => o.id === c.id)?.loads ?? [])
+            if (l.type === 'nodal' && l.node === id) c.loads.push({ ...how.loads(l), node } as Load)
     }
   })
 }
@@ -166,7 +217,8 @@ function mirroredSupport(s: Support, axis: 'vertical' | 'horizontal'): Support {
   const out: Support = { ...s }
   if (s.angle !== undefined) out.angle = turned(s.angle)
   if (s.settlement) {
-    const flip = (key: 'x' | 'y' | 'rotation') => (s.settlement![key] === undefined ? {} : { [key]: turned(s.settlement![key]) })
+    const flip = (key: 'x' | 'y' | 'rotation') =>
+      s.settlement![key] === undefined ? {} : { [key]: turned(s.settlement![key]) }
     out.settlement = { ...s.settlement, ...flip(axis === 'vertical' ? 'x' : 'y'), ...flip('rotation') }
   }
   return out
@@ -176,15 +228,19 @@ function mirroredSupport(s: Support, axis: 'vertical' | 'horizontal'): Support {
 export function membersLike(p: Problem, id: string, by: 'section' | 'line'): string[] {
   const own = p.members.find((m) => m.id === id)
   if (!own) return []
-  if (by === 'section') return p.members.filter((m) => m.section === own.section && m.material === own.material && m.type === own.type).map((m) => m.id)
+  if (by === 'section')
+    return p.members
+      .filter((m) => m.section === own.section && m.material === own.material && m.type === own.type)
+      .map((m) => m.id)
   const m = measure(p)
   const [a, b] = [m.at.get(own.start), m.at.get(own.end)]
   if (!a || !b) return [id]
   const L = Math.hypot(b.x - a.x, b.y - a.y)
-  const off = (q: Point | undefined) => (q ? Math.abs((b.x - a.x) * (q.y - a.y) - (b.y - a.y) * (q.x - a.x)) / L : Infinity)
+  const off = (q: Point | undefined) =>
+    q ? Math.abs((b.x - a.x) * (q.y - a.y) - (b.y - a.y) * (q.x - a.x)) / L : Infinity
   const line = new Set([id])
   const joints = new Set([own.start, own.end])
-  for (let grew = true; grew; ) {
+  for (let grew = true; grew;) {
     grew = false
     for (const o of p.members) {
       if (line.has(o.id) || (!joints.has(o.start) && !joints.has(o.end))) continue
@@ -199,7 +255,11 @@ export function membersLike(p: Problem, id: string, by: 'section' | 'line'): str
 }
 
 /** Renumbers all joints: 1, 2, 3 … or A, B, C …, from left to right and bottom to top, or in the order they stand in. */
-export function renumberNodes(p: Problem, style: 'letters' | 'numbers', order: 'listed' | 'place'): { from: string; to: string }[] {
+export function renumberNodes(
+  p: Problem,
+  style: 'letters' | 'numbers',
+  order: 'listed' | 'place',
+): { from: string; to: string }[] {
   const m = measure(p)
   const list = p.nodes.map((n) => n.id)
   if (order === 'place') {
@@ -207,6 +267,9 @@ export function renumberNodes(p: Problem, style: 'letters' | 'numbers', order: '
     const at = (id: string) => m.at.get(id) ?? { x: 0, y: 0 }
     list.sort((a, b) => (Math.abs(at(a).x - at(b).x) > near ? at(a).x - at(b).x : at(a).y - at(b).y))
   }
-  const label = (i: number) => (style === 'numbers' ? String(i + 1) : 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26))))
+  const label = (i: number) =>
+    style === 'numbers'
+      ? String(i + 1)
+      : 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
   return list.map((from, i) => ({ from, to: label(i) }))
 }

@@ -1,6 +1,19 @@
 import { loadForm } from '../loads/index.js'
 import { SUPPORT_TYPES } from '../structure/support-kinds.js'
-import { anything, boolean, by, dictionary, id, list, number, oneOf, quantity, record, text, type Check } from './shape.js'
+import {
+  anything,
+  boolean,
+  by,
+  dictionary,
+  id,
+  list,
+  number,
+  oneOf,
+  quantity,
+  record,
+  text,
+  type Check,
+} from './shape.js'
 
 /** The form of the document, key by key, as docs/format.md lays it down. Meanings (references, dimensions) are checked in `resolve`. */
 
@@ -50,7 +63,12 @@ const answerKeys = {
   note: text(),
 }
 const inMember = { 'member!': id, at: quantity, side: oneOf('left', 'right') }
-const anyExtreme = record({ ...answerKeys, 'of!': oneOf('axial', 'shear', 'moment', 'deflection'), member: id, at: quantity })
+const anyExtreme = record({
+  ...answerKeys,
+  'of!': oneOf('axial', 'shear', 'moment', 'deflection'),
+  member: id,
+  at: quantity,
+})
 const answer = by('quantity', {
   reaction: record({ ...answerKeys, 'node!': id, 'component!': component, axes: oneOf('own', 'global') }),
   displacement: record({ ...answerKeys, 'node!': id, 'component!': component }),
@@ -60,7 +78,13 @@ const answer = by('quantity', {
   deflection: record({ ...answerKeys, ...inMember }),
   maximum: anyExtreme,
   minimum: anyExtreme,
-  stiffness: record({ ...answerKeys, member: id, axes: oneOf('member', 'global'), 'row!': place, 'column!': place }),
+  stiffness: record({
+    ...answerKeys,
+    member: id,
+    axes: oneOf('member', 'global'),
+    'row!': place,
+    'column!': place,
+  }),
   'load-factor': record(answerKeys),
 })
 
@@ -78,8 +102,30 @@ export const document = record({
   }),
   'kind!': oneOf('frame', 'truss'),
   symbols: dictionary(quantity),
-  materials: list(record({ 'id!': id, 'E!': quantity, unitWeight: quantity, alpha: quantity, yield: quantity, G: quantity, nu: quantity })),
-  sections: list(record({ 'id!': id, A: quantity, I: quantity, depth: quantity, shearArea: quantity, yTop: quantity, yBottom: quantity, shape, catalogue: text(60) })),
+  materials: list(
+    record({
+      'id!': id,
+      'E!': quantity,
+      unitWeight: quantity,
+      alpha: quantity,
+      yield: quantity,
+      G: quantity,
+      nu: quantity,
+    }),
+  ),
+  sections: list(
+    record({
+      'id!': id,
+      A: quantity,
+      I: quantity,
+      depth: quantity,
+      shearArea: quantity,
+      yTop: quantity,
+      yBottom: quantity,
+      shape,
+      catalogue: text(60),
+    }),
+  ),
   'nodes!': list(record({ 'id!': id, 'x!': quantity, 'y!': quantity })),
   'members!': list(
     record({
@@ -114,7 +160,15 @@ export const document = record({
     }),
     1000,
   ),
-  combinations: list(record({ 'id!': id, title: text(300), 'factors!': dictionary(number), purpose: oneOf('strength', 'service') }), 2000),
+  combinations: list(
+    record({
+      'id!': id,
+      title: text(300),
+      'factors!': dictionary(number),
+      purpose: oneOf('strength', 'service'),
+    }),
+    2000,
+  ),
   analysis: record({ order: oneOf(1, 2), neglectAxial: boolean }),
   answers: list(answer, 10_000),
   view: anything,

@@ -27,7 +27,8 @@ export function collect(limit = 100): Report & { errors: ProblemError[]; notices
 
 export const join = (path: string, key: string) => (path === '' || path === '$' ? key : `${path}.${key}`)
 
-export const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v)
+export const isRecord = (v: unknown): v is Record<string, unknown> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v)
 
 export const text =
   (limit = 20_000): Check =>
@@ -39,14 +40,23 @@ export const text =
 /** 1 to 24 visible characters: no spaces at the ends, no control characters. */
 export const id: Check = (v, path, r) => {
   if (typeof v !== 'string') r.error(path, `A label is expected, not ${describe(v)}.`)
-  else if (v.length === 0 || [...v].length > 24) r.error(path, `A label has 1 to 24 characters, this one has ${[...v].length}.`)
-  else if (/\p{C}|\p{Zl}|\p{Zp}/u.test(v) || v.trim() !== v) r.error(path, 'A label has visible characters only, with no space before or after.')
+  else if (v.length === 0 || [...v].length > 24)
+    r.error(path, `A label has 1 to 24 characters, this one has ${[...v].length}.`)
+  else if (/\p{C}|\p{Zl}|\p{Zp}/u.test(v) || v.trim() !== v)
+    r.error(path, 'A label has visible characters only, with no space before or after.')
 }
 
 export const oneOf =
   (...allowed: (string | number | boolean)[]): Check =>
   (v, path, r) => {
-    if (!allowed.includes(v as string)) r.error(path, `Expected ${allowed.map((a) => JSON.stringify(a)).join(', ').replace(/, ([^,]*)$/, ' or $1')}, not ${describe(v)}.`)
+    if (!allowed.includes(v as string))
+      r.error(
+        path,
+        `Expected ${allowed
+          .map((a) => JSON.stringify(a))
+          .join(', ')
+          .replace(/, ([^,]*)$/, ' or $1')}, not ${describe(v)}.`,
+      )
   }
 
 export const number: Check = (v, path, r) => {
@@ -55,7 +65,8 @@ export const number: Check = (v, path, r) => {
 
 /** The form of a quantity; its value is read later, with the problem's units and symbols. */
 export const quantity: Check = (v, path, r) => {
-  if (typeof v === 'number' ? !Number.isFinite(v) : typeof v !== 'string') r.error(path, `A number or an expression such as "12*26 in" is expected, not ${describe(v)}.`)
+  if (typeof v === 'number' ? !Number.isFinite(v) : typeof v !== 'string')
+    r.error(path, `A number or an expression such as "12*26 in" is expected, not ${describe(v)}.`)
 }
 
 export const boolean: Check = (v, path, r) => {
@@ -66,10 +77,13 @@ export const anything: Check = () => {}
 
 /** An object with these keys; `!` after a key makes it required. Unknown keys are kept and noticed. */
 export function record(keys: Record<string, Check>): Check {
-  const known = new Map(Object.entries(keys).map(([k, check]) => [k.replace('!', ''), { check, required: k.endsWith('!') }]))
+  const known = new Map(
+    Object.entries(keys).map(([k, check]) => [k.replace('!', ''), { check, required: k.endsWith('!') }]),
+  )
   return (v, path, r) => {
     if (!isRecord(v)) return r.error(path, `An object is expected, not ${describe(v)}.`)
-    for (const [key, { required }] of known) if (required && !Object.hasOwn(v, key)) r.error(join(path, key), `"${key}" is missing.`)
+    for (const [key, { required }] of known)
+      if (required && !Object.hasOwn(v, key)) r.error(join(path, key), `"${key}" is missing.`)
     for (const key of Object.keys(v)) {
       const entry = known.get(key)
       if (entry) entry.check(v[key], join(path, key), r)
@@ -90,7 +104,8 @@ export const list =
   (check: Check, limit = 100_000): Check =>
   (v, path, r) => {
     if (!Array.isArray(v)) return r.error(path, `A list is expected, not ${describe(v)}.`)
-    if (v.length > limit) return r.error(path, `At most ${limit} entries are read, this list has ${v.length}.`)
+    if (v.length > limit)
+      return r.error(path, `At most ${limit} entries are read, this list has ${v.length}.`)
     v.forEach((item, i) => check(item, `${path}[${i}]`, r))
   }
 
@@ -106,7 +121,14 @@ export const by =
   }
 
 /** Ids unique within a list; `keyOf` tells which property is the id. */
-export function unique(items: unknown, path: string, key: string, what: string, r: Report, seen = new Map<string, string>()): Map<string, string> {
+export function unique(
+  items: unknown,
+  path: string,
+  key: string,
+  what: string,
+  r: Report,
+  seen = new Map<string, string>(),
+): Map<string, string> {
   if (!Array.isArray(items)) return seen
   items.forEach((item, i) => {
     if (!isRecord(item) || typeof item[key] !== 'string') return

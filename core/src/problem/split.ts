@@ -22,13 +22,18 @@ export function splitMemberAt(p: Problem, id: string, node: string, share: numbe
   const cut: Cut = { m, L, cut: share * L, share, first: first.id, second: second.id }
   return produce(p, (d) => {
     d.members.splice(index, 1, first, second)
-    for (const c of d.loadCases ?? []) c.loads = c.loads.flatMap((l) => (l.type !== 'nodal' && l.member === id ? splitLoad(l, cut) : [l]))
+    for (const c of d.loadCases ?? [])
+      c.loads = c.loads.flatMap((l) => (l.type !== 'nodal' && l.member === id ? splitLoad(l, cut) : [l]))
     if (d.answers) d.answers = d.answers.map((a) => (a.member === id ? moveAnswer(a, cut) : a))
   })
 }
 
 /** Splits a member by new joints at these shares of its length, in order from its start. Returns the problem and the new joints. */
-export function splitMember(p: Problem, id: string, shares: readonly number[]): { problem: Problem; nodes: string[] } {
+export function splitMember(
+  p: Problem,
+  id: string,
+  shares: readonly number[],
+): { problem: Problem; nodes: string[] } {
   const whole = p.members.find((m) => m.id === id)
   const m = measure(p)
   const [a, b] = [m.at.get(whole?.start ?? ''), m.at.get(whole?.end ?? '')]
@@ -41,7 +46,10 @@ export function splitMember(p: Problem, id: string, shares: readonly number[]): 
   for (const s of sorted) {
     const node = nextNodeLabel(problem)
     nodes.push(node)
-    const place = { x: tidyPlace(a.x + s * (b.x - a.x), m.extent), y: tidyPlace(a.y + s * (b.y - a.y), m.extent) }
+    const place = {
+      x: tidyPlace(a.x + s * (b.x - a.x), m.extent),
+      y: tidyPlace(a.y + s * (b.y - a.y), m.extent),
+    }
     problem = produce(problem, (d) => {
       d.nodes.push({ id: node, ...place })
     })
@@ -56,12 +64,18 @@ export function splitMember(p: Problem, id: string, shares: readonly number[]): 
 /** Shares of a length in order, less those that stand at an end or at the one before: a part would have no length. */
 function apart(shares: readonly number[]): number[] {
   const kept: number[] = []
-  for (const s of [...shares].sort((x, y) => x - y)) if (s - (kept.at(-1) ?? 0) > SHORTEST && s < 1 - SHORTEST) kept.push(s)
+  for (const s of [...shares].sort((x, y) => x - y))
+    if (s - (kept.at(-1) ?? 0) > SHORTEST && s < 1 - SHORTEST) kept.push(s)
   return kept
 }
 
 /** Splits a member into n equal parts. */
-export const divideMember = (p: Problem, id: string, n: number) => splitMember(p, id, Array.from({ length: n - 1 }, (_, i) => (i + 1) / n))
+export const divideMember = (p: Problem, id: string, n: number) =>
+  splitMember(
+    p,
+    id,
+    Array.from({ length: n - 1 }, (_, i) => (i + 1) / n),
+  )
 
 /** Where two members cross between their ends, as shares of their lengths; undefined when they do not. */
 export function crossing(m: Measure, one: Member, other: Member): { one: number; other: number } | undefined {
@@ -94,8 +108,18 @@ function halves(p: Problem, whole: Member, node: string): [Member, Member] {
   }
   const like = { ...whole }
   delete like.releases
-  const first: Member = { ...like, id: named ? memberLabel(others, whole.start, node) : whole.id, end: node, ...without('start') }
-  const second: Member = { ...like, id: memberLabel({ ...others, members: [...others.members, first] }, node, whole.end), start: node, ...without('end') }
+  const first: Member = {
+    ...like,
+    id: named ? memberLabel(others, whole.start, node) : whole.id,
+    end: node,
+    ...without('start'),
+  }
+  const second: Member = {
+    ...like,
+    id: memberLabel({ ...others, members: [...others.members, first] }, node, whole.end),
+    start: node,
+    ...without('end'),
+  }
   return [first, second]
 }
 

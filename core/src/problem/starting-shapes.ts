@@ -14,12 +14,16 @@ export interface StartingShape {
 export type TrussForm = 'pratt' | 'howe' | 'warren' | 'warren with verticals' | 'fink' | 'k'
 
 /** A beam over so many spans: a pin, then rollers; `ends` fixed, or free for a cantilever. */
-export function beamShape(spans: readonly number[], ends: 'simple' | 'fixed' | 'cantilever' = 'simple'): StartingShape {
+export function beamShape(
+  spans: readonly number[],
+  ends: 'simple' | 'fixed' | 'cantilever' = 'simple',
+): StartingShape {
   let x = 0
   const nodes: [number, number][] = [[0, 0], ...spans.map((s): [number, number] => [(x = tidy(x + s)), 0])]
   const supports = nodes.flatMap((_, node): StartingShape['supports'] => {
     const last = node === nodes.length - 1
-    if (ends === 'cantilever') return node === 0 ? [{ node, type: 'fixed' }] : last ? [] : [{ node, type: 'roller' }]
+    if (ends === 'cantilever')
+      return node === 0 ? [{ node, type: 'fixed' }] : last ? [] : [{ node, type: 'roller' }]
     if (node === 0) return [{ node, type: ends === 'fixed' ? 'fixed' : 'pin' }]
     return [{ node, type: last && ends === 'fixed' ? 'fixed' : 'roller' }]
   })
@@ -27,7 +31,11 @@ export function beamShape(spans: readonly number[], ends: 'simple' | 'fixed' | '
 }
 
 /** A frame of so many bays and storeys: columns, a beam at every floor. */
-export function frameShape(bays: readonly number[], storeys: readonly number[], feet: 'fixed' | 'pin'): StartingShape {
+export function frameShape(
+  bays: readonly number[],
+  storeys: readonly number[],
+  feet: 'fixed' | 'pin',
+): StartingShape {
   const wide = bays.length + 1
   const [xs, ys] = [sums(bays), sums(storeys)]
   const nodes = ys.flatMap((y) => xs.map((x): [number, number] => [x, y]))
@@ -43,17 +51,32 @@ export function frameShape(bays: readonly number[], storeys: readonly number[], 
 export function gableShape(span: number, eaves: number, rise: number, feet: 'fixed' | 'pin'): StartingShape {
   return {
     kind: 'frame',
-    nodes: [[0, 0], [0, eaves], [tidy(span / 2), tidy(eaves + rise)], [span, eaves], [span, 0]],
+    nodes: [
+      [0, 0],
+      [0, eaves],
+      [tidy(span / 2), tidy(eaves + rise)],
+      [span, eaves],
+      [span, 0],
+    ],
     members: chain(5),
     supports: [0, 4].map((node) => ({ node, type: feet })),
   }
 }
 
 /** A truss on a pin and a roller; `panels` even, four or more for all but the Warren form and the Fink. */
-export function trussShape(form: TrussForm, span: number, height: number, panels: number): StartingShape | { message: string } {
+export function trussShape(
+  form: TrussForm,
+  span: number,
+  height: number,
+  panels: number,
+): StartingShape | { message: string } {
   if (form === 'fink') return fink(span, height)
-  if (form === 'warren') return panels < 2 ? { message: 'A Warren truss has two panels or more.' } : warren(span, height, panels)
-  if (panels % 2 || panels < 4) return { message: 'This truss is symmetric about a vertical: its panels are an even number, four or more.' }
+  if (form === 'warren')
+    return panels < 2 ? { message: 'A Warren truss has two panels or more.' } : warren(span, height, panels)
+  if (panels % 2 || panels < 4)
+    return {
+      message: 'This truss is symmetric about a vertical: its panels are an even number, four or more.',
+    }
   return parallelChords(form, span, height, panels)
 }
 
@@ -72,7 +95,14 @@ export function addShape(p: Problem, shape: StartingShape, x = 0, y = 0): Proble
   const bar = shape.kind === 'truss' && out.kind === 'frame'
   for (const [a, b] of shape.members) {
     const [start, end] = [ids[a], ids[b]]
-    const member = { id: memberLabel(out, start, end), start, end, ...(material && { material }), ...(section && { section }), ...(bar && { type: 'bar' as const }) }
+    const member = {
+      id: memberLabel(out, start, end),
+      start,
+      end,
+      ...(material && { material }),
+      ...(section && { section }),
+      ...(bar && { type: 'bar' as const }),
+    }
     out = produce(out, (d) => void d.members.push(member))
   }
   return produce(out, (d) => {
@@ -82,7 +112,8 @@ export function addShape(p: Problem, shape: StartingShape, x = 0, y = 0): Proble
 }
 
 const chain = (n: number): [number, number][] => Array.from({ length: n - 1 }, (_, i) => [i, i + 1])
-const sums = (steps: readonly number[]): number[] => steps.reduce((all, s) => [...all, tidy(all[all.length - 1] + s)], [0])
+const sums = (steps: readonly number[]): number[] =>
+  steps.reduce((all, s) => [...all, tidy(all[all.length - 1] + s)], [0])
 
 const simple = (last: number): StartingShape['supports'] => [
   { node: 0, type: 'pin' },
@@ -101,14 +132,24 @@ function warren(span: number, height: number, n: number): StartingShape {
 }
 
 /** Bottom joints 0 … n, top joints over 1 … n − 1, end posts, and webs by form. */
-function parallelChords(form: Exclude<TrussForm, 'warren' | 'fink'>, span: number, height: number, n: number): StartingShape {
+function parallelChords(
+  form: Exclude<TrussForm, 'warren' | 'fink'>,
+  span: number,
+  height: number,
+  n: number,
+): StartingShape {
   const w = span / n
   const nodes = [
     ...Array.from({ length: n + 1 }, (_, i): [number, number] => [tidy(i * w), 0]),
     ...Array.from({ length: n - 1 }, (_, i): [number, number] => [tidy((i + 1) * w), height]),
   ]
   const top = (i: number) => n + i
-  const members: [number, number][] = [...chain(n + 1), [0, top(1)], ...Array.from({ length: n - 2 }, (_, i): [number, number] => [top(i + 1), top(i + 2)]), [top(n - 1), n]]
+  const members: [number, number][] = [
+    ...chain(n + 1),
+    [0, top(1)],
+    ...Array.from({ length: n - 2 }, (_, i): [number, number] => [top(i + 1), top(i + 2)]),
+    [top(n - 1), n],
+  ]
   const half = n / 2
   const middles = new Map<number, number>()
   for (let i = 1; i < n; i++) {
@@ -138,7 +179,19 @@ function fink(span: number, height: number): StartingShape {
   return {
     kind: 'truss',
     nodes: [at(0, 0), at(1 / 3, 0), at(2 / 3, 0), at(1, 0), at(1 / 4, 1 / 2), at(1 / 2, 1), at(3 / 4, 1 / 2)],
-    members: [[0, 1], [1, 2], [2, 3], [0, 4], [4, 5], [5, 6], [6, 3], [4, 1], [1, 5], [5, 2], [2, 6]],
+    members: [
+      [0, 1],
+      [1, 2],
+      [2, 3],
+      [0, 4],
+      [4, 5],
+      [5, 6],
+      [6, 3],
+      [4, 1],
+      [1, 5],
+      [5, 2],
+      [2, 6],
+    ],
     supports: simple(3),
   }
 }

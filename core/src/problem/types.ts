@@ -145,7 +145,17 @@ export interface Combination {
 }
 
 export type Component = 'x' | 'y' | 'rotation'
-export type AnswerQuantity = 'reaction' | 'displacement' | 'axial' | 'shear' | 'moment' | 'deflection' | 'maximum' | 'minimum' | 'stiffness' | 'load-factor'
+export type AnswerQuantity =
+  | 'reaction'
+  | 'displacement'
+  | 'axial'
+  | 'shear'
+  | 'moment'
+  | 'deflection'
+  | 'maximum'
+  | 'minimum'
+  | 'stiffness'
+  | 'load-factor'
 export interface StiffnessPlace {
   node: string
   component: Component

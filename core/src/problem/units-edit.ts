@@ -65,10 +65,15 @@ function writeUnits(d: Problem) {
       }
     }
   for (const a of d.answers ?? []) {
-    const turns = [a.row, a.column].filter((r) => (typeof r === 'number' ? r % 3 === 0 : r?.component === 'rotation')).length
+    const turns = [a.row, a.column].filter((r) =>
+      typeof r === 'number' ? r % 3 === 0 : r?.component === 'rotation',
+    ).length
     const rotation = a.component === 'rotation'
     const unit =
-      a.quantity === 'moment' || a.of === 'moment' || (a.quantity === 'reaction' && rotation) || (a.quantity === 'stiffness' && turns === 2)
+      a.quantity === 'moment' ||
+      a.of === 'moment' ||
+      (a.quantity === 'reaction' && rotation) ||
+      (a.quantity === 'stiffness' && turns === 2)
         ? `${F}*${L}`
         : a.quantity === 'deflection' || a.of === 'deflection' || (a.quantity === 'displacement' && !rotation)
           ? L

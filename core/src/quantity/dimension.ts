@@ -1,5 +1,11 @@
 /** Exponents of the base dimensions mass, length, time, temperature, angle (SI base: kg, m, s, K, rad). */
-export type Dimension = readonly [mass: number, length: number, time: number, temperature: number, angle: number]
+export type Dimension = readonly [
+  mass: number,
+  length: number,
+  time: number,
+  temperature: number,
+  angle: number,
+]
 
 export const none: Dimension = [0, 0, 0, 0, 0]
 export const length: Dimension = [0, 1, 0, 0, 0]

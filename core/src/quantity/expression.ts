@@ -60,7 +60,12 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
           : `${capital(D.dimensionName(a.dimension))} and ${D.dimensionName(b.dimension)} cannot be ${sign > 0 ? 'added' : 'subtracted'}.`,
         op,
       )
-    return { si: a.si + sign * b.si, dimension: a.bare ? b.dimension : a.dimension, bare: a.bare && b.bare, turn: a.turn && b.turn }
+    return {
+      si: a.si + sign * b.si,
+      dimension: a.bare ? b.dimension : a.dimension,
+      bare: a.bare && b.bare,
+      turn: a.turn && b.turn,
+    }
   }
 
   function product(): Value {
@@ -97,7 +102,13 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
   function withUnit(): Value {
     const first = peek()
     let value: Value
-    if (first.kind === 'number' && isOp(peek(1), '/') && peek(2).kind === 'number' && isUnit(peek(3)) && (at === 0 || !isOp(list[at - 1], '/'))) {
+    if (
+      first.kind === 'number' &&
+      isOp(peek(1), '/') &&
+      peek(2).kind === 'number' &&
+      isUnit(peek(3)) &&
+      (at === 0 || !isOp(list[at - 1], '/'))
+    ) {
       if (peek(2).value === 0) fail('Division by zero.', peek(1))
       value = plainValue(first.value! / peek(2).value!)
       at += 3
@@ -106,15 +117,23 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
     if (takesUnit)
       while (isUnit(peek())) {
         const unit = power()
-        value = { si: value.si * unit.si, dimension: D.multiply(value.dimension, unit.dimension), bare: false }
+        value = {
+          si: value.si * unit.si,
+          dimension: D.multiply(value.dimension, unit.dimension),
+          bare: false,
+        }
       }
     const next = peek()
     if (next.kind === 'name' && !isUnit(next)) {
       const near = lookup(next.text) === undefined ? nearestUnit(next.text) : undefined
       if (lookup(next.text)) fail(`Write a * between ${list[at - 1].text} and ${next.text}.`, next)
-      fail(`${next.text} is not a unit${near ? `; did you mean ${near}?` : ' or a symbol of this problem.'}`, next)
+      fail(
+        `${next.text} is not a unit${near ? `; did you mean ${near}?` : ' or a symbol of this problem.'}`,
+        next,
+      )
     }
-    if (next.kind === 'name' || next.kind === 'number' || isOp(next, '(')) fail(`Something is missing before ${next.text}: an operator such as * or +.`, next)
+    if (next.kind === 'name' || next.kind === 'number' || isOp(next, '('))
+      fail(`Something is missing before ${next.text}: an operator such as * or +.`, next)
     return value
   }
 
@@ -164,7 +183,8 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
       return inner
     }
     if (t.kind === 'name') return named(t)
-    if (t.kind === 'end') fail(list.length === 1 ? 'Nothing is written here.' : 'The expression ends too early.', t)
+    if (t.kind === 'end')
+      fail(list.length === 1 ? 'Nothing is written here.' : 'The expression ends too early.', t)
     return fail(`"${t.text}" is not understood here.`, t)
   }
 
@@ -177,7 +197,10 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
     if (unit) return { si: unit.siPerUnit, dimension: unit.dimension, bare: false }
     if (functions.has(t.text)) fail(`${t.text} needs brackets: ${t.text}(…).`, t)
     const near = nearestUnit(t.text)
-    return fail(`${t.text} is not a unit or a symbol of this problem${near ? `; did you mean ${near}?` : '.'}`, t)
+    return fail(
+      `${t.text} is not a unit or a symbol of this problem${near ? `; did you mean ${near}?` : '.'}`,
+      t,
+    )
   }
 
   function call(t: Token): Value {
@@ -200,7 +223,14 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
   const value = sum()
   const rest = peek()
   if (rest.kind !== 'end')
-    fail(isOp(rest, ',') ? (commaHint(list, at) ?? 'A comma is not understood here; write the decimal sign as a point.') : isOp(rest, ')') ? 'A bracket is closed that was never opened.' : `"${rest.text}" is not understood here.`, rest)
+    fail(
+      isOp(rest, ',')
+        ? (commaHint(list, at) ?? 'A comma is not understood here; write the decimal sign as a point.')
+        : isOp(rest, ')')
+          ? 'A bracket is closed that was never opened.'
+          : `"${rest.text}" is not understood here.`,
+      rest,
+    )
   if (!Number.isFinite(value.si)) throw new ExpressionError('This has no finite value.', 0, text.length)
   return value
 }
@@ -217,7 +247,8 @@ const ofAngle =
   (name: string, f: (x: number) => number): Fn =>
   (args, fail) => {
     count(name, args, 1, fail)
-    if (!D.equalButAngle(args[0].dimension, D.none)) fail(`${name} takes an angle, not ${D.dimensionName(args[0].dimension)}.`)
+    if (!D.equalButAngle(args[0].dimension, D.none))
+      fail(`${name} takes an angle, not ${D.dimensionName(args[0].dimension)}.`)
     return plainValue(f(args[0].si))
   }
 
@@ -225,22 +256,29 @@ const toAngle =
   (name: string, f: (x: number) => number): Fn =>
   (args, fail) => {
     count(name, args, 1, fail)
-    if (!D.equal(args[0].dimension, D.none)) fail(`${name} takes a plain number, not ${D.dimensionName(args[0].dimension)}.`)
+    if (!D.equal(args[0].dimension, D.none))
+      fail(`${name} takes a plain number, not ${D.dimensionName(args[0].dimension)}.`)
     return { ...plainValue(f(args[0].si)), turn: true }
   }
 
 function alike(name: string, args: Value[], fail: (m: string) => never) {
   if (args.length === 0) fail(`${name} takes at least one value.`)
   const odd = args.find((a) => !D.equal(a.dimension, args[0].dimension) || a.bare !== args[0].bare)
-  if (odd) fail(`${name} needs values of one kind, not ${D.dimensionName(args[0].dimension)} and ${D.dimensionName(odd.dimension)}.`)
+  if (odd)
+    fail(
+      `${name} needs values of one kind, not ${D.dimensionName(args[0].dimension)} and ${D.dimensionName(odd.dimension)}.`,
+    )
 }
 
 const functions: ReadonlyMap<string, Fn> = new Map<string, Fn>([
-  ['sqrt', (args, fail) => {
-    count('sqrt', args, 1, fail)
-    if (args[0].si < 0) fail('The square root of a negative number has no value.')
-    return { si: Math.sqrt(args[0].si), dimension: D.power(args[0].dimension, 0.5), bare: args[0].bare }
-  }],
+  [
+    'sqrt',
+    (args, fail) => {
+      count('sqrt', args, 1, fail)
+      if (args[0].si < 0) fail('The square root of a negative number has no value.')
+      return { si: Math.sqrt(args[0].si), dimension: D.power(args[0].dimension, 0.5), bare: args[0].bare }
+    },
+  ],
   ['abs', (args, fail) => (count('abs', args, 1, fail), { ...args[0], si: Math.abs(args[0].si) })],
   ['sin', ofAngle('sin', Math.sin)],
   ['cos', ofAngle('cos', Math.cos)],
@@ -248,14 +286,18 @@ const functions: ReadonlyMap<string, Fn> = new Map<string, Fn>([
   ['asin', toAngle('asin', Math.asin)],
   ['acos', toAngle('acos', Math.acos)],
   ['atan', toAngle('atan', Math.atan)],
-  ['atan2', (args, fail) => {
-    count('atan2', args, 2, fail)
-    alike('atan2', args, fail)
-    return { ...plainValue(Math.atan2(args[0].si, args[1].si)), turn: true }
-  }],
+  [
+    'atan2',
+    (args, fail) => {
+      count('atan2', args, 2, fail)
+      alike('atan2', args, fail)
+      return { ...plainValue(Math.atan2(args[0].si, args[1].si)), turn: true }
+    },
+  ],
   ['min', (args, fail) => (alike('min', args, fail), { ...args[0], si: Math.min(...args.map((a) => a.si)) })],
   ['max', (args, fail) => (alike('max', args, fail), { ...args[0], si: Math.max(...args.map((a) => a.si)) })],
 ])
 
 /** Names that mean something in an expression already and cannot be symbols. */
-export const isReservedName = (name: string): boolean => functions.has(name) || name === 'pi' || name === 'π' || unitByName(name) !== undefined
+export const isReservedName = (name: string): boolean =>
+  functions.has(name) || name === 'pi' || name === 'π' || unitByName(name) !== undefined

@@ -22,7 +22,8 @@ export function formatNumber(value: number, options: FormatOptions = {}): string
   const exponent = Math.floor(Math.log10(size) + 1e-12)
   if (exponent < -3 || exponent >= Math.max(6, figures)) return sign + powerOfTen(size, exponent, figures)
   let decimals = Math.max(0, figures - 1 - exponent)
-  if (options.decimals !== undefined && options.decimals < decimals && size >= 10 ** -options.decimals) decimals = options.decimals
+  if (options.decimals !== undefined && options.decimals < decimals && size >= 10 ** -options.decimals)
+    decimals = options.decimals
   return sign + group(size.toFixed(Math.min(decimals, 12)))
 }
 
@@ -37,7 +38,9 @@ function powerOfTen(size: number, exponent: number, figures: number): string {
   const three = 3 * Math.floor(exponent / 3)
   const decimals = Math.max(0, figures - 1 - (exponent - three))
   // digits from the decimal form of the number itself: dividing by 10ⁿ would round twice
-  const mantissa = Number(`${size}e${-three}`.replace(/e([+-]?\d+)e([+-]?\d+)/, (_, a, b) => `e${Number(a) + Number(b)}`)).toFixed(decimals)
+  const mantissa = Number(
+    `${size}e${-three}`.replace(/e([+-]?\d+)e([+-]?\d+)/, (_, a, b) => `e${Number(a) + Number(b)}`),
+  ).toFixed(decimals)
   return `${mantissa.includes('.') ? mantissa.replace(/\.?0+$/, '') : mantissa}·10${superscript(three)}`
 }
 

@@ -3,7 +3,8 @@ import type { Dimension } from './dimension.js'
 import { evaluate, ExpressionError, isReservedName, isSymbolName, type Value } from './expression.js'
 import { GRAVITY, siPerCoherent, type ProblemUnits } from './units.js'
 
-export type QuantityResult = { ok: true; si: number } | { ok: false; message: string; start?: number; end?: number }
+export type QuantityResult =
+  { ok: true; si: number } | { ok: false; message: string; start?: number; end?: number }
 
 export interface QuantityReader {
   /** Reads a bare number (coherent units) or an expression into SI; the error names both dimensions. */
@@ -17,7 +18,10 @@ export type SymbolProblem = { name: string; message: string }
  * A reader of quantities for one problem: its units and its symbols.
  * Symbols may refer to each other in any order; a cycle is an error that names the ring.
  */
-export function makeReader(units: ProblemUnits, symbols: Record<string, unknown> = {}): { reader: QuantityReader; problems: SymbolProblem[] } {
+export function makeReader(
+  units: ProblemUnits,
+  symbols: Record<string, unknown> = {},
+): { reader: QuantityReader; problems: SymbolProblem[] } {
   const values = new Map<string, Value>()
   const problems: SymbolProblem[] = []
   const path: string[] = []
@@ -25,7 +29,12 @@ export function makeReader(units: ProblemUnits, symbols: Record<string, unknown>
   const lookup = (name: string): Value | undefined => {
     if (values.has(name)) return values.get(name)
     if (!Object.hasOwn(symbols, name)) return undefined
-    if (path.includes(name)) throw new ExpressionError(`The symbols ${[...path.slice(path.indexOf(name)), name].join(' → ')} refer to each other in a circle.`, 0, 0)
+    if (path.includes(name))
+      throw new ExpressionError(
+        `The symbols ${[...path.slice(path.indexOf(name)), name].join(' → ')} refer to each other in a circle.`,
+        0,
+        0,
+      )
     if (path.length > 50) throw new ExpressionError('Symbols refer to each other too deeply.', 0, 0)
     path.push(name)
     try {
@@ -42,8 +51,13 @@ export function makeReader(units: ProblemUnits, symbols: Record<string, unknown>
   }
 
   for (const name of Object.keys(symbols)) {
-    if (!isSymbolName(name)) problems.push({ name, message: `"${name}" cannot be a symbol: it must begin with a letter and go on with letters, digits, _ or '.` })
-    else if (isReservedName(name)) problems.push({ name, message: `${name} is a unit or a function, so it cannot be a symbol.` })
+    if (!isSymbolName(name))
+      problems.push({
+        name,
+        message: `"${name}" cannot be a symbol: it must begin with a letter and go on with letters, digits, _ or '.`,
+      })
+    else if (isReservedName(name))
+      problems.push({ name, message: `${name} is a unit or a function, so it cannot be a symbol.` })
     else
       try {
         lookup(name)
@@ -57,11 +71,16 @@ export function makeReader(units: ProblemUnits, symbols: Record<string, unknown>
       if (!Number.isFinite(raw)) return { ok: false, message: 'A finite number is expected.' }
       return { ok: true, si: raw * siPerCoherent(units, expected) }
     }
-    if (typeof raw !== 'string') return { ok: false, message: `A number or an expression such as "12*26 in" is expected, not ${describe(raw)}.` }
+    if (typeof raw !== 'string')
+      return {
+        ok: false,
+        message: `A number or an expression such as "12*26 in" is expected, not ${describe(raw)}.`,
+      }
     try {
       return fit(evaluate(raw, lookup), expected)
     } catch (error) {
-      if (error instanceof ExpressionError) return { ok: false, message: error.message, start: error.start, end: error.end }
+      if (error instanceof ExpressionError)
+        return { ok: false, message: error.message, start: error.start, end: error.end }
       return { ok: false, message: sentence(error) }
     }
   }
@@ -69,15 +88,22 @@ export function makeReader(units: ProblemUnits, symbols: Record<string, unknown>
   const fit = (v: Value, expected: Dimension): QuantityResult => {
     if (v.bare) return finite(v.si * siPerCoherent(units, expected))
     if (D.equal(expected, D.unitWeight) && D.equal(v.dimension, D.density)) return finite(v.si * GRAVITY)
-    const angleFits = D.equal(expected, D.angle) || D.equal(expected, D.none) ? D.equal(v.dimension, expected) : D.equalButAngle(v.dimension, expected)
+    const angleFits =
+      D.equal(expected, D.angle) || D.equal(expected, D.none)
+        ? D.equal(v.dimension, expected)
+        : D.equalButAngle(v.dimension, expected)
     if (angleFits) return finite(v.si)
-    return { ok: false, message: `Expected ${D.dimensionName(expected)}, got ${D.dimensionName(v.dimension)}.` }
+    return {
+      ok: false,
+      message: `Expected ${D.dimensionName(expected)}, got ${D.dimensionName(v.dimension)}.`,
+    }
   }
 
   return { reader: { read, units }, problems }
 }
 
-const finite = (si: number): QuantityResult => (Number.isFinite(si) ? { ok: true, si } : { ok: false, message: 'This number is too large.' })
+const finite = (si: number): QuantityResult =>
+  Number.isFinite(si) ? { ok: true, si } : { ok: false, message: 'This number is too large.' }
 
 const sentence = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
@@ -87,5 +113,9 @@ export function describe(raw: unknown): string {
   if (Array.isArray(raw)) return 'a list'
   if (typeof raw === 'object') return 'an object'
   if (typeof raw === 'string') return `"${raw.slice(0, 30)}"`
-  return typeof raw === 'number' ? `the number ${raw}` : typeof raw === 'boolean' ? String(raw) : `a ${typeof raw}`
+  return typeof raw === 'number'
+    ? `the number ${raw}`
+    : typeof raw === 'boolean'
+      ? String(raw)
+      : `a ${typeof raw}`
 }

@@ -9,7 +9,13 @@ export class ExpressionError extends Error {
   }
 }
 
-export type Token = { kind: 'number' | 'name' | 'op' | 'end'; text: string; start: number; end: number; value?: number }
+export type Token = {
+  kind: 'number' | 'name' | 'op' | 'end'
+  text: string
+  start: number
+  end: number
+  value?: number
+}
 
 /** Longer texts than this are refused, so that no field can hang the reader. */
 const MAX_LENGTH = 500
@@ -18,12 +24,25 @@ const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 const NAME = /[\p{L}°µ_][\p{L}\p{Nd}_']*/uy
 const NUMBER = /(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
 
-const FRACTIONS: Record<string, number> = { '½': 1 / 2, '¼': 1 / 4, '¾': 3 / 4, '⅓': 1 / 3, '⅔': 2 / 3, '⅛': 1 / 8, '⅜': 3 / 8, '⅝': 5 / 8, '⅞': 7 / 8 }
+const FRACTIONS: Record<string, number> = {
+  '½': 1 / 2,
+  '¼': 1 / 4,
+  '¾': 3 / 4,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+  '⅛': 1 / 8,
+  '⅜': 3 / 8,
+  '⅝': 5 / 8,
+  '⅞': 7 / 8,
+}
 const FRACTION = '[½¼¾⅓⅔⅛⅜⅝⅞]'
 /** `6`, `6.25`, `6 1/2`, `1/2`, `6½`, `½`, as it stands before an inch or foot mark. */
 const MIXED = `(?:\\d+\\s+\\d+\\/\\d+|\\d+\\/\\d+|\\d*\\s?${FRACTION}|\\d+\\.?\\d*|\\.\\d+)`
 /** Feet and inches as one length: `12'-6"`, `12' 6"`, `4 ft 6 in`. Between words a dash would be a minus, so there it is none. */
-const FEET_INCHES = new RegExp(`(\\d+\\.?\\d*)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`, 'uy')
+const FEET_INCHES = new RegExp(
+  `(\\d+\\.?\\d*)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`,
+  'uy',
+)
 /** A whole number and a fraction before a unit of length: `6 1/2 in`. */
 const WHOLE_AND_FRACTION = /(\d+)\s+(\d+)\/(\d+)(?=\s*(?:['"′″]|(?:in|ft)(?![\p{L}\p{Nd}_])))/uy
 
@@ -44,7 +63,8 @@ export const isSymbolName = (name: string): boolean => /^\p{L}[\p{L}\p{Nd}_']*$/
 
 /** An expression cut into numbers, names and signs, with their places in the text. */
 export function tokens(text: string): Token[] {
-  if (text.length > MAX_LENGTH) throw new ExpressionError(`This is longer than ${MAX_LENGTH} characters.`, MAX_LENGTH, text.length)
+  if (text.length > MAX_LENGTH)
+    throw new ExpressionError(`This is longer than ${MAX_LENGTH} characters.`, MAX_LENGTH, text.length)
   const out: Token[] = []
   let i = 0
   const match = (re: RegExp) => ((re.lastIndex = i), re.exec(text)?.[0])
@@ -62,7 +82,8 @@ export function tokens(text: string): Token[] {
     }
     const number = match(NUMBER)
     if (number !== undefined) {
-      if (text[i + number.length] === '.') throw new ExpressionError(`"${number}." has two decimal points.`, i, i + number.length + 1)
+      if (text[i + number.length] === '.')
+        throw new ExpressionError(`"${number}." has two decimal points.`, i, i + number.length + 1)
       out.push({ kind: 'number', text: number, start: i, end: i + number.length, value: Number(number) })
       i += number.length
       continue
@@ -81,7 +102,11 @@ export function tokens(text: string): Token[] {
       continue
     }
     const sup = SUPERSCRIPTS.indexOf(c)
-    if (sup >= 0) out.push({ kind: 'op', text: '^', start: i, end: i }, { kind: 'number', text: c, start: i, end: i + 1, value: sup })
+    if (sup >= 0)
+      out.push(
+        { kind: 'op', text: '^', start: i, end: i },
+        { kind: 'number', text: c, start: i, end: i + 1, value: sup },
+      )
     else if ('+-*/^(),%'.includes(op)) out.push({ kind: 'op', text: op, start: i, end: i + 1 })
     else throw new ExpressionError(`"${c}" is not understood here.`, i, i + 1)
     i++
@@ -93,14 +118,31 @@ export function tokens(text: string): Token[] {
 /** Tokens for a length in feet and inches, or for a number with a fraction, that begins here; one length stays one factor. */
 function compoundTokens(text: string, i: number): { list: Token[]; end: number } | undefined {
   const found = (re: RegExp) => ((re.lastIndex = i), re.exec(text))
-  const number = (value: number, end: number): Token => ({ kind: 'number', text: text.slice(i, end), start: i, end, value })
+  const number = (value: number, end: number): Token => ({
+    kind: 'number',
+    text: text.slice(i, end),
+    start: i,
+    end,
+    value,
+  })
   const both = found(FEET_INCHES)
   if (both) {
     const end = i + both[0].length
     const word = (kind: Token['kind'], name: string): Token => ({ kind, text: name, start: i, end })
     const feet = number(Number(both[1]), end)
     const inches = number(mixedValue(both[2]), end)
-    return { list: [word('op', '('), feet, word('name', 'ft'), word('op', '+'), inches, word('name', 'in'), word('op', ')')], end }
+    return {
+      list: [
+        word('op', '('),
+        feet,
+        word('name', 'ft'),
+        word('op', '+'),
+        inches,
+        word('name', 'in'),
+        word('op', ')'),
+      ],
+      end,
+    }
   }
   const mixed = found(WHOLE_AND_FRACTION) ?? found(VULGAR)
   if (!mixed) return undefined
@@ -119,8 +161,13 @@ export function commaHint(list: readonly Token[], at: number): string | undefine
   }
   if (run.length < 2 || run[0].kind !== 'number') return undefined
   const digits = run.map((t) => t.text)
-  const thousands = /^\d{1,3}$/.test(digits[0]) && digits.slice(1).every((d, i) => /^\d{3}$/.test(d) || (i === digits.length - 2 && /^\d{3}\.\d*$/.test(d)))
+  const thousands =
+    /^\d{1,3}$/.test(digits[0]) &&
+    digits.slice(1).every((d, i) => /^\d{3}$/.test(d) || (i === digits.length - 2 && /^\d{3}\.\d*$/.test(d)))
   if (!thousands) return `Write the decimal sign as a point: ${digits[0]}.${digits[1]}.`
-  const decimal = digits.length === 2 && !digits[1].includes('.') ? `; for a decimal sign, use a point: ${digits.join('.')}` : ''
+  const decimal =
+    digits.length === 2 && !digits[1].includes('.')
+      ? `; for a decimal sign, use a point: ${digits.join('.')}`
+      : ''
   return `Write ${digits.join('')} without the comma${digits.length > 2 ? 's' : ''}${decimal}.`
 }

@@ -15,7 +15,18 @@ const FOOT = 0.3048 // m, exact
 const POUND_FORCE = 0.45359237 * GRAVITY // N, exact
 const PSI = POUND_FORCE / (INCH * INCH)
 
-const prefixes: Record<string, number> = { G: 1e9, M: 1e6, k: 1e3, d: 1e-1, c: 1e-2, m: 1e-3, u: 1e-6, µ: 1e-6, μ: 1e-6, n: 1e-9 }
+const prefixes: Record<string, number> = {
+  G: 1e9,
+  M: 1e6,
+  k: 1e3,
+  d: 1e-1,
+  c: 1e-2,
+  m: 1e-3,
+  u: 1e-6,
+  µ: 1e-6,
+  μ: 1e-6,
+  n: 1e-9,
+}
 
 const prefixed: Record<string, Unit> = {
   m: { siPerUnit: 1, dimension: D.length },
@@ -64,11 +75,61 @@ export const unitNames = (): string[] => [...table.keys()]
 
 /** The known unit most like a mistyped name, for "did you mean". */
 export function nearestUnit(name: string): string | undefined {
-  const common = ['m', 'mm', 'cm', 'km', 'in', 'ft', 'N', 'kN', 'MN', 'lbf', 'kip', 'kgf', 'tonf', 'Pa', 'kPa', 'MPa', 'GPa', 'psi', 'ksi', 'psf', 'pcf', 'plf', 'klf', 'deg', 'rad', 'degC', 'degF', 'kg']
+  const common = [
+    'm',
+    'mm',
+    'cm',
+    'km',
+    'in',
+    'ft',
+    'N',
+    'kN',
+    'MN',
+    'lbf',
+    'kip',
+    'kgf',
+    'tonf',
+    'Pa',
+    'kPa',
+    'MPa',
+    'GPa',
+    'psi',
+    'ksi',
+    'psf',
+    'pcf',
+    'plf',
+    'klf',
+    'deg',
+    'rad',
+    'degC',
+    'degF',
+    'kg',
+  ]
   const lower = name.toLowerCase()
-  const aliases: Record<string, string> = { inch: 'in', inches: 'in', feet: 'ft', foot: 'ft', lb: 'lbf', lbs: 'lbf', kips: 'kip', k: 'kip', meter: 'm', metre: 'm', degree: 'deg', degrees: 'deg', c: 'degC', f: 'degF' }
+  const aliases: Record<string, string> = {
+    inch: 'in',
+    inches: 'in',
+    feet: 'ft',
+    foot: 'ft',
+    lb: 'lbf',
+    lbs: 'lbf',
+    kips: 'kip',
+    k: 'kip',
+    meter: 'm',
+    metre: 'm',
+    degree: 'deg',
+    degrees: 'deg',
+    c: 'degC',
+    f: 'degF',
+  }
   if (Object.hasOwn(aliases, lower)) return aliases[lower]
-  return common.find((u) => u.toLowerCase() === lower) ?? common.find((u) => u.length > 1 && Math.abs(u.length - name.length) <= 1 && distanceAtMostOne(u.toLowerCase(), lower))
+  return (
+    common.find((u) => u.toLowerCase() === lower) ??
+    common.find(
+      (u) =>
+        u.length > 1 && Math.abs(u.length - name.length) <= 1 && distanceAtMostOne(u.toLowerCase(), lower),
+    )
+  )
 }
 
 function distanceAtMostOne(a: string, b: string): boolean {

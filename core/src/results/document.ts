@@ -20,17 +20,34 @@ export interface ResultsOptions {
 export const DEFAULT_STATIONS = 21
 
 /** The results document the command line prints (docs/results.md), in the problem's coherent units. */
-export function resultsDocument(problem: Problem, solution: Solution, notices: readonly string[], options: ResultsOptions = {}) {
+export function resultsDocument(
+  problem: Problem,
+  solution: Solution,
+  notices: readonly string[],
+  options: ResultsOptions = {},
+) {
   const per = (d: D.Dimension) => 1 / siPerCoherent(problem.units, d)
-  const scale = { length: per(D.length), force: per(D.force), moment: per(D.moment), stiffness: per(D.forcePerLength) }
+  const scale = {
+    length: per(D.length),
+    force: per(D.force),
+    moment: per(D.moment),
+    stiffness: per(D.forcePerLength),
+  }
   const count = determinacy(solution.structure, solution.dofs)
   return {
     format: 'viga-results',
     version: 1,
     units: { length: problem.units.length, force: problem.units.force },
     determinacy: { degree: count.degree, stable: true },
-    ...(options.matrices && !solution.structure.members.some((m) => m.axiallyRigid) ? { stiffness: stiffness(solution, scale) } : {}),
-    results: Object.fromEntries([...solution.cases, ...solution.combinations].map((a) => [a.id, actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS)])),
+    ...(options.matrices && !solution.structure.members.some((m) => m.axiallyRigid)
+      ? { stiffness: stiffness(solution, scale) }
+      : {}),
+    results: Object.fromEntries(
+      [...solution.cases, ...solution.combinations].map((a) => [
+        a.id,
+        actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS),
+      ]),
+    ),
     answers: checkAnswers(problem, solution).map((v) => answerDocument(v)),
     notices: [...notices, ...[openNotice(solution.structure, solution.open)].filter((n) => n !== undefined)],
   }
@@ -43,7 +60,10 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
   const fields = s.members.map((_, i) => memberField(solution, a, i))
   const balance = equilibrium(solution, a, fields)
   const times = (v: number | null, k: number) => (v === null ? null : v * k)
-  const scaled = (r: Range, k: number): Range => ({ max: { value: r.max.value * k, x: r.max.x * scale.length }, min: { value: r.min.value * k, x: r.min.x * scale.length } })
+  const scaled = (r: Range, k: number): Range => ({
+    max: { value: r.max.value * k, x: r.max.x * scale.length },
+    min: { value: r.min.value * k, x: r.min.x * scale.length },
+  })
   return {
     kind: a.kind,
     order: 1,
@@ -56,14 +76,22 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
     reactions: Object.fromEntries(
       s.supports.map((p) => {
         const r = reactionAt(solution, a, p.node)
-        const out = (v: { x: number; y: number; rotation: number }) => ({ x: v.x * scale.force, y: v.y * scale.force, rotation: v.rotation * scale.moment })
+        const out = (v: { x: number; y: number; rotation: number }) => ({
+          x: v.x * scale.force,
+          y: v.y * scale.force,
+          rotation: v.rotation * scale.moment,
+        })
         return [s.nodes[p.node].id, { ...out(r), angle: r.angle, own: out(r.own) }]
       }),
     ),
     members: Object.fromEntries(
       s.members.map((m, i) => {
         const q = a.forces.subarray(6 * i, 6 * i + 6)
-        const end = (at: number) => ({ fx: q[at] * scale.force, fy: q[at + 1] * scale.force, m: q[at + 2] * scale.moment })
+        const end = (at: number) => ({
+          fx: q[at] * scale.force,
+          fy: q[at + 1] * scale.force,
+          m: q[at + 2] * scale.moment,
+        })
         const e = extremes(fields[i], m.length)
         return [
           m.id,
@@ -80,12 +108,22 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
               v: t.v * scale.length,
               relative: t.relative * scale.length,
             })),
-            extremes: { N: scaled(e.N, scale.force), V: scaled(e.V, scale.force), M: scaled(e.M, scale.moment), relative: scaled(e.relative, scale.length) },
+            extremes: {
+              N: scaled(e.N, scale.force),
+              V: scaled(e.V, scale.force),
+              M: scaled(e.M, scale.moment),
+              relative: scaled(e.relative, scale.length),
+            },
           },
         ]
       }),
     ),
-    equilibrium: { fx: balance.residual.fx * scale.force, fy: balance.residual.fy * scale.force, m: balance.residual.m * scale.moment, energy: balance.energy * scale.moment },
+    equilibrium: {
+      fx: balance.residual.fx * scale.force,
+      fy: balance.residual.fy * scale.force,
+      m: balance.residual.m * scale.moment,
+      energy: balance.energy * scale.moment,
+    },
   }
 }
 
@@ -93,13 +131,26 @@ function stiffness(solution: Solution, scale: Scale) {
   const { dofs, structure, elements } = solution
   const K = wholeStiffness(dofs, elements)
   const turning = dofs.list.map((d) => d.component === 'rotation')
-  const dimension = (i: number, j: number) => (turning[i] && turning[j] ? scale.moment : turning[i] || turning[j] ? scale.force : scale.stiffness)
+  const dimension = (i: number, j: number) =>
+    turning[i] && turning[j] ? scale.moment : turning[i] || turning[j] ? scale.force : scale.stiffness
   return {
-    dofs: dofs.list.map((d, i) => ({ number: i + 1, node: structure.nodes[d.node].id, component: d.component, free: d.free })),
+    dofs: dofs.list.map((d, i) => ({
+      number: i + 1,
+      node: structure.nodes[d.node].id,
+      component: d.component,
+      free: d.free,
+    })),
     K: K.map((row, i) => Array.from(row, (v, j) => v * dimension(i, j))),
   }
 }
 
 function answerDocument(v: AnswerVerdict) {
-  return { id: v.id, given: v.given, computed: v.computed, verdict: v.verdict, diagnosis: v.diagnosis, ...(v.reason ? { reason: v.reason } : {}) }
+  return {
+    id: v.id,
+    given: v.given,
+    computed: v.computed,
+    verdict: v.verdict,
+    diagnosis: v.diagnosis,
+    ...(v.reason ? { reason: v.reason } : {}),
+  }
 }

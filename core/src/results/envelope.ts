@@ -26,7 +26,13 @@ export interface EnvelopeRange {
  * case that governs it. Stations: `count` evenly spaced ones, and every place where any of the cases has a load, an end
  * or an extreme, so that no peak is cut; at a jump the larger side counts.
  */
-export function memberEnvelope(solution: Solution, actions: readonly ActionSolution[], member: number, key: ExtremeKey, count = 41): EnvelopeStation[] {
+export function memberEnvelope(
+  solution: Solution,
+  actions: readonly ActionSolution[],
+  member: number,
+  key: ExtremeKey,
+  count = 41,
+): EnvelopeStation[] {
   const { length } = solution.structure.members[member]
   const fields = actions.map((a) => memberField(solution, a, member))
   const places = new Set<number>(Array.from({ length: count }, (_, i) => (i * length) / (count - 1)))
@@ -35,7 +41,9 @@ export function memberEnvelope(solution: Solution, actions: readonly ActionSolut
     const e = extremes(f, length)[key]
     places.add(e.max.x).add(e.min.x)
   }
-  const xs = [...places].sort((a, b) => a - b).filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-9 * length)
+  const xs = [...places]
+    .sort((a, b) => a - b)
+    .filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-9 * length)
   return xs.map((x) => {
     const out: EnvelopeStation = { x, max: { value: -Infinity, by: '' }, min: { value: Infinity, by: '' } }
     fields.forEach((f, i) => {
@@ -52,10 +60,22 @@ export function memberEnvelope(solution: Solution, actions: readonly ActionSolut
 }
 
 /** Exact extremes along a member over many cases. */
-export function governing(solution: Solution, actions: readonly ActionSolution[], member: number, key: ExtremeKey): EnvelopeRange {
+export function governing(
+  solution: Solution,
+  actions: readonly ActionSolution[],
+  member: number,
+  key: ExtremeKey,
+): EnvelopeRange {
   const { length } = solution.structure.members[member]
-  const ranges = actions.map((a) => ({ by: a.id, ...extremes(memberField(solution, a, member), length)[key] }))
-  const pick = (side: 'max' | 'min', sign: number) => ranges.reduce((best, r) => (sign * r[side].value > sign * best.value ? { ...r[side], by: r.by } : best), { ...ranges[0][side], by: ranges[0].by })
+  const ranges = actions.map((a) => ({
+    by: a.id,
+    ...extremes(memberField(solution, a, member), length)[key],
+  }))
+  const pick = (side: 'max' | 'min', sign: number) =>
+    ranges.reduce((best, r) => (sign * r[side].value > sign * best.value ? { ...r[side], by: r.by } : best), {
+      ...ranges[0][side],
+      by: ranges[0].by,
+    })
   return { max: pick('max', 1), min: pick('min', -1) }
 }
 
@@ -65,27 +85,36 @@ export interface ComponentEnvelope {
 }
 
 /** Largest and smallest of a value that each case has one of; NaN and null are passed over. */
-function over(actions: readonly ActionSolution[], valueOf: (a: ActionSolution) => number | null): ComponentEnvelope | null {
+function over(
+  actions: readonly ActionSolution[],
+  valueOf: (a: ActionSolution) => number | null,
+): ComponentEnvelope | null {
   let out: ComponentEnvelope | null = null
   for (const a of actions) {
     const value = valueOf(a)
     if (value === null || Number.isNaN(value)) continue
     const here = { value, by: a.id }
-    out = { max: !out || value > out.max.value ? here : out.max, min: !out || value < out.min.value ? here : out.min }
+    out = {
+      max: !out || value > out.max.value ? here : out.max,
+      min: !out || value < out.min.value ? here : out.min,
+    }
   }
   return out
 }
 
 /** Reaction components of a node over many cases, global axes, N and N·m. */
-export const reactionEnvelope = (solution: Solution, actions: readonly ActionSolution[], node: number) =>
-  ({
-    x: over(actions, (a) => reactionAt(solution, a, node).x),
-    y: over(actions, (a) => reactionAt(solution, a, node).y),
-    rotation: over(actions, (a) => reactionAt(solution, a, node).rotation),
-  })
+export const reactionEnvelope = (solution: Solution, actions: readonly ActionSolution[], node: number) => ({
+  x: over(actions, (a) => reactionAt(solution, a, node).x),
+  y: over(actions, (a) => reactionAt(solution, a, node).y),
+  rotation: over(actions, (a) => reactionAt(solution, a, node).rotation),
+})
 
 /** Displacements of a node over many cases, global axes, m and rad. */
-export const displacementEnvelope = (solution: Solution, actions: readonly ActionSolution[], node: number) => ({
+export const displacementEnvelope = (
+  solution: Solution,
+  actions: readonly ActionSolution[],
+  node: number,
+) => ({
   x: over(actions, (a) => displacementAt(solution, a, node).x),
   y: over(actions, (a) => displacementAt(solution, a, node).y),
   rotation: over(actions, (a) => displacementAt(solution, a, node).rotation),

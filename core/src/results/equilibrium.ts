@@ -14,26 +14,54 @@ export interface Equilibrium {
 }
 
 /** Global reaction x, y, rotation of a support, N and N·m, and in the support's own axes. */
-export function reactionAt(solution: Solution, action: ActionSolution, node: number): { x: number; y: number; rotation: number; own: { x: number; y: number; rotation: number }; angle: number } {
+export function reactionAt(
+  solution: Solution,
+  action: ActionSolution,
+  node: number,
+): {
+  x: number
+  y: number
+  rotation: number
+  own: { x: number; y: number; rotation: number }
+  angle: number
+} {
   const { of, angle } = solution.dofs
-  const [x, y, rotation] = COMPONENTS.map((_, c) => (of[3 * node + c] < 0 ? 0 : action.reactions[of[3 * node + c]]))
+  const [x, y, rotation] = COMPONENTS.map((_, c) =>
+    of[3 * node + c] < 0 ? 0 : action.reactions[of[3 * node + c]],
+  )
   const turn = angle[node]
   const own = { x, y, rotation }
   if (turn === 0) return { x, y, rotation, own, angle: 0 }
-  return { x: Math.cos(turn) * x - Math.sin(turn) * y, y: Math.sin(turn) * x + Math.cos(turn) * y, rotation, own, angle: turn }
+  return {
+    x: Math.cos(turn) * x - Math.sin(turn) * y,
+    y: Math.sin(turn) * x + Math.cos(turn) * y,
+    rotation,
+    own,
+    angle: turn,
+  }
 }
 
 /** Displacements of a node in global axes, m and rad; null where there is no such degree of freedom. */
-export function displacementAt(solution: Solution, action: ActionSolution, node: number): { x: number | null; y: number | null; rotation: number | null } {
+export function displacementAt(
+  solution: Solution,
+  action: ActionSolution,
+  node: number,
+): { x: number | null; y: number | null; rotation: number | null } {
   const { of, angle } = solution.dofs
-  const [x, y, rotation] = COMPONENTS.map((_, c) => (of[3 * node + c] < 0 ? null : action.D[of[3 * node + c]]))
+  const [x, y, rotation] = COMPONENTS.map((_, c) =>
+    of[3 * node + c] < 0 ? null : action.D[of[3 * node + c]],
+  )
   const turn = angle[node]
   if (turn === 0 || x === null || y === null) return { x, y, rotation }
   return { x: Math.cos(turn) * x - Math.sin(turn) * y, y: Math.sin(turn) * x + Math.cos(turn) * y, rotation }
 }
 
 /** Equilibrium of the whole and the energy balance, from the results, independently of the solve. */
-export function equilibrium(solution: Solution, action: ActionSolution, fields: readonly Field[] = solution.structure.members.map((_, i) => memberField(solution, action, i))): Equilibrium {
+export function equilibrium(
+  solution: Solution,
+  action: ActionSolution,
+  fields: readonly Field[] = solution.structure.members.map((_, i) => memberField(solution, action, i)),
+): Equilibrium {
   const { structure: s } = solution
   const loads = { fx: 0, fy: 0, m: 0 }
   const reactions = { fx: 0, fy: 0, m: 0 }
@@ -42,12 +70,28 @@ export function equilibrium(solution: Solution, action: ActionSolution, fields: 
     to.fy += fy
     to.m += m + x * fy - y * fx
   }
-  s.nodes.forEach((n, i) => add(loads, n.x, n.y, action.actions.nodal[3 * i], action.actions.nodal[3 * i + 1], action.actions.nodal[3 * i + 2]))
+  s.nodes.forEach((n, i) =>
+    add(
+      loads,
+      n.x,
+      n.y,
+      action.actions.nodal[3 * i],
+      action.actions.nodal[3 * i + 1],
+      action.actions.nodal[3 * i + 2],
+    ),
+  )
   for (const [i, a] of action.actions.members) {
     const m = s.members[i]
     const from = s.nodes[m.start]
     const at = (x: number, fx: number, fy: number, couple: number) =>
-      add(loads, from.x + m.cos * x, from.y + m.sin * x, m.cos * fx - m.sin * fy, m.sin * fx + m.cos * fy, couple)
+      add(
+        loads,
+        from.x + m.cos * x,
+        from.y + m.sin * x,
+        m.cos * fx - m.sin * fy,
+        m.sin * fx + m.cos * fy,
+        couple,
+      )
     for (const p of a.points) at(p.x, p.fx, p.fy, p.m)
     for (const t of a.spans) {
       const h = t.b - t.a
@@ -88,7 +132,10 @@ function externalWork(solution: Solution, action: ActionSolution, fields: readon
           const k = (q1 - q0) / (t.b - t.a)
           return [q0 + k * (seg.x0 - t.a), k]
         }
-        work += integral(multiplyPolynomials(line(t.p), seg.u), h) + integral(multiplyPolynomials(line(t.q), seg.v), h) + integral(multiplyPolynomials(line(t.c), seg.slope), h)
+        work +=
+          integral(multiplyPolynomials(line(t.p), seg.u), h) +
+          integral(multiplyPolynomials(line(t.q), seg.v), h) +
+          integral(multiplyPolynomials(line(t.c), seg.slope), h)
       }
     }
     for (const p of a.points) {
@@ -107,7 +154,12 @@ function sideStates(field: Field, x: number, length: number) {
     v: s.v.reduceRight((v, a) => v * t + a, 0),
     slope: s.slope.reduceRight((v, a) => v * t + a, 0),
   })
-  const before = near(0) ? field.start : state(field.segments.find((s) => near(s.x1) || x < s.x1)!, x - field.segments.find((s) => near(s.x1) || x < s.x1)!.x0)
+  const before = near(0)
+    ? field.start
+    : state(
+        field.segments.find((s) => near(s.x1) || x < s.x1)!,
+        x - field.segments.find((s) => near(s.x1) || x < s.x1)!.x0,
+      )
   const next = field.segments.find((s) => near(s.x0))
   const after = next ? state(next, 0) : near(length) ? field.end : before
   return { u: (before.u + after.u) / 2, v: (before.v + after.v) / 2, slope: (before.slope + after.slope) / 2 }

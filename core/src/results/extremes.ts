@@ -25,11 +25,21 @@ export function extremes(field: Field, length: number): Record<ExtremeKey, Range
     N: range(field, (s) => s.N, [field.start.N, field.end.N], length),
     V: range(field, (s) => s.V, [field.start.V, field.end.V], length),
     M: range(field, (s) => s.M, [field.start.M, field.end.M], length),
-    relative: range(field, (s) => s.v.map((a, k) => (k === 0 ? a - base - slope * s.x0 : k === 1 ? a - slope : a)), [0, 0], length),
+    relative: range(
+      field,
+      (s) => s.v.map((a, k) => (k === 0 ? a - base - slope * s.x0 : k === 1 ? a - slope : a)),
+      [0, 0],
+      length,
+    ),
   }
 }
 
-function range(field: Field, pick: (s: Field['segments'][number]) => Polynomial, ends: [number, number], length: number): Range {
+function range(
+  field: Field,
+  pick: (s: Field['segments'][number]) => Polynomial,
+  ends: [number, number],
+  length: number,
+): Range {
   const out: Range = { max: { value: ends[0], x: 0 }, min: { value: ends[0], x: 0 } }
   const look = (value: number, x: number) => {
     if (value > out.max.value) out.max = { value, x }

@@ -27,7 +27,8 @@ export interface Station extends State {
 const KEYS = ['N', 'V', 'M', 'v', 'u'] as const
 
 /** v(x) less the chord from the field's start to its end. */
-export const relativeTo = (field: Field, length: number) => (x: number, v: number) => v - (field.start.v + ((field.end.v - field.start.v) * x) / length)
+export const relativeTo = (field: Field, length: number) => (x: number, v: number) =>
+  v - (field.start.v + ((field.end.v - field.start.v) * x) / length)
 
 /**
  * Stations along a field: `count` evenly spaced ones (x = i·L/n), both ends, and every place of load; where something
@@ -47,7 +48,8 @@ export function stations(field: Field, length: number, count: number): Station[]
   if (segments.length === 0) return out
   pair(0, field.start, stateIn(segments[0], 0))
   segments.forEach((seg, i) => {
-    for (const x of even) if (x > seg.x0 && x < seg.x1 && !near(x, seg.x0) && !near(x, seg.x1)) push(x, stateIn(seg, x))
+    for (const x of even)
+      if (x > seg.x0 && x < seg.x1 && !near(x, seg.x0) && !near(x, seg.x1)) push(x, stateIn(seg, x))
     const next = segments[i + 1]
     pair(seg.x1, stateIn(seg, seg.x1), next ? stateIn(next, next.x0) : field.end)
   })

@@ -2,4 +2,13 @@ export { displacementAt, equilibrium, reactionAt, type Equilibrium } from './equ
 export { extremes, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
 export { memberField, relativeTo, stateAt, stations, type Station } from './fields.js'
 export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './document.js'
-export { displacementEnvelope, governing, memberEnvelope, reactionEnvelope, type ComponentEnvelope, type EnvelopeRange, type EnvelopeStation, type Governed } from './envelope.js'
+export {
+  displacementEnvelope,
+  governing,
+  memberEnvelope,
+  reactionEnvelope,
+  type ComponentEnvelope,
+  type EnvelopeRange,
+  type EnvelopeStation,
+  type Governed,
+} from './envelope.js'

@@ -13,7 +13,9 @@ export interface RolledShape extends SectionProperties {
 const METRES = { mm: 1e-3, in: 0.0254 }
 
 /** All rolled shapes, series by series, each in the standard's order. Worked out once, when first asked for. */
-export const rolledShapes: () => readonly RolledShape[] = once(() => SERIES.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))))
+export const rolledShapes: () => readonly RolledShape[] = once(() =>
+  SERIES.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))),
+)
 
 const byKey = once(() => {
   const map = new Map<string, RolledShape>()
@@ -41,11 +43,14 @@ export function nearRolled(designation: string): RolledShape[] {
   const key = plainKey(designation)
   const series = SERIES.filter((s) => key.startsWith(s.name)).sort((a, b) => b.name.length - a.name.length)[0]
   if (!series) return []
-  const size = (k: string) => (k.slice(series.name.length).match(/[\d.]+/g) ?? []).reduce((sum, n, i) => sum + Number(n) / 1000 ** i, 0)
+  const size = (k: string) =>
+    (k.slice(series.name.length).match(/[\d.]+/g) ?? []).reduce((sum, n, i) => sum + Number(n) / 1000 ** i, 0)
   const own = size(key)
   return rolledShapes()
     .filter((s) => s.series === series)
-    .sort((a, b) => Math.abs(size(plainKey(a.designation)) - own) - Math.abs(size(plainKey(b.designation)) - own))
+    .sort(
+      (a, b) => Math.abs(size(plainKey(a.designation)) - own) - Math.abs(size(plainKey(b.designation)) - own),
+    )
     .slice(0, 2)
 }
 
@@ -54,14 +59,23 @@ function once<T>(make: () => T): () => T {
   return () => (value ??= make())
 }
 
-const rowsOf = ({ rows }: Series) => rows.trim().split('\n').map((line) => line.trim().split(' '))
+const rowsOf = ({ rows }: Series) =>
+  rows
+    .trim()
+    .split('\n')
+    .map((line) => line.trim().split(' '))
 
 function shapeOf(series: Series, [name, ...numbers]: string[]): RolledShape {
   const metres = METRES[series.unit]
   const sides = Object.fromEntries(series.columns.split(' ').map((c, i) => [c, Number(numbers[i]) * metres]))
   const properties = shapeProperties(series.shape, whole(series, sides))
   if (typeof properties === 'string') throw new Error(`${series.name} ${name}: ${properties}`)
-  return { ...properties, designation: series.name === 'W' ? `W${name}` : `${series.name} ${name}`, series, sides }
+  return {
+    ...properties,
+    designation: series.name === 'W' ? `W${name}` : `${series.name} ${name}`,
+    series,
+    sides,
+  }
 }
 
 /** What the standard leaves to its general rules: radii of hollow sections, toes of angles, the fillet of American W. */
@@ -72,7 +86,8 @@ function whole({ shape }: Series, s: Record<string, number>): Record<string, num
   return s
 }
 
-const plainKey = (text: string): string => text.toUpperCase().replace(/[\s*]/g, '').replace(/×/g, 'X').replace(/,/g, '.')
+const plainKey = (text: string): string =>
+  text.toUpperCase().replace(/[\s*]/g, '').replace(/×/g, 'X').replace(/,/g, '.')
 
 /** The ways one shape is written. */
 function keysOf({ designation, series: { name } }: RolledShape): string[] {

@@ -8,8 +8,16 @@ export interface CommonMaterial {
   material: Required<Pick<Material, 'E' | 'unitWeight' | 'alpha' | 'nu'>>
 }
 
-const si = (name: string, E: string, unitWeight: string, alpha: string, nu: number): CommonMaterial => ({ name, system: 'SI', material: { E, unitWeight, alpha, nu } })
-const us = (name: string, E: string, unitWeight: string, alpha: string, nu: number): CommonMaterial => ({ name, system: 'US', material: { E, unitWeight, alpha, nu } })
+const si = (name: string, E: string, unitWeight: string, alpha: string, nu: number): CommonMaterial => ({
+  name,
+  system: 'SI',
+  material: { E, unitWeight, alpha, nu },
+})
+const us = (name: string, E: string, unitWeight: string, alpha: string, nu: number): CommonMaterial => ({
+  name,
+  system: 'US',
+  material: { E, unitWeight, alpha, nu },
+})
 
 /**
  * Usual elastic properties. Sources: EN 1993-1-1 §3.2.6 (steel), EN 1992-1-1 table 3.1 (concrete, Ecm), EN 1999-1-1 §3.2.5

@@ -34,7 +34,10 @@ const formulas: Record<ShapeType, (s: Sides) => SectionProperties | string> = {
     if (2 * t > Math.min(b, h)) return 'The wall is thicker than half the side.'
     return composed(
       h,
-      [{ b, h, y: h / 2 }, { b: b - 2 * t, h: h - 2 * t, y: h / 2, sign: -1 }],
+      [
+        { b, h, y: h / 2 },
+        { b: b - 2 * t, h: h - 2 * t, y: h / 2, sign: -1 },
+      ],
       [
         { r: rOuter, n: -2, corner: 0, up: 1 },
         { r: rOuter, n: -2, corner: h, up: -1 },
@@ -48,21 +51,35 @@ const formulas: Record<ShapeType, (s: Sides) => SectionProperties | string> = {
     if (web < 0) return 'The two flanges are thicker than the section is high.'
     if (tw > Math.min(b, bBottom)) return 'The web is thicker than a flange is wide.'
     if (2 * r > web) return 'The root radius is larger than half the web.'
-    return composed(h, [
-      { b: bBottom, h: tfBottom, y: tfBottom / 2 },
-      { b: tw, h: web, y: tfBottom + web / 2 },
-      { b, h: tf, y: h - tf / 2 },
-    ], bothRoots(r, 2, tfBottom, h - tf))
+    return composed(
+      h,
+      [
+        { b: bBottom, h: tfBottom, y: tfBottom / 2 },
+        { b: tw, h: web, y: tfBottom + web / 2 },
+        { b, h: tf, y: h - tf / 2 },
+      ],
+      bothRoots(r, 2, tfBottom, h - tf),
+    )
   },
   T: ({ b, h, tf, tw }) => {
     if (tf > h) return 'The flange is thicker than the section is high.'
     if (tw > b) return 'The web is thicker than the flange is wide.'
-    return composed(h, [{ b: tw, h: h - tf, y: (h - tf) / 2 }, { b, h: tf, y: h - tf / 2 }])
+    return composed(h, [
+      { b: tw, h: h - tf, y: (h - tf) / 2 },
+      { b, h: tf, y: h - tf / 2 },
+    ])
   },
   channel: ({ b, h, tf, tw, r = 0 }) => {
     if (2 * tf > h) return 'The two flanges are thicker than the section is high.'
     if (tw > b) return 'The web is thicker than a flange is wide.'
-    return composed(h, [{ b, h, y: h / 2 }, { b: b - tw, h: h - 2 * tf, y: h / 2, sign: -1 }], bothRoots(r, 1, tf, h - tf))
+    return composed(
+      h,
+      [
+        { b, h, y: h / 2 },
+        { b: b - tw, h: h - 2 * tf, y: h / 2, sign: -1 },
+      ],
+      bothRoots(r, 1, tf, h - tf),
+    )
   },
   angle: ({ b, h, t, r = 0, rToe = 0 }) => {
     if (t > Math.min(b, h)) return 'The leg is thicker than it is long.'
@@ -71,14 +88,28 @@ const formulas: Record<ShapeType, (s: Sides) => SectionProperties | string> = {
       { r: rToe, n: -1, corner: t, up: -1 },
       { r: rToe, n: -1, corner: h, up: -1 },
     ]
-    return composed(h, [{ b, h: t, y: t / 2 }, { b: t, h: h - t, y: t + (h - t) / 2 }], fillets)
+    return composed(
+      h,
+      [
+        { b, h: t, y: t / 2 },
+        { b: t, h: h - t, y: t + (h - t) / 2 },
+      ],
+      fillets,
+    )
   },
 }
 
 /** Properties of a shape from its sides (m), or a sentence on why there is no such section. */
-export const shapeProperties = (type: ShapeType, sides: Sides): SectionProperties | string => formulas[type](sides)
+export const shapeProperties = (type: ShapeType, sides: Sides): SectionProperties | string =>
+  formulas[type](sides)
 
-const doubly = (A: number, I: number, depth: number): SectionProperties => ({ A, I, depth, yTop: depth / 2, yBottom: depth / 2 })
+const doubly = (A: number, I: number, depth: number): SectionProperties => ({
+  A,
+  I,
+  depth,
+  yTop: depth / 2,
+  yBottom: depth / 2,
+})
 
 /** Fillets: `n` of radius r in a corner at height `corner`, growing up (+1) or down (−1); a negative n rounds a corner off. */
 interface Fillets {

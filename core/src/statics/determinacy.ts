@@ -22,7 +22,8 @@ export interface Determinacy {
 export function determinacy(s: Structure, dofs: Dofs): Determinacy {
   let reactions = 0
   for (const p of s.supports)
-    for (const [c, hold] of [p.hold.x, p.hold.y, p.hold.rotation].entries()) if (hold !== false && dofs.of[3 * p.node + c] >= 0) reactions++
+    for (const [c, hold] of [p.hold.x, p.hold.y, p.hold.rotation].entries())
+      if (hold !== false && dofs.of[3 * p.node + c] >= 0) reactions++
   let memberForces = 0
   let releases = 0
   for (const m of s.members) {
@@ -30,8 +31,15 @@ export function determinacy(s: Structure, dofs: Dofs): Determinacy {
     const axial = full[0] || full[3] ? 1 : 0
     memberForces += m.bar ? 1 : 3
     // shear and end moments of a member are two independent forces, so at most two of these count
-    releases += axial + (m.bar ? 0 : Math.min(2, (full[2] ? 1 : 0) + (full[5] ? 1 : 0) + (full[1] || full[4] ? 1 : 0)))
+    releases +=
+      axial + (m.bar ? 0 : Math.min(2, (full[2] ? 1 : 0) + (full[5] ? 1 : 0) + (full[1] || full[4] ? 1 : 0)))
   }
   const equations = dofs.list.length
-  return { reactions, memberForces, releases, equations, degree: reactions + memberForces - releases - equations }
+  return {
+    reactions,
+    memberForces,
+    releases,
+    equations,
+    degree: reactions + memberForces - releases - equations,
+  }
 }

@@ -20,8 +20,13 @@ export function value(ctx: Reading, raw: unknown, dimension: Dimension, path: st
 }
 
 /** An optional quantity: absent gives `fallback`. */
-export const optional = (ctx: Reading, raw: unknown, dimension: Dimension, path: string, fallback: number): number =>
-  raw === undefined ? fallback : value(ctx, raw, dimension, path)
+export const optional = (
+  ctx: Reading,
+  raw: unknown,
+  dimension: Dimension,
+  path: string,
+  fallback: number,
+): number => (raw === undefined ? fallback : value(ctx, raw, dimension, path))
 
 function positive(ctx: Reading, raw: unknown, dimension: Dimension, path: string, what: string): number {
   const v = value(ctx, raw, dimension, path)
@@ -42,7 +47,8 @@ export function materialValues(ctx: Reading, material: Material, path: string): 
   const E = positive(ctx, material.E, D.stress, join(path, 'E'), 'E')
   const nu = optional(ctx, material.nu, D.none, join(path, 'nu'), NaN)
   if (nu <= -1 || nu > 0.5) ctx.report.error(join(path, 'nu'), "Poisson's ratio lies between −1 and 0.5.")
-  const G = material.G === undefined ? E / (2 * (1 + nu)) : positive(ctx, material.G, D.stress, join(path, 'G'), 'G')
+  const G =
+    material.G === undefined ? E / (2 * (1 + nu)) : positive(ctx, material.G, D.stress, join(path, 'G'), 'G')
   optional(ctx, material.yield, D.stress, join(path, 'yield'), NaN)
   return {
     E,
@@ -61,7 +67,9 @@ export interface SectionValues extends SectionProperties {
 /** A section's numbers in SI, from A and I or from its shape; NaN marks what is not given. */
 export function sectionValues(ctx: Reading, section: Section, path: string): SectionValues {
   const { report } = ctx
-  const given = ['A', 'shape', 'catalogue'].filter((k) => (section as unknown as Record<string, unknown>)[k] !== undefined)
+  const given = ['A', 'shape', 'catalogue'].filter(
+    (k) => (section as unknown as Record<string, unknown>)[k] !== undefined,
+  )
   if (given.length > 1) report.error(path, `A section is given by ${given.join(' or by ')}, not by both.`)
   const pos = (key: keyof Section, d: Dimension) =>
     section[key] === undefined ? NaN : positive(ctx, section[key], d, join(path, key), key)
@@ -101,5 +109,8 @@ function rolled(designation: string, own: SectionValues, path: string): SectionV
   }
   const near = nearRolled(designation).map((s) => s.designation)
   const hint = near.length ? ` Near it stand ${near.join(' and ')}.` : ' Give A and I, or a shape.'
-  return { ...own, unknown: { path, message: `${designation} is not among the rolled shapes Viga knows.${hint}` } }
+  return {
+    ...own,
+    unknown: { path, message: `${designation} is not among the rolled shapes Viga knows.${hint}` },
+  }
 }

@@ -58,8 +58,22 @@ export interface StructureSupport {
 
 export type StatedLoad =
   | { type: 'nodal'; node: number; fx: number; fy: number; m: number }
-  | { type: 'point'; member: number; at: number; fx: number; fy: number; m: number; axes: 'global' | 'member' }
-  | { type: 'distributed'; member: number; direction: 'X' | 'Y' | 'x' | 'y'; per: 'length' | 'projection'; points: { at: number; q: number }[] }
+  | {
+      type: 'point'
+      member: number
+      at: number
+      fx: number
+      fy: number
+      m: number
+      axes: 'global' | 'member'
+    }
+  | {
+      type: 'distributed'
+      member: number
+      direction: 'X' | 'Y' | 'x' | 'y'
+      per: 'length' | 'projection'
+      points: { at: number; q: number }[]
+    }
   | { type: 'couple'; member: number; points: { at: number; q: number }[] }
   | { type: 'temperature'; member: number; uniform: number; gradient: number }
   | { type: 'misfit'; member: number; elongation: number; at: number; slip: number; kink: number }

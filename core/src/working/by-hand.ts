@@ -9,4 +9,5 @@ export const BY_HAND_WAYS: readonly (readonly [ByHand, string])[] = [
 ]
 
 /** The way a problem asks for. */
-export const byHandOf = (problem: Pick<Problem, 'view'> | undefined): ByHand => (problem?.view?.byHand === 'ldl' ? 'ldl' : 'gauss')
+export const byHandOf = (problem: Pick<Problem, 'view'> | undefined): ByHand =>
+  problem?.view?.byHand === 'ldl' ? 'ldl' : 'gauss'

@@ -54,16 +54,28 @@ export function equations(solution: Solution, units: ProblemUnits, action: Actio
   const free = inOrder(unknowns(solution).filter((u) => u.free && (!tied || tied.independent.has(u.index))))
   const scale = entryScale(units)
   const rows = structureRows(solution)
-  const value = (r: Unknown, c: Unknown) => (tied ? tiedStiffness(solution, r.index, c.index) : (rows[r.index].get(c.index) ?? 0)) * scale(r.component === 'rotation', c.component === 'rotation')
+  const value = (r: Unknown, c: Unknown) =>
+    (tied ? tiedStiffness(solution, r.index, c.index) : (rows[r.index].get(c.index) ?? 0)) *
+    scale(r.component === 'rotation', c.component === 'rotation')
   const force = forceScale(units)
-  return { unknowns: free, K: free.map((r) => free.map((c) => value(r, c))), right: free.map((r) => rightSide(solution, action, r.index) * force(r.component === 'rotation')) }
+  return {
+    unknowns: free,
+    K: free.map((r) => free.map((c) => value(r, c))),
+    right: free.map((r) => rightSide(solution, action, r.index) * force(r.component === 'rotation')),
+  }
 }
 
 /** Whether anything is prescribed, or unknowns are tied together: then the right-hand side is not P itself. */
-export const isGathered = (solution: Solution, action: ActionSolution): boolean => solution.rigid !== undefined || prescribed(solution, action).size > 0
+export const isGathered = (solution: Solution, action: ActionSolution): boolean =>
+  solution.rigid !== undefined || prescribed(solution, action).size > 0
 
 /** The address of an entry of the equations as they are begun with, by degree of freedom; without a column that of the right-hand side. */
-export function equationAddress(solution: Solution, action: ActionSolution, row: number, column?: number): string {
+export function equationAddress(
+  solution: Solution,
+  action: ActionSolution,
+  row: number,
+  column?: number,
+): string {
   if (column === undefined) return addressOf(isGathered(solution, action) ? 'P-free' : 'P', row + 1)
   return addressOf(solution.rigid ? 'K-tied' : 'K', row + 1, column + 1)
 }
@@ -73,8 +85,15 @@ export function equationAddress(solution: Solution, action: ActionSolution, row:
  * definite, so every pivot is greater than zero. Source: Kassimali, Matrix Analysis of Structures, §2.4.
  * @returns undefined for more than BY_HAND unknowns, or for none
  */
-export function gaussElimination(solution: Solution, units: ProblemUnits, action: ActionSolution): Elimination | undefined {
-  const start = (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND ? undefined : equations(solution, units, action)
+export function gaussElimination(
+  solution: Solution,
+  units: ProblemUnits,
+  action: ActionSolution,
+): Elimination | undefined {
+  const start =
+    (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND
+      ? undefined
+      : equations(solution, units, action)
   if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   let K = start.K.map((r) => [...r])
@@ -99,7 +118,9 @@ export function gaussElimination(solution: Solution, units: ProblemUnits, action
   const x = new Array<number>(n).fill(0)
   const back: BackLine[] = []
   for (let i = n - 1; i >= 0; i--) {
-    const terms = K[i].flatMap((coefficient, column) => (column > i && coefficient !== 0 ? [{ column, coefficient, value: x[column] }] : []))
+    const terms = K[i].flatMap((coefficient, column) =>
+      column > i && coefficient !== 0 ? [{ column, coefficient, value: x[column] }] : [],
+    )
     x[i] = terms.reduce((sum, t) => sum - t.coefficient * t.value, right[i]) / K[i][i]
     back.push({ row: i, right: right[i], terms, pivot: K[i][i], value: x[i] })
   }

@@ -35,13 +35,20 @@ export interface Letter {
 }
 
 /** A letter that stands for a whole matrix or vector; it has no number of its own. */
-export const matrixLetter = (letter: string, sub?: string): Letter => ({ t: 'letter', symbol: { letter, ...(sub ? { sub } : {}) }, value: NaN, address: '' })
+export const matrixLetter = (letter: string, sub?: string): Letter => ({
+  t: 'letter',
+  symbol: { letter, ...(sub ? { sub } : {}) },
+  value: NaN,
+  address: '',
+})
 
 export const number = (value: number): Formula => ({ t: 'number', value })
 export const PLACE: Formula = { t: 'place' }
-export const minus = (of: Formula): Formula => (of.t === 'minus' ? of.of : of.t === 'number' ? number(-of.value) : { t: 'minus', of })
+export const minus = (of: Formula): Formula =>
+  of.t === 'minus' ? of.of : of.t === 'number' ? number(-of.value) : { t: 'minus', of }
 /** A quotient; the sign of what is above stands before it. */
-export const over = (a: Formula, b: Formula): Formula => (a.t === 'minus' ? minus(over(a.of, b)) : { t: 'quotient', over: a, under: b })
+export const over = (a: Formula, b: Formula): Formula =>
+  a.t === 'minus' ? minus(over(a.of, b)) : { t: 'quotient', over: a, under: b }
 export const power = (base: Formula, exponent: number): Formula => ({ t: 'power', base, exponent })
 export const root = (of: Formula): Formula => ({ t: 'root', of })
 export const absolute = (of: Formula): Formula => ({ t: 'absolute', of })
@@ -65,7 +72,8 @@ export function times(...factors: Formula[]): Formula {
     else if (!(f.t === 'number' && f.value === 1)) flat.push(f)
   }
   factors.forEach(put)
-  const product: Formula = flat.length === 0 ? number(1) : flat.length === 1 ? flat[0] : { t: 'product', factors: flat }
+  const product: Formula =
+    flat.length === 0 ? number(1) : flat.length === 1 ? flat[0] : { t: 'product', factors: flat }
   return negative ? minus(product) : product
 }
 
@@ -92,7 +100,10 @@ const GAUSS: readonly (readonly [number, number])[] = [
 
 /** The value of a formula with the numbers its letters stand for. */
 export function evaluateFormula(f: Formula, x = NaN): Evaluated {
-  const one = (value: number, size = Math.abs(value)): Evaluated => ({ value, size: Math.max(size, Math.abs(value)) })
+  const one = (value: number, size = Math.abs(value)): Evaluated => ({
+    value,
+    size: Math.max(size, Math.abs(value)),
+  })
   switch (f.t) {
     case 'number':
     case 'letter':
@@ -101,11 +112,17 @@ export function evaluateFormula(f: Formula, x = NaN): Evaluated {
       return one(x)
     case 'sum': {
       const terms = f.terms.map((t) => evaluateFormula(t, x))
-      return one(terms.reduce((s, t) => s + t.value, 0), terms.reduce((s, t) => s + t.size, 0))
+      return one(
+        terms.reduce((s, t) => s + t.value, 0),
+        terms.reduce((s, t) => s + t.size, 0),
+      )
     }
     case 'product': {
       const factors = f.factors.map((t) => evaluateFormula(t, x))
-      return one(factors.reduce((s, t) => s * t.value, 1), factors.reduce((s, t) => s * t.size, 1))
+      return one(
+        factors.reduce((s, t) => s * t.value, 1),
+        factors.reduce((s, t) => s * t.size, 1),
+      )
     }
     case 'quotient': {
       const [a, b] = [evaluateFormula(f.over, x), evaluateFormula(f.under, x)]
@@ -131,8 +148,14 @@ export function evaluateFormula(f: Formula, x = NaN): Evaluated {
       return one(Math[f.name](evaluateFormula(f.of, x).value), 1)
     case 'integral': {
       const [a, b] = [evaluateFormula(f.from, x).value, evaluateFormula(f.to, x).value]
-      const at = GAUSS.map(([t, w]) => ({ w: (w * (b - a)) / 2, v: evaluateFormula(f.of, (a + b) / 2 + ((b - a) / 2) * t) }))
-      return one(at.reduce((s, { w, v }) => s + w * v.value, 0), at.reduce((s, { w, v }) => s + Math.abs(w) * v.size, 0))
+      const at = GAUSS.map(([t, w]) => ({
+        w: (w * (b - a)) / 2,
+        v: evaluateFormula(f.of, (a + b) / 2 + ((b - a) / 2) * t),
+      }))
+      return one(
+        at.reduce((s, { w, v }) => s + w * v.value, 0),
+        at.reduce((s, { w, v }) => s + Math.abs(w) * v.size, 0),
+      )
     }
   }
 }

@@ -2,7 +2,15 @@ import { formatPlain } from '../quantity/format.js'
 import type { Formula, LetterName } from './expression.js'
 import { bond, type Written } from './formula-text.js'
 
-const GREEK: Record<string, string> = { 'Δ': '\\Delta ', 'Σ': '\\Sigma ', 'Φ': '\\Phi ', 'θ': '\\theta ', 'α': '\\alpha ', 'δ': '\\delta ', 'γ': '\\gamma ' }
+const GREEK: Record<string, string> = {
+  Δ: '\\Delta ',
+  Σ: '\\Sigma ',
+  Φ: '\\Phi ',
+  θ: '\\theta ',
+  α: '\\alpha ',
+  δ: '\\delta ',
+  γ: '\\gamma ',
+}
 const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
 /** A formatted number as LaTeX: true minus, thin spaces and powers of ten. */
@@ -10,10 +18,15 @@ export const numberLatex = (formatted: string): string =>
   formatted
     .replace(/−/g, '-')
     .replace(/\u2009/g, '\\,')
-    .replace(/·10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)/g, (_, e: string) => `\\cdot 10^{${[...e].map((c) => (c === '⁻' ? '-' : String(SUPER.indexOf(c)))).join('')}}`)
+    .replace(
+      /·10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)/g,
+      (_, e: string) =>
+        `\\cdot 10^{${[...e].map((c) => (c === '⁻' ? '-' : String(SUPER.indexOf(c)))).join('')}}`,
+    )
 
 /** Words inside mathematics: a person's label is never a command. */
-export const wordsLatex = (label: string): string => `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
+export const wordsLatex = (label: string): string =>
+  `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
 
 /** A symbol with its index, and what it belongs to above it, k_{23}^{AB}, unless that is what is spoken of (`within`). */
 export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: string): string {
@@ -21,9 +34,26 @@ export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: s
   const primes = (letter.match(/′/g) ?? []).length
   const raised = /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)
   const bare = letter.replace(/[′°ʲ\u0304\u0302]/g, '').replace(/⁽.*⁾/, '')
-  const base = bare === 'cos θ' || bare === 'sin θ' ? `\\${bare.slice(0, 3)}\\theta ` : bare.length > 2 && /^[a-z]{3,}/.test(bare) ? wordsLatex(bare) : [...bare].map((c) => GREEK[c] ?? c).join('')
-  const up = [letter.includes('°') ? '\\circ' : '', letter.includes('ʲ') ? '\\mathrm{j}' : '', raised ? `(${[...raised[1]].map((c) => SUPER.indexOf(c)).join('')})` : '', '\\prime '.repeat(primes), of !== undefined && of !== within ? wordsLatex(of) : ''].filter(Boolean).join('\\,')
-  const core = letter.includes('\u0304') ? `\\bar{${base}}` : letter.includes('\u0302') ? `\\hat{${base}}` : base
+  const base =
+    bare === 'cos θ' || bare === 'sin θ'
+      ? `\\${bare.slice(0, 3)}\\theta `
+      : bare.length > 2 && /^[a-z]{3,}/.test(bare)
+        ? wordsLatex(bare)
+        : [...bare].map((c) => GREEK[c] ?? c).join('')
+  const up = [
+    letter.includes('°') ? '\\circ' : '',
+    letter.includes('ʲ') ? '\\mathrm{j}' : '',
+    raised ? `(${[...raised[1]].map((c) => SUPER.indexOf(c)).join('')})` : '',
+    '\\prime '.repeat(primes),
+    of !== undefined && of !== within ? wordsLatex(of) : '',
+  ]
+    .filter(Boolean)
+    .join('\\,')
+  const core = letter.includes('\u0304')
+    ? `\\bar{${base}}`
+    : letter.includes('\u0302')
+      ? `\\hat{${base}}`
+      : base
   return `${core}${sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`}${up ? `^{${up}}` : ''}`
 }
 
@@ -40,11 +70,17 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
     case 'number':
       return numberLatex(formatPlain(f.value))
     case 'letter':
-      return written === 'letters' ? symbolLatex(f.symbol, within) : numberLatex(formatPlain(f.value, figures))
+      return written === 'letters'
+        ? symbolLatex(f.symbol, within)
+        : numberLatex(formatPlain(f.value, figures))
     case 'place':
       return 'x'
     case 'sum':
-      return f.terms.map((t, i) => (t.t === 'minus' ? `-${kept(inner(t.of, 2))}` : `${i ? '+' : ''}${kept(inner(t, i ? 2 : 1.2))}`)).join('')
+      return f.terms
+        .map((t, i) =>
+          t.t === 'minus' ? `-${kept(inner(t.of, 2))}` : `${i ? '+' : ''}${kept(inner(t, i ? 2 : 1.2))}`,
+        )
+        .join('')
     case 'product':
       return f.factors.map((g) => inner(g, 2)).join(written === 'letters' ? '\\,' : '\\cdot ')
     case 'quotient':

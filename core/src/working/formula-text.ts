@@ -26,17 +26,35 @@ export const bond = (f: Formula, written: Written): number => {
   }
 }
 
-const SUBSCRIPTS: Record<string, string> = { '0': '₀', '1': '₁', '2': '₂', '3': '₃', '4': '₄', '5': '₅', '6': '₆', '7': '₇', '8': '₈', '9': '₉', ',': ',' }
+const SUBSCRIPTS: Record<string, string> = {
+  '0': '₀',
+  '1': '₁',
+  '2': '₂',
+  '3': '₃',
+  '4': '₄',
+  '5': '₅',
+  '6': '₆',
+  '7': '₇',
+  '8': '₈',
+  '9': '₉',
+  ',': ',',
+}
 const SUPERSCRIPTS: Record<number, string> = { 2: '²', 3: '³', 4: '⁴' }
 
 /** A symbol in a line of text: k₂₃, D₄, Lₓ as L_x. */
-export const symbolText = ({ letter, sub }: LetterName): string => letter + (sub === undefined ? '' : /^[\d,]+$/.test(sub) ? [...sub].map((d) => SUBSCRIPTS[d]).join('') : `_${sub}`)
+export const symbolText = ({ letter, sub }: LetterName): string =>
+  letter +
+  (sub === undefined ? '' : /^[\d,]+$/.test(sub) ? [...sub].map((d) => SUBSCRIPTS[d]).join('') : `_${sub}`)
 
 /** A number within a formula. */
 const plain = (v: number) => formatPlain(v, 5)
 
 /** A formula as a line of text, as in "12·EI/L³" or, with the numbers put in, "12·8 400/6³". */
-export function formulaText(f: Formula, written: Written = 'letters', name: (l: Letter) => string = (l) => symbolText(l.symbol)): string {
+export function formulaText(
+  f: Formula,
+  written: Written = 'letters',
+  name: (l: Letter) => string = (l) => symbolText(l.symbol),
+): string {
   const inner = (g: Formula, needs: number): string => {
     const text = formulaText(g, written, name)
     return bond(g, written) < needs ? `(${text})` : text
@@ -49,7 +67,13 @@ export function formulaText(f: Formula, written: Written = 'letters', name: (l: 
     case 'place':
       return 'x'
     case 'sum':
-      return f.terms.map((t, i) => (t.t === 'minus' ? `${i ? ' − ' : '−'}${inner(t.of, 2)}` : `${i ? ' + ' : ''}${inner(t, i ? 2 : 1.2)}`)).join('')
+      return f.terms
+        .map((t, i) =>
+          t.t === 'minus'
+            ? `${i ? ' − ' : '−'}${inner(t.of, 2)}`
+            : `${i ? ' + ' : ''}${inner(t, i ? 2 : 1.2)}`,
+        )
+        .join('')
     case 'product':
       return f.factors.map((g) => inner(g, 2)).join('·')
     case 'quotient':

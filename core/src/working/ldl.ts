@@ -19,8 +19,15 @@ export interface Factored {
  * Source: Bathe, Finite Element Procedures, §8.2.
  * @returns undefined for more than BY_HAND unknowns, or for none
  */
-export function factored(solution: Solution, units: ProblemUnits, action: ActionSolution): Factored | undefined {
-  const start = (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND ? undefined : equations(solution, units, action)
+export function factored(
+  solution: Solution,
+  units: ProblemUnits,
+  action: ActionSolution,
+): Factored | undefined {
+  const start =
+    (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND
+      ? undefined
+      : equations(solution, units, action)
   if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   const L: number[][] = start.K.map((_, i) => start.K.map((__, j) => (i === j ? 1 : 0)))

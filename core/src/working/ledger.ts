@@ -33,9 +33,27 @@ export interface Ledger {
   origin(address: string): Entry & { origin: Origin }
 }
 
-export const KINDS: Readonly<Record<string, Kind>> = { ...STATED, ...GEOMETRY, ...STIFFNESS, ...HINGED, ...FIXED_ENDS, ...SOLUTION, ...FACTORED, ...TIED, ...RIGIDITIES, ...FACTORED_OUT, ...DIAGRAM, ...CHECKS }
+export const KINDS: Readonly<Record<string, Kind>> = {
+  ...STATED,
+  ...GEOMETRY,
+  ...STIFFNESS,
+  ...HINGED,
+  ...FIXED_ENDS,
+  ...SOLUTION,
+  ...FACTORED,
+  ...TIED,
+  ...RIGIDITIES,
+  ...FACTORED_OUT,
+  ...DIAGRAM,
+  ...CHECKS,
+}
 
-export function ledger(solution: Solution, units: ProblemUnits, action: ActionSolution, problem?: Problem): Ledger {
+export function ledger(
+  solution: Solution,
+  units: ProblemUnits,
+  action: ActionSolution,
+  problem?: Problem,
+): Ledger {
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
   const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
   const known = new Map<string, { found: Found; entry: Entry } | undefined>()
@@ -44,7 +62,19 @@ export function ledger(solution: Solution, units: ProblemUnits, action: ActionSo
     if (known.has(address)) return known.get(address)
     const [kind, ...parts] = address.split('/').map(decode)
     const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
-    const it = found && { found, entry: { address, symbol: found.symbol, value: coherent(found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension), found.dimension), unit: coherentUnitName(units, found.dimension), dimension: found.dimension } }
+    const it = found && {
+      found,
+      entry: {
+        address,
+        symbol: found.symbol,
+        value: coherent(
+          found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension),
+          found.dimension,
+        ),
+        unit: coherentUnitName(units, found.dimension),
+        dimension: found.dimension,
+      },
+    }
     known.set(address, it)
     return it
   }
@@ -79,7 +109,11 @@ export function ledger(solution: Solution, units: ProblemUnits, action: ActionSo
       const address = addressOf(...parts)
       const entry = one?.entry(address)
       if (!one || !entry) return undefined
-      const found = { symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id }, si: entry.value * siPerCoherent(units, entry.dimension), dimension: entry.dimension }
+      const found = {
+        symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id },
+        si: entry.value * siPerCoherent(units, entry.dimension),
+        dimension: entry.dimension,
+      }
       return { ...found, origin: () => within(one.origin(address).origin, id) }
     },
     member: (id) => members.get(id) ?? -1,
@@ -104,4 +138,10 @@ function decode(part: string): string {
 }
 
 /** The origin of a number in a case, its letters addressed from outside the case. */
-const within = (o: Origin, id: string): Origin => (o.kind === 'formula' ? { ...o, formula: relettered(o.formula, (l) => ({ ...l, address: `${addressOf('case', id)}/${l.address}` })) } : o)
+const within = (o: Origin, id: string): Origin =>
+  o.kind === 'formula'
+    ? {
+        ...o,
+        formula: relettered(o.formula, (l) => ({ ...l, address: `${addressOf('case', id)}/${l.address}` })),
+      }
+    : o

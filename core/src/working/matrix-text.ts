@@ -45,7 +45,15 @@ export function latexNumber(v: number, figures: number): string {
 
 function matrixMarket(rows: readonly (readonly number[])[]): string {
   const width = rows[0]?.length ?? 0
-  const symmetric = width > 1 && rows.length === width && rows.every((r, i) => r.every((v, j) => v === rows[j][i]))
-  const lines = rows.flatMap((r, i) => r.flatMap((v, j) => (v === 0 || (symmetric && j > i) ? [] : [`${i + 1} ${j + 1} ${v}`])))
-  return [`%%MatrixMarket matrix coordinate real ${symmetric ? 'symmetric' : 'general'}`, `${rows.length} ${width} ${lines.length}`, ...lines, ''].join('\n')
+  const symmetric =
+    width > 1 && rows.length === width && rows.every((r, i) => r.every((v, j) => v === rows[j][i]))
+  const lines = rows.flatMap((r, i) =>
+    r.flatMap((v, j) => (v === 0 || (symmetric && j > i) ? [] : [`${i + 1} ${j + 1} ${v}`])),
+  )
+  return [
+    `%%MatrixMarket matrix coordinate real ${symmetric ? 'symmetric' : 'general'}`,
+    `${rows.length} ${width} ${lines.length}`,
+    ...lines,
+    '',
+  ].join('\n')
 }

@@ -31,13 +31,17 @@ export function readingOf(problem: Pick<Problem, 'view'> | undefined): Reading {
 }
 
 /** A number of the working in words. */
-export const inFigures = (value: number, { figures }: Pick<Reading, 'figures'>): string => formatPlain(value, figures)
+export const inFigures = (value: number, { figures }: Pick<Reading, 'figures'>): string =>
+  formatPlain(value, figures)
 
 /** This near to a whole number, a number is one. */
 const WHOLE = 1e-12
 
 /** An entry of a matrix: columns stay narrow by their decimals, which follow the figures asked for. */
 export function entryWords(value: number, power: number, { figures }: Pick<Reading, 'figures'>): string {
-  if (power === 0 && Math.abs(value) < 1000 && Math.abs(value - Math.round(value)) <= WHOLE * Math.abs(value)) return formatPlain(Math.round(value))
-  return figures === USUAL.figures ? formatNumber(value / 10 ** power, { decimals: 3 }) : formatPlain(value / 10 ** power, figures)
+  if (power === 0 && Math.abs(value) < 1000 && Math.abs(value - Math.round(value)) <= WHOLE * Math.abs(value))
+    return formatPlain(Math.round(value))
+  return figures === USUAL.figures
+    ? formatNumber(value / 10 ** power, { decimals: 3 })
+    : formatPlain(value / 10 ** power, figures)
 }

@@ -31,7 +31,8 @@ function gather({ rigid, dofs }: Solution): Tied {
 /** What displacements are before anything is solved, SI: settlements of held ones, and what rigid members impose on those that follow. */
 export function prescribed(solution: Solution, action: ActionSolution): Map<number, number> {
   const out = new Map<number, number>()
-  for (let d = solution.dofs.free; d < solution.dofs.list.length; d++) if (action.D[d] !== 0) out.set(d, action.D[d])
+  for (let d = solution.dofs.free; d < solution.dofs.list.length; d++)
+    if (action.D[d] !== 0) out.set(d, action.D[d])
   for (const [d, { constants }] of solution.rigid?.ties ?? []) {
     const v = imposed(solution, action, constants)
     if (v !== 0) out.set(d, v)
@@ -40,8 +41,15 @@ export function prescribed(solution: Solution, action: ActionSolution): Map<numb
 }
 
 /** Of a constant per case, that of the case or combination. */
-export function imposed({ cases, structure }: Solution, action: ActionSolution, constants: Float64Array): number {
-  const factors = action.kind === 'combination' ? structure.combinations.find((o) => o.id === action.id)?.factors : undefined
+export function imposed(
+  { cases, structure }: Solution,
+  action: ActionSolution,
+  constants: Float64Array,
+): number {
+  const factors =
+    action.kind === 'combination'
+      ? structure.combinations.find((o) => o.id === action.id)?.factors
+      : undefined
   return cases.reduce((v, o, i) => v + constants[i] * (factors ? factors[i] : o.id === action.id ? 1 : 0), 0)
 }
 
@@ -50,7 +58,8 @@ export function tiedStiffness(solution: Solution, i: number, j: number): number 
   const { along } = tiedOf(solution)!
   const K = structureRows(solution)
   let v = 0
-  for (const [a, ta] of along.get(i) ?? []) for (const [b, tb] of along.get(j) ?? []) v += ta * (K[a].get(b) ?? 0) * tb
+  for (const [a, ta] of along.get(i) ?? [])
+    for (const [b, tb] of along.get(j) ?? []) v += ta * (K[a].get(b) ?? 0) * tb
   return v
 }
 

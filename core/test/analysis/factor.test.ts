@@ -24,12 +24,16 @@ function network(n: number, links: readonly { a: number; b: number; k: number }[
   return { a, dense }
 }
 
-const times = (dense: number[][], x: ArrayLike<number>) => dense.map((row) => row.reduce((sum, v, j) => sum + v * x[j], 0))
+const times = (dense: number[][], x: ArrayLike<number>) =>
+  dense.map((row) => row.reduce((sum, v, j) => sum + v * x[j], 0))
 
 const anyNetwork = fc.integer({ min: 1, max: 40 }).chain((n) =>
   fc.record({
     n: fc.constant(n),
-    links: fc.array(fc.record({ a: fc.nat(n - 1), b: fc.nat(n - 1), k: fc.double({ min: 0.1, max: 100, noNaN: true }) }), { maxLength: 4 * n }),
+    links: fc.array(
+      fc.record({ a: fc.nat(n - 1), b: fc.nat(n - 1), k: fc.double({ min: 0.1, max: 100, noNaN: true }) }),
+      { maxLength: 4 * n },
+    ),
     load: fc.array(fc.double({ min: -10, max: 10, noNaN: true }), { minLength: n, maxLength: n }),
   }),
 )
@@ -50,7 +54,11 @@ describe('the sparse factorisation', () => {
   it('solves any held network: A·x gives back the load', () => {
     fc.assert(
       fc.property(anyNetwork, ({ n, links, load }) => {
-        const { a, dense } = network(n, links, Array.from({ length: n }, (_, i) => i))
+        const { a, dense } = network(
+          n,
+          links,
+          Array.from({ length: n }, (_, i) => i),
+        )
         const f = factor(a)
         expect(f.singular).toEqual([])
         times(dense, f.solve(Float64Array.from(load))).forEach((v, i) => expect(v).toBeCloseTo(load[i], 8))
@@ -108,7 +116,11 @@ describe('the order of elimination', () => {
     )
   })
   it('eliminates the leaves of a star before its heart', () => {
-    const star = network(9, Array.from({ length: 8 }, (_, i) => ({ a: 0, b: i + 1, k: 1 })), [0]).a
+    const star = network(
+      9,
+      Array.from({ length: 8 }, (_, i) => ({ a: 0, b: i + 1, k: 1 })),
+      [0],
+    ).a
     const order = fillReducingOrder(siteGraph(star), new Int32Array(9).fill(1))
     expect([...order].indexOf(0)).toBeGreaterThanOrEqual(7)
   })

@@ -2,8 +2,18 @@ import { describe, expect, it } from 'vitest'
 import { checkAnswer, type Answer } from '../../src/index.js'
 import { frame } from '../builder.js'
 
-const b = frame().node('A', 0, 0).node('B', 4, 0).node('C', 8, 0).member('A', 'B').member('B', 'C').support('A', 'pin').support('B', 'roller').support('C', 'roller').load({ type: 'distributed', member: 'AB', direction: 'Y', q: -8 })
-const check = (a: Partial<Answer>) => checkAnswer(b.problem, b.solve(), { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0, ...a })
+const b = frame()
+  .node('A', 0, 0)
+  .node('B', 4, 0)
+  .node('C', 8, 0)
+  .member('A', 'B')
+  .member('B', 'C')
+  .support('A', 'pin')
+  .support('B', 'roller')
+  .support('C', 'roller')
+  .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -8 })
+const check = (a: Partial<Answer>) =>
+  checkAnswer(b.problem, b.solve(), { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0, ...a })
 
 // one span of two loaded: M at B is −wL²/16 = −8, A 14, B 20, C −2
 describe('hand answers', () => {
@@ -30,5 +40,7 @@ describe('hand answers', () => {
     [{ quantity: 'reaction', node: 'B', component: 'y', value: 14 }, 'other-place'],
     [{ value: -16 }, 'factor'],
     [{ value: -5.123 }, undefined],
-  ] as [Partial<Answer>, string | undefined][])('%j: %s', (a, kind) => expect(check(a).diagnosis?.kind).toBe(kind))
+  ] as [Partial<Answer>, string | undefined][])('%j: %s', (a, kind) =>
+    expect(check(a).diagnosis?.kind).toBe(kind),
+  )
 })

@@ -1,8 +1,25 @@
 import { describe, expect, it } from 'vitest'
-import { edit, memberLabel, newProblem, nextNodeLabel, problemErrors, readChain, resolve, setUnits } from '../../src/index.js'
+import {
+  edit,
+  memberLabel,
+  newProblem,
+  nextNodeLabel,
+  problemErrors,
+  readChain,
+  resolve,
+  setUnits,
+} from '../../src/index.js'
 import { frame } from '../builder.js'
 
-const p = frame().node('A', 0, 0).node('B', 4, 0).node('C', 4, 3).member('A', 'B').member('B', 'C').support('A', 'fixed').load({ type: 'nodal', node: 'B', fy: -3 }, { type: 'point', member: 'BC', at: 1, fx: 2 }).set({ answers: [{ id: 'a1', quantity: 'reaction', node: 'A', component: 'y', value: 3 }] }).problem
+const p = frame()
+  .node('A', 0, 0)
+  .node('B', 4, 0)
+  .node('C', 4, 3)
+  .member('A', 'B')
+  .member('B', 'C')
+  .support('A', 'fixed')
+  .load({ type: 'nodal', node: 'B', fy: -3 }, { type: 'point', member: 'BC', at: 1, fx: 2 })
+  .set({ answers: [{ id: 'a1', quantity: 'reaction', node: 'A', component: 'y', value: 3 }] }).problem
 
 describe('edits', () => {
   it('leave the problem and what they do not touch as it was', () => {
@@ -50,7 +67,8 @@ describe('edits', () => {
     })
     expect(b.structure.cases[0].loads[0]).toMatchObject({ fy: expect.closeTo(-3000, 6) as number })
   })
-  it('read plain numbers anew when asked to', () => expect(setUnits(p, 'ft', 'kip', false).nodes[1].x).toBe(4))
+  it('read plain numbers anew when asked to', () =>
+    expect(setUnits(p, 'ft', 'kip', false).nodes[1].x).toBe(4))
   it('begin with a sheet that may be kept', () => expect(problemErrors(newProblem())).toEqual([]))
   it('rename a case everywhere', () => {
     const q = edit.renameCase({ ...p, combinations: [{ id: 'U', factors: { '1': 1.2 } }] }, '1', 'D')
@@ -77,32 +95,65 @@ describe('labels', () => {
 })
 
 describe('names, ends, combinations, display', () => {
-  const p = frame().node('A', 0, 0).node('B', 4, 0).node('C', 8, 0).member('A', 'B').member('B', 'C').support('A', 'pin').load({ type: 'nodal', node: 'B', fy: -1 }, { type: 'distributed', member: 'AB', direction: 'Y', q: -1 }).problem
+  const p = frame()
+    .node('A', 0, 0)
+    .node('B', 4, 0)
+    .node('C', 8, 0)
+    .member('A', 'B')
+    .member('B', 'C')
+    .support('A', 'pin')
+    .load(
+      { type: 'nodal', node: 'B', fy: -1 },
+      { type: 'distributed', member: 'AB', direction: 'Y', q: -1 },
+    ).problem
 
   it('joints may change names with each other; members follow', () => {
-    const swapped = edit.renameNodes(p, [{ from: 'A', to: 'C' }, { from: 'C', to: 'A' }, { from: 'B', to: 'B' }])
+    const swapped = edit.renameNodes(p, [
+      { from: 'A', to: 'C' },
+      { from: 'C', to: 'A' },
+      { from: 'B', to: 'B' },
+    ])
     expect(swapped.nodes.map((n) => n.id)).toEqual(['C', 'B', 'A'])
     expect(swapped.members.map((m) => m.id)).toEqual(['CB', 'BA'])
     expect(swapped.supports).toEqual([{ node: 'C', type: 'pin' }])
     expect(swapped.loadCases![0].loads[1]).toMatchObject({ member: 'CB' })
     expect(problemErrors(swapped)).toEqual([])
-    expect(edit.renameNodes(swapped, [{ from: 'C', to: 'A' }, { from: 'A', to: 'C' }])).toEqual(p)
+    expect(
+      edit.renameNodes(swapped, [
+        { from: 'C', to: 'A' },
+        { from: 'A', to: 'C' },
+      ]),
+    ).toEqual(p)
   })
 
   it('an end is released, sprung and rigid again, and leaves nothing behind', () => {
     const sprung = edit.setRelease(edit.setRelease(p, 'AB', 'end', 'M', '5 kN*m'), 'AB', 'end', 'N', true)
     expect(sprung.members[0].releases).toEqual({ end: { M: '5 kN*m', N: true } })
-    expect(edit.setHinge(sprung, 'AB', 'end', true).members[0].releases).toEqual({ end: { M: true, N: true } })
-    expect(edit.setRelease(edit.setRelease(sprung, 'AB', 'end', 'M', undefined), 'AB', 'end', 'N', undefined)).toEqual(p)
+    expect(edit.setHinge(sprung, 'AB', 'end', true).members[0].releases).toEqual({
+      end: { M: true, N: true },
+    })
+    expect(
+      edit.setRelease(edit.setRelease(sprung, 'AB', 'end', 'M', undefined), 'AB', 'end', 'N', undefined),
+    ).toEqual(p)
     expect(edit.setHinge(p, 'AB', 'end', false)).toBe(p)
   })
 
   it('a combination is made, changed, renamed and taken out with what refers to it', () => {
     const made = edit.addCombination(edit.addCase(p))
     expect(made.combinations).toEqual([{ id: 'C1', factors: { '1': 1, '2': 1 } }])
-    const changed = edit.setCombination(edit.setFactor(edit.setFactor(made, 'C1', '1', 1.4), 'C1', '2', undefined), 'C1', { purpose: 'strength' })
+    const changed = edit.setCombination(
+      edit.setFactor(edit.setFactor(made, 'C1', '1', 1.4), 'C1', '2', undefined),
+      'C1',
+      { purpose: 'strength' },
+    )
     expect(changed.combinations).toEqual([{ id: 'C1', factors: { '1': 1.4 }, purpose: 'strength' }])
-    const asked = edit.addAnswer(changed, { quantity: 'reaction', node: 'A', component: 'y', value: 1, case: 'C1' })
+    const asked = edit.addAnswer(changed, {
+      quantity: 'reaction',
+      node: 'A',
+      component: 'y',
+      value: 1,
+      case: 'C1',
+    })
     const renamed = edit.renameCombination(asked, 'C1', 'U')
     expect(renamed.answers![0].case).toBe('U')
     expect(problemErrors(renamed)).toEqual([])
@@ -116,4 +167,3 @@ describe('names, ends, combinations, display', () => {
     expect(edit.setView(edit.setView(p, 'grid', { across: '3@4' }), 'grid', undefined).view).toEqual({})
   })
 })
-

@@ -48,19 +48,30 @@ describe('reading a problem', () => {
     ['combinations', [{ id: '1', factors: {} }], 'combinations[0].id', /already/],
     ['sections.0.A', -1, 'sections[0].A', /greater than zero/],
     ['sections.0', { id: 's', shape: { type: 'tube', d: 0.1, t: 0.2 } }, 'sections[0].shape', /thicker/],
-    ['answers', [{ id: 'a', quantity: 'reaction', node: 'A', component: 'y', value: '3 m' }], 'answers[0].value', /Expected a force/],
+    [
+      'answers',
+      [{ id: 'a', quantity: 'reaction', node: 'A', component: 'y', value: '3 m' }],
+      'answers[0].value',
+      /Expected a force/,
+    ],
   ])('refuses %s = %j at its path', (path, value, at, words) => {
     const source = changed(path, value)
     const read = readProblem(source)
     const outcome = read.ok ? work(read.problem) : undefined
     const errors = !read.ok ? read.errors : outcome?.stage === 'invalid' ? outcome.errors : []
-    expect(errors[0]).toMatchObject({ kind: 'invalid', path: at, message: expect.stringMatching(words) as string })
+    expect(errors[0]).toMatchObject({
+      kind: 'invalid',
+      path: at,
+      message: expect.stringMatching(words) as string,
+    })
     expect(openProblem(source).ok).toBe(false)
   })
 
   it('keeps what it does not know, and says so', () => {
     const read = readProblem(changed('nodes.0.colour', 'green'))
-    expect(read.ok && read.notices).toEqual([{ path: 'nodes[0].colour', message: expect.stringContaining('kept') as string }])
+    expect(read.ok && read.notices).toEqual([
+      { path: 'nodes[0].colour', message: expect.stringContaining('kept') as string },
+    ])
     expect(read.ok && JSON.parse(writeProblem(read.problem)).nodes[0].colour).toBe('green')
   })
 
@@ -70,6 +81,11 @@ describe('reading a problem', () => {
     expect(read.ok && writeProblem(read.problem)).toBe(writeProblem(whole()))
   })
 
-  it('refuses a file nested too deeply', () => expect(readProblem('['.repeat(5000))).toMatchObject({ ok: false, errors: [{ path: '$' }] }))
-  it('says where JSON breaks', () => expect(readProblem('{"format": ')).toMatchObject({ ok: false, errors: [{ path: '$', message: expect.stringContaining('JSON') as string }] }))
+  it('refuses a file nested too deeply', () =>
+    expect(readProblem('['.repeat(5000))).toMatchObject({ ok: false, errors: [{ path: '$' }] }))
+  it('says where JSON breaks', () =>
+    expect(readProblem('{"format": ')).toMatchObject({
+      ok: false,
+      errors: [{ path: '$', message: expect.stringContaining('JSON') as string }],
+    }))
 })

@@ -2,12 +2,24 @@ import { describe, expect, it } from 'vitest'
 import { copyRows, pasteRows, problemErrors } from '../../src/index.js'
 import { frame } from '../builder.js'
 
-const p = frame().node('A', 0, 0).node('B', '3 m', 4).node('C', 6, 0).member('A', 'B', { releases: { end: { M: true } } }).member('B', 'C').support('A', 'pin').load({ type: 'nodal', node: 'B', fy: -5 }, { type: 'distributed', member: 'AB', direction: 'Y', q: -2 }).problem
+const p = frame()
+  .node('A', 0, 0)
+  .node('B', '3 m', 4)
+  .node('C', 6, 0)
+  .member('A', 'B', { releases: { end: { M: true } } })
+  .member('B', 'C')
+  .support('A', 'pin')
+  .load(
+    { type: 'nodal', node: 'B', fy: -5 },
+    { type: 'distributed', member: 'AB', direction: 'Y', q: -2 },
+  ).problem
 const empty = frame().problem
 
 describe('copied rows', () => {
   it('are a table a spreadsheet takes', () => {
-    const [head, first, second] = copyRows(p, { nodes: [], members: ['AB'] }).split('\n').map((l) => l.split('\t'))
+    const [head, first, second] = copyRows(p, { nodes: [], members: ['AB'] })
+      .split('\n')
+      .map((l) => l.split('\t'))
     expect(head).toEqual(['joint', 'x', 'y'])
     expect(first).toEqual(['A', '0', '0'])
     expect(second).toEqual(['B', '3 m', '4'])
@@ -22,7 +34,10 @@ describe('copied rows', () => {
     const made = pasteRows(p, copyRows(p, { nodes: [], members: ['AB'] }), 1, 0)
     expect(made).toMatchObject({ ok: true, nodes: ['D', 'E'], members: ['DE'] })
     if (made.ok) {
-      expect(made.problem.nodes.slice(3)).toEqual([{ id: 'D', x: 1, y: 0 }, { id: 'E', x: 4, y: 4 }])
+      expect(made.problem.nodes.slice(3)).toEqual([
+        { id: 'D', x: 1, y: 0 },
+        { id: 'E', x: 4, y: 4 },
+      ])
       expect(made.problem.members[2].releases).toEqual({ end: { M: true } })
       expect(problemErrors(made.problem)).toEqual([])
     }
@@ -45,6 +60,15 @@ describe('rows of a spreadsheet', () => {
     ['0\t5 kN', 'Row 1'],
     ['member\tstart\tend\nx\tA\tB', 'Row 2'],
     ['heading only', 'No row'],
-  ])('%j is refused', (text, words) => expect(pasteRows(empty, text)).toMatchObject({ ok: false, message: expect.stringContaining(words) as string }))
-  it('a damaged piece is read as the rows above it', () => expect(pasteRows(empty, 'joint\tx\ty\nA\t1\t2\nviga piece\t{"nodes":')).toMatchObject({ ok: true, nodes: ['A'] }))
+  ])('%j is refused', (text, words) =>
+    expect(pasteRows(empty, text)).toMatchObject({
+      ok: false,
+      message: expect.stringContaining(words) as string,
+    }),
+  )
+  it('a damaged piece is read as the rows above it', () =>
+    expect(pasteRows(empty, 'joint\tx\ty\nA\t1\t2\nviga piece\t{"nodes":')).toMatchObject({
+      ok: true,
+      nodes: ['A'],
+    }))
 })

@@ -1,5 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import { addShape, beamShape, determinacy, doubts, frameShape, gableShape, newProblem, problemErrors, trussShape, work, type StartingShape, type TrussForm } from '../../src/index.js'
+import {
+  addShape,
+  beamShape,
+  determinacy,
+  doubts,
+  frameShape,
+  gableShape,
+  newProblem,
+  problemErrors,
+  trussShape,
+  work,
+  type StartingShape,
+  type TrussForm,
+} from '../../src/index.js'
 
 const solved = (shape: StartingShape) => {
   const p = addShape(newProblem(), shape)
@@ -28,11 +41,17 @@ describe('starting shapes', () => {
     }
   })
   it('the diagonals of a Pratt truss pull and those of a Howe truss push under load from above', () => {
-    for (const [form, sign] of [['pratt', 1], ['howe', -1]] as const) {
+    for (const [form, sign] of [
+      ['pratt', 1],
+      ['howe', -1],
+    ] as const) {
       const shape = trussShape(form, 24, 4, 6) as StartingShape
       const p = addShape(newProblem(), shape)
       const top = p.nodes.filter((n) => n.y === 4)
-      const o = work({ ...p, loadCases: [{ id: '1', loads: top.map((n) => ({ type: 'nodal' as const, node: n.id, fy: -10 })) }] })
+      const o = work({
+        ...p,
+        loadCases: [{ id: '1', loads: top.map((n) => ({ type: 'nodal' as const, node: n.id, fy: -10 })) }],
+      })
       if (o.stage !== 'solved') throw new Error('unsolved')
       const { members, nodes } = o.structure
       members.forEach((m, i) => {
@@ -42,7 +61,9 @@ describe('starting shapes', () => {
       })
     }
   })
-  it.each(['pratt', 'k'] as const)('a %s truss of odd panels is refused with a sentence', (form) => expect(trussShape(form, 10, 2, 5)).toMatchObject({ message: expect.stringContaining('even') as string }))
+  it.each(['pratt', 'k'] as const)('a %s truss of odd panels is refused with a sentence', (form) =>
+    expect(trussShape(form, 10, 2, 5)).toMatchObject({ message: expect.stringContaining('even') as string }),
+  )
 
   it('beams: one redundant for each support beyond two', () => {
     expect(solved(beamShape([4])).degree).toBe(0)
@@ -57,7 +78,12 @@ describe('starting shapes', () => {
     expect(solved(gableShape(12, 4, 2, 'fixed')).degree).toBe(3)
   })
   it('stand beside what is there, with labels that go on; trusses in a frame problem are bars', () => {
-    const p = addShape(addShape(newProblem(), beamShape([4])), trussShape('warren', 6, 2, 2) as StartingShape, 10, 1)
+    const p = addShape(
+      addShape(newProblem(), beamShape([4])),
+      trussShape('warren', 6, 2, 2) as StartingShape,
+      10,
+      1,
+    )
     expect(p.kind).toBe('frame')
     expect(p.nodes[2]).toEqual({ id: 'C', x: 10, y: 1 })
     expect(p.members.slice(1).every((m) => m.type === 'bar')).toBe(true)

@@ -1,6 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { evaluate, ExpressionError, makeReader, dimension as D, unitNames, unitByName } from '../../src/index.js'
+import {
+  evaluate,
+  ExpressionError,
+  makeReader,
+  dimension as D,
+  unitNames,
+  unitByName,
+} from '../../src/index.js'
 
 const si = (text: string) => evaluate(text).si
 
@@ -99,7 +106,11 @@ describe('expressions', () => {
 
   it('agrees with arithmetic', () => {
     const tree: fc.Arbitrary<string> = fc.letrec<{ e: string }>((tie) => ({
-      e: fc.oneof({ maxDepth: 4 }, fc.integer({ min: 1, max: 99 }).map(String), fc.tuple(tie('e'), fc.constantFrom('+', '-', '*'), tie('e')).map(([a, o, b]) => `(${a}${o}${b})`)),
+      e: fc.oneof(
+        { maxDepth: 4 },
+        fc.integer({ min: 1, max: 99 }).map(String),
+        fc.tuple(tie('e'), fc.constantFrom('+', '-', '*'), tie('e')).map(([a, o, b]) => `(${a}${o}${b})`),
+      ),
     })).e
     fc.assert(fc.property(tree, (t) => si(t) === Function(`return ${t}`)()))
   })
@@ -114,7 +125,8 @@ describe('units', () => {
 })
 
 describe('symbols', () => {
-  const problems = (symbols: Record<string, string | number>) => makeReader({ length: 'm', force: 'kN' }, symbols).problems.map((p) => p.message)
+  const problems = (symbols: Record<string, string | number>) =>
+    makeReader({ length: 'm', force: 'kN' }, symbols).problems.map((p) => p.message)
   it('may refer to each other in any order', () => {
     const { reader } = makeReader({ length: 'ft', force: 'kip' }, { L: '2*a', a: '3 ft', n: 4 })
     expect(reader.read('L*n', D.length)).toEqual({ ok: true, si: expect.closeTo(24 * 0.3048, 12) as number })
@@ -127,11 +139,20 @@ describe('symbols', () => {
 describe('reading quantities', () => {
   const { reader } = makeReader({ length: 'ft', force: 'kip' })
   it('reads bare numbers in the problem’s units', () => {
-    expect(reader.read(2, D.moment)).toEqual({ ok: true, si: expect.closeTo(2 * 4448.2216152605 * 0.3048, 6) as number })
+    expect(reader.read(2, D.moment)).toEqual({
+      ok: true,
+      si: expect.closeTo(2 * 4448.2216152605 * 0.3048, 6) as number,
+    })
     expect(reader.read('2', D.moment)).toEqual(reader.read(2, D.moment))
   })
-  it('names both dimensions', () => expect(reader.read('3 kip', D.length)).toMatchObject({ ok: false, message: 'Expected a length, got a force.' }))
-  it('takes a mass density for a unit weight', () => expect(reader.read('1000 kg/m^3', D.unitWeight)).toEqual({ ok: true, si: 9806.65 }))
-  it('takes a moment per radian for a moment', () => expect(reader.read('3 kip*ft/rad', D.moment).ok).toBe(true))
+  it('names both dimensions', () =>
+    expect(reader.read('3 kip', D.length)).toMatchObject({
+      ok: false,
+      message: 'Expected a length, got a force.',
+    }))
+  it('takes a mass density for a unit weight', () =>
+    expect(reader.read('1000 kg/m^3', D.unitWeight)).toEqual({ ok: true, si: 9806.65 }))
+  it('takes a moment per radian for a moment', () =>
+    expect(reader.read('3 kip*ft/rad', D.moment).ok).toBe(true))
   it('refuses an angle for a length', () => expect(reader.read('3 deg', D.length).ok).toBe(false))
 })

@@ -20,6 +20,12 @@ describe('numbers as a book prints them', () => {
   })
 
   it('never shows 0 for what is not 0', () => {
-    fc.assert(fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }).filter((v) => v !== 0), fc.integer({ min: 0, max: 4 }), (v, decimals) => /[1-9]/.test(formatNumber(v, { decimals })) && /[1-9]/.test(formatPlain(v))))
+    fc.assert(
+      fc.property(
+        fc.double({ noNaN: true, noDefaultInfinity: true }).filter((v) => v !== 0),
+        fc.integer({ min: 0, max: 4 }),
+        (v, decimals) => /[1-9]/.test(formatNumber(v, { decimals })) && /[1-9]/.test(formatPlain(v)),
+      ),
+    )
   })
 })

@@ -1,28 +1,53 @@
 import { describe, expect, it } from 'vitest'
-import { COMMON_MATERIALS, findRolled, makeReader, dimension as D, rolledShapes, searchRolled, work } from '../../src/index.js'
+import {
+  COMMON_MATERIALS,
+  findRolled,
+  makeReader,
+  dimension as D,
+  rolledShapes,
+  searchRolled,
+  work,
+} from '../../src/index.js'
 import { SERIES } from '../../src/section/series.js'
 import { frame } from '../builder.js'
 import { PRINTED } from './printed.js'
 
 const printed = Object.entries(PRINTED).flatMap(([series, rows]) =>
-  rows.trim().split('\n').map((line) => {
-    const [name, A, I] = line.trim().split(' ')
-    return { series, designation: series === 'W' ? `W${name}` : `${series} ${name}`, A: Number(A), I: Number(I) }
-  }),
+  rows
+    .trim()
+    .split('\n')
+    .map((line) => {
+      const [name, A, I] = line.trim().split(' ')
+      return {
+        series,
+        designation: series === 'W' ? `W${name}` : `${series} ${name}`,
+        A: Number(A),
+        I: Number(I),
+      }
+    }),
 )
 
 describe('rolled shapes', () => {
-  it.each(printed)('$designation: A and I from the dimensions are within 1 % of what the standard prints', ({ designation, series, A, I }) => {
-    const shape = findRolled(designation)
-    const unit = series === 'W' ? 0.0254 : 0.01
-    expect(Math.abs(shape!.A / unit ** 2 / A - 1)).toBeLessThan(0.01)
-    expect(Math.abs(shape!.I / unit ** 4 / I - 1)).toBeLessThan(0.01)
-  })
+  it.each(printed)(
+    '$designation: A and I from the dimensions are within 1 % of what the standard prints',
+    ({ designation, series, A, I }) => {
+      const shape = findRolled(designation)
+      const unit = series === 'W' ? 0.0254 : 0.01
+      expect(Math.abs(shape!.A / unit ** 2 / A - 1)).toBeLessThan(0.01)
+      expect(Math.abs(shape!.I / unit ** 4 / I - 1)).toBeLessThan(0.01)
+    },
+  )
 
   it('has a printed value for every row, and every designation once', () => {
     expect(rolledShapes().map((s) => s.designation)).toEqual(printed.map((p) => p.designation))
     expect(new Set(printed.map((p) => p.designation)).size).toBe(printed.length)
-    for (const s of SERIES) expect(s.rows.trim().split('\n').every((r) => r.trim().split(' ').length === s.columns.split(' ').length + 1)).toBe(true)
+    for (const s of SERIES)
+      expect(
+        s.rows
+          .trim()
+          .split('\n')
+          .every((r) => r.trim().split(' ').length === s.columns.split(' ').length + 1),
+      ).toBe(true)
   })
 
   it.each([
@@ -38,7 +63,12 @@ describe('rolled shapes', () => {
   ])('finds %s', (typed, designation) => expect(findRolled(typed)?.designation).toBe(designation))
 
   it('searches by what is typed, beginnings first', () => {
-    expect(searchRolled('ipe 2').map((s) => s.designation)).toEqual(['IPE 200', 'IPE 220', 'IPE 240', 'IPE 270'])
+    expect(searchRolled('ipe 2').map((s) => s.designation)).toEqual([
+      'IPE 200',
+      'IPE 220',
+      'IPE 240',
+      'IPE 270',
+    ])
     expect(searchRolled('w12x26').map((s) => s.designation)).toEqual(['W12x26'])
     expect(searchRolled('quince')).toEqual([])
     expect(searchRolled('', 5)).toHaveLength(5)
@@ -54,7 +84,10 @@ describe('rolled shapes', () => {
   it('says which shape it does not know, and which come near', () => {
     const beam = frame().node('A', 0, 0).node('B', 4, 0).support('A', 'fixed').member('A', 'B', {})
     const refused = work(beam.set({ sections: [{ id: 's', catalogue: 'IPE 210' }] }).problem)
-    expect(refused).toMatchObject({ stage: 'unsolved', error: { kind: 'unsupported', path: 'sections[0].catalogue' } })
+    expect(refused).toMatchObject({
+      stage: 'unsolved',
+      error: { kind: 'unsupported', path: 'sections[0].catalogue' },
+    })
     if (refused.stage === 'unsolved') expect(refused.error.message).toContain('IPE 210')
   })
 })
@@ -76,7 +109,11 @@ describe('materials', () => {
       const r = reader.read(raw, d)
       return r.ok ? r.si : NaN
     }
-    const [si, us] = ['SI', 'US'].map((s) => COMMON_MATERIALS.find((m) => m.system === s && m.name.startsWith('Steel, E') === (s === 'SI'))!.material)
+    const [si, us] = ['SI', 'US'].map(
+      (s) =>
+        COMMON_MATERIALS.find((m) => m.system === s && m.name.startsWith('Steel, E') === (s === 'SI'))!
+          .material,
+    )
     expect(value(us.E, D.stress) / value(si.E, D.stress)).toBeCloseTo(1, 2)
     expect(value(us.unitWeight, D.unitWeight) / value(si.unitWeight, D.unitWeight)).toBeCloseTo(1, 2)
     expect(value(us.alpha, D.perTemperature) / value(si.alpha, D.perTemperature)).toBeCloseTo(1, 1)

@@ -15,7 +15,9 @@ function shown(book: working.Ledger): string[] {
           case 'polynomial':
             return b.coefficients
           case 'matrix':
-            return b.rows.flatMap((_, i) => b.columns.flatMap((_, j) => [b.at(i, j), ...(b.lettersAt ? [b.lettersAt(i, j)] : [])]))
+            return b.rows.flatMap((_, i) =>
+              b.columns.flatMap((_, j) => [b.at(i, j), ...(b.lettersAt ? [b.lettersAt(i, j)] : [])]),
+            )
           case 'table':
             return b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])))
           case 'drawing':
@@ -38,12 +40,14 @@ function* addresses(solution: Solution, action: ActionSolution): Generator<strin
     for (const r of six) {
       for (const k of six) {
         for (const kind of ['T', 'own', 'k', 'global']) yield addressOf(kind, m.id, r, k)
-        for (let step = 1; step < elements[i].released.length; step++) yield addressOf('part', m.id, step, r, k)
+        for (let step = 1; step < elements[i].released.length; step++)
+          yield addressOf('part', m.id, step, r, k)
       }
       for (const kind of ['fixed-own', 'fixed', 'fixed-global', 'd', 'q']) yield addressOf(kind, m.id, r)
     }
     const { segments } = working.fieldOf(ledger(solution, { length: 'm', force: 'kN' }, action).context, i)
-    for (const s of segments.keys()) for (const f of ['N', 'V', 'M']) for (const p of [0, 1, 2, 3]) yield addressOf('diagram', m.id, s, f, p)
+    for (const s of segments.keys())
+      for (const f of ['N', 'V', 'M']) for (const p of [0, 1, 2, 3]) yield addressOf('diagram', m.id, s, f, p)
   }
   const near = structure.members.length > 40 ? 12 : dofs.list.length
   for (let i = 1; i <= dofs.list.length; i++) {
@@ -55,7 +59,10 @@ function* addresses(solution: Solution, action: ActionSolution): Generator<strin
       for (const kind of ['ldl-d', 'ldl-z', 'ldl-y', 'ldl-x']) yield addressOf(kind, i)
       for (let j = 1; j <= dofs.free; j++) yield addressOf('ldl-l', i, j)
     }
-  if (dofs.free <= working.BY_HAND) for (let s = 1; s < dofs.free; s++) for (let i = 1; i <= dofs.free; i++) for (let j = 1; j <= dofs.free + 1; j++) yield addressOf('row', s, i, j)
+  if (dofs.free <= working.BY_HAND)
+    for (let s = 1; s < dofs.free; s++)
+      for (let i = 1; i <= dofs.free; i++)
+        for (let j = 1; j <= dofs.free + 1; j++) yield addressOf('row', s, i, j)
 }
 
 const folder = join(import.meta.dirname, '../cases')
@@ -65,9 +72,25 @@ const problems = readdirSync(folder)
   // second order is refused by name, and has no working
   .filter(([, p]) => p.analysis?.order !== 2)
   // the same with other wishes of the reader: numbers by joint, L·D·Lᵀ, beams without their axial unknowns
-  .flatMap(([f, p]): [string, Problem][] => (/orchid|lily|alpine/.test(f) ? [[f, p], [`${f}, read otherwise`, { ...p, view: { ...p.view, numbering: 'by-joint', byHand: 'ldl', bendingOnly: true } }]] : [[f, p]]))
+  .flatMap(([f, p]): [string, Problem][] =>
+    /orchid|lily|alpine/.test(f)
+      ? [
+          [f, p],
+          [
+            `${f}, read otherwise`,
+            { ...p, view: { ...p.view, numbering: 'by-joint', byHand: 'ldl', bendingOnly: true } },
+          ],
+        ]
+      : [[f, p]],
+  )
   // and with a factor taken out of the stiffnesses
-  .flatMap(([f, p]): [string, Problem][] => [[f, p], ...(['own', 'common'] as const).map((factor): [string, Problem] => [`${f}, ${factor} factor taken out`, { ...p, view: { ...p.view, reading: { factor } } }])])
+  .flatMap(([f, p]): [string, Problem][] => [
+    [f, p],
+    ...(['own', 'common'] as const).map((factor): [string, Problem] => [
+      `${f}, ${factor} factor taken out`,
+      { ...p, view: { ...p.view, reading: { factor } } },
+    ]),
+  ])
 
 describe.each(problems)('the working of %s', (_, problem) => {
   const outcome = work(problem)
@@ -81,10 +104,15 @@ describe.each(problems)('the working of %s', (_, problem) => {
       const seen = new Set<string>()
       // what differs by rounding from 0 is measured against the largest of its kind
       const most = new Map<string, number>()
-      const kindOf = (address: string, unit: string) => `${address.replace(/^case\/[^/]+\//, '').split('/')[0]} ${unit}`
+      const kindOf = (address: string, unit: string) =>
+        `${address.replace(/^case\/[^/]+\//, '').split('/')[0]} ${unit}`
       for (const address of addresses(solution, action)) {
         const e = book.entry(address)
-        if (e) most.set(kindOf(address, e.unit), Math.max(Math.abs(e.value) || 0, most.get(kindOf(address, e.unit)) ?? 0))
+        if (e)
+          most.set(
+            kindOf(address, e.unit),
+            Math.max(Math.abs(e.value) || 0, most.get(kindOf(address, e.unit)) ?? 0),
+          )
       }
       const check = (address: string) => {
         if (seen.has(address) || !book.entry(address)) return
@@ -94,7 +122,12 @@ describe.each(problems)('the working of %s', (_, problem) => {
         formulas++
         const shown = evaluateFormula(origin.formula)
         if (Number.isNaN(value)) return
-        expect(Math.abs(shown.value - value), `${address}: ${value} is shown as ${shown.value}`).toBeLessThanOrEqual(1e-9 * Math.max(shown.size, Math.abs(value)) + 1e-12 * (most.get(kindOf(address, unit)) ?? 0))
+        expect(
+          Math.abs(shown.value - value),
+          `${address}: ${value} is shown as ${shown.value}`,
+        ).toBeLessThanOrEqual(
+          1e-9 * Math.max(shown.size, Math.abs(value)) + 1e-12 * (most.get(kindOf(address, unit)) ?? 0),
+        )
         for (const l of letters(origin.formula)) {
           expect(book.entry(l.address)?.value, l.address).toBe(l.value)
           check(l.address)
@@ -113,14 +146,20 @@ describe.each(problems)('the working of %s', (_, problem) => {
     for (const action of solution.cases) {
       const book = ledger(solution, problem.units, action, problem)
       const checks = stepsOf(book).find((s) => s.key === 'checks')!
-      const lines = checks.passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses : [])))
+      const lines = checks.passages.flatMap((p) =>
+        p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses : [])),
+      )
       for (const address of lines.filter((a) => /^(whole|joint)/.test(a))) {
         const { value, origin } = book.origin(address)
-        expect(Math.abs(value), address).toBeLessThanOrEqual(1e-8 * (origin.kind === 'formula' ? evaluateFormula(origin.formula).size : 1) + 1e-9)
+        expect(Math.abs(value), address).toBeLessThanOrEqual(
+          1e-8 * (origin.kind === 'formula' ? evaluateFormula(origin.formula).size : 1) + 1e-9,
+        )
       }
       if (!lines.includes('work')) continue
       const [work, energy] = [book.entry('work')!.value, book.entry('energy')!.value]
-      expect(Math.abs(work - energy)).toBeLessThanOrEqual(1e-8 * Math.max(Math.abs(work), Math.abs(energy)) + 1e-12)
+      expect(Math.abs(work - energy)).toBeLessThanOrEqual(
+        1e-8 * Math.max(Math.abs(work), Math.abs(energy)) + 1e-12,
+      )
     }
   })
 })

@@ -7,13 +7,32 @@ const { readingOf } = working
 describe('the reading of a working', () => {
   it('is as usual where a problem says nothing, or nothing sensible', () => {
     const usual = { figures: 5, power: true, dimmed: false, factor: 'none' }
-    for (const reading of [undefined, null, 7, 'much', [], { figures: 99 }, { figures: '5', power: 1, dimmed: 'yes', factor: 'all' }]) expect(readingOf({ view: { reading } })).toEqual(usual)
+    for (const reading of [
+      undefined,
+      null,
+      7,
+      'much',
+      [],
+      { figures: 99 },
+      { figures: '5', power: 1, dimmed: 'yes', factor: 'all' },
+    ])
+      expect(readingOf({ view: { reading } })).toEqual(usual)
     expect(readingOf(undefined)).toEqual(usual)
     expect(readingOf(newProblem('x'))).toEqual(usual)
   })
-  it('is what was chosen, kept in the view of the problem', () => expect(readingOf(edit.setView(newProblem('x'), 'reading', { figures: 8, power: false, dimmed: true, factor: 'own' }))).toEqual({ figures: 8, power: false, dimmed: true, factor: 'own' }))
+  it('is what was chosen, kept in the view of the problem', () =>
+    expect(
+      readingOf(
+        edit.setView(newProblem('x'), 'reading', { figures: 8, power: false, dimmed: true, factor: 'own' }),
+      ),
+    ).toEqual({ figures: 8, power: false, dimmed: true, factor: 'own' }))
 
-  const p = frame().node('A', 0, 0).node('B', 7, 0).member('A', 'B').support('A', 'fixed').load({ type: 'nodal', node: 'B', fy: -5 }).problem
+  const p = frame()
+    .node('A', 0, 0)
+    .node('B', 7, 0)
+    .member('A', 'B')
+    .support('A', 'fixed')
+    .load({ type: 'nodal', node: 'B', fy: -5 }).problem
   const book = (problem: Problem) => {
     const outcome = work(problem)
     if (outcome.stage !== 'solved') throw new Error('solved')
@@ -28,7 +47,8 @@ describe('the reading of a working', () => {
     }
     expect(K(p).power).not.toBe(0)
     expect(K(wide).power).toBe(0)
-    const digits = (text: string) => Math.max(...(text.match(/\d+(\.\d+)?/g) ?? []).map((d) => d.replace('.', '').replace(/^0+/, '').length))
+    const digits = (text: string) =>
+      Math.max(...(text.match(/\d+(\.\d+)?/g) ?? []).map((d) => d.replace('.', '').replace(/^0+/, '').length))
     expect(digits(working.workingMarkdown(book(p)).match(/q_\{2\}[^$]*/)![0])).toBeLessThanOrEqual(5)
     expect(working.workingMarkdown(book(wide))).toMatch(/\d\.\d{6,}/)
   })

@@ -35,14 +35,23 @@ describe('the working with members that keep their length', () => {
   const book = bookOf(portal().load({ type: 'nodal', node: 'B', fx: 10 }).problem)
   it('says which unknowns follow from which, and how many are left', () => {
     const said = working.stepOf(book, 'unknowns')!.passages[0].blocks
-    expect(said.some((b) => b.kind === 'words' && b.words.includes('3 of the 7 free ones follow from others, so that 4 are left'))).toBe(true)
-    const ties = said.flatMap((b) => (b.kind === 'equation' ? [`${working.formulaText(b.left)} = ${working.formulaText(b.right)}`] : []))
+    expect(
+      said.some(
+        (b) =>
+          b.kind === 'words' &&
+          b.words.includes('3 of the 7 free ones follow from others, so that 4 are left'),
+      ),
+    ).toBe(true)
+    const ties = said.flatMap((b) =>
+      b.kind === 'equation' ? [`${working.formulaText(b.left)} = ${working.formulaText(b.right)}`] : [],
+    )
     expect(ties).toHaveLength(3)
     // C stands on a column that keeps its length
     expect(ties.some((t) => t.endsWith('= 0'))).toBe(true)
   })
   it('finds axial forces from the equilibrium of joints, and reactions from them', () => {
-    for (const id of ['AB', 'BC', 'CD']) for (const r of [1, 4]) expect(book.origin(`q/${id}/${r}`).origin.kind, id).toBe('formula')
+    for (const id of ['AB', 'BC', 'CD'])
+      for (const r of [1, 4]) expect(book.origin(`q/${id}/${r}`).origin.kind, id).toBe('formula')
     expect(text(book, 'q/BC/1')).toMatch(/q/)
   })
   it('goes by hand through the equations that are left', () => {
@@ -53,29 +62,55 @@ describe('the working with members that keep their length', () => {
 
   it('takes a tiny load for no rounding: right-hand sides are measured against forces, not stiffnesses', () => {
     const tiny = bookOf(portal().load({ type: 'nodal', node: 'B', fx: 1e-9 }).problem)
-    const [whole, small] = [book, tiny].map((b) => ['row/1/4/5', 'row/2/4/5', 'row/3/4/5', 'D/7', 'D/4'].map((a) => b.entry(a)!.value))
+    const [whole, small] = [book, tiny].map((b) =>
+      ['row/1/4/5', 'row/2/4/5', 'row/3/4/5', 'D/7', 'D/4'].map((a) => b.entry(a)!.value),
+    )
     expect(whole.some((v) => v !== 0)).toBe(true)
     small.forEach((v, i) => expect(v * 1e10).toBeCloseTo(whole[i], 9))
   })
 
   it('has a formula for each number, whatever acts and settles', () => {
     fc.assert(
-      fc.property(fc.array(anyLoad, { minLength: 1, maxLength: 3 }), fc.constantFrom(0, -0.012), fc.constantFrom<'gauss' | 'ldl'>('gauss', 'ldl'), (loads, settles, byHand) => {
-        const b = bookOf({ ...portal(settles).load(...loads).problem, view: { byHand } })
-        const shown = working.stepsOf(b).flatMap((s) => s.passages.flatMap((p) => p.blocks.flatMap((o) => (o.kind === 'lines' ? o.addresses : o.kind === 'matrix' ? o.rows.flatMap((_, i) => o.columns.map((__, j) => o.at(i, j))) : []))))
-        // what is 0 but for rounding is measured against kilonewtons and millimetres
-        const most = new Map<string, number>()
-        for (const a of shown) most.set(b.entry(a)!.unit, Math.max(most.get(b.entry(a)!.unit) ?? 0, Math.abs(b.entry(a)!.value)))
-        for (const a of new Set(shown)) {
-          const { value, unit, origin } = b.origin(a)
-          if (origin.kind !== 'formula') {
-            expect(origin.kind, a).toBe('stated')
-            continue
+      fc.property(
+        fc.array(anyLoad, { minLength: 1, maxLength: 3 }),
+        fc.constantFrom(0, -0.012),
+        fc.constantFrom<'gauss' | 'ldl'>('gauss', 'ldl'),
+        (loads, settles, byHand) => {
+          const b = bookOf({ ...portal(settles).load(...loads).problem, view: { byHand } })
+          const shown = working
+            .stepsOf(b)
+            .flatMap((s) =>
+              s.passages.flatMap((p) =>
+                p.blocks.flatMap((o) =>
+                  o.kind === 'lines'
+                    ? o.addresses
+                    : o.kind === 'matrix'
+                      ? o.rows.flatMap((_, i) => o.columns.map((__, j) => o.at(i, j)))
+                      : [],
+                ),
+              ),
+            )
+          // what is 0 but for rounding is measured against kilonewtons and millimetres
+          const most = new Map<string, number>()
+          for (const a of shown)
+            most.set(b.entry(a)!.unit, Math.max(most.get(b.entry(a)!.unit) ?? 0, Math.abs(b.entry(a)!.value)))
+          for (const a of new Set(shown)) {
+            const { value, unit, origin } = b.origin(a)
+            if (origin.kind !== 'formula') {
+              expect(origin.kind, a).toBe('stated')
+              continue
+            }
+            const is = working.evaluateFormula(origin.formula)
+            expect(
+              Math.abs(is.value - value),
+              `${a}: ${working.formulaText(origin.formula)}`,
+            ).toBeLessThanOrEqual(
+              1e-8 * Math.max(is.size, 1e-4 * most.get(unit)!) +
+                (unit === 'm' || unit === 'rad' ? 1e-14 : 1e-10),
+            )
           }
-          const is = working.evaluateFormula(origin.formula)
-          expect(Math.abs(is.value - value), `${a}: ${working.formulaText(origin.formula)}`).toBeLessThanOrEqual(1e-8 * Math.max(is.size, 1e-4 * most.get(unit)!) + (unit === 'm' || unit === 'rad' ? 1e-14 : 1e-10))
-        }
-      }),
+        },
+      ),
       { numRuns: 60 },
     )
   })

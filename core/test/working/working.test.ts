@@ -14,7 +14,10 @@ const s = frame()
   .support('A', 'fixed')
   .support('D', { type: 'pin', settlement: { y: '-5 mm' } })
   .support('C', { restrain: { x: '300 kN/m' } })
-  .load({ type: 'distributed', member: 'BC', direction: 'Y', per: 'projection', q: -12 }, { type: 'nodal', node: 'C', fx: -4, fy: -3 })
+  .load(
+    { type: 'distributed', member: 'BC', direction: 'Y', per: 'projection', q: -12 },
+    { type: 'nodal', node: 'C', fx: -4, fy: -3 },
+  )
   .solve()
 const action = s.cases[0]
 const book = working.ledger(s, units, action)
@@ -39,8 +42,12 @@ describe('the working', () => {
     let before = none
     for (let k = 1; k < n; k++) {
       const now = working.structureStiffness(s, units, k).values
-      const touched = working.inOrder(working.unknowns(s).filter((u) => s.elements[k - 1].dofs.includes(u.index))).map((u) => u.number - 1)
-      now.forEach((r, i) => r.forEach((v, j) => v !== before[i][j] && expect(touched).toEqual(expect.arrayContaining([i, j]))))
+      const touched = working
+        .inOrder(working.unknowns(s).filter((u) => s.elements[k - 1].dofs.includes(u.index)))
+        .map((u) => u.number - 1)
+      now.forEach((r, i) =>
+        r.forEach((v, j) => v !== before[i][j] && expect(touched).toEqual(expect.arrayContaining([i, j]))),
+      )
       before = now
     }
   })
@@ -59,7 +66,21 @@ describe('the working', () => {
   it('gives a member’s matrix under its unknowns', () => {
     const { K, start, end } = working.memberMatrix(s, units, 1)
     expect([start, end]).toEqual(['B', 'C'])
-    K.rows.forEach((r, i) => K.columns.forEach((c, j) => r && c && expect(K.values[i][j]).toBeCloseTo(book.entry(working.addressOf('global', 'BC', i + 1, j + 1))!.value, 9)))
+    K.rows.forEach((r, i) =>
+      K.columns.forEach(
+        (c, j) =>
+          r &&
+          c &&
+          expect(K.values[i][j]).toBeCloseTo(
+            book.entry(working.addressOf('global', 'BC', i + 1, j + 1))!.value,
+            9,
+          ),
+      ),
+    )
   })
-  it('numbers free unknowns first', () => expect(working.unknowns(s).map((u) => u.free)).toEqual([...Array<boolean>(s.dofs.free).fill(true), ...Array<boolean>(s.dofs.list.length - s.dofs.free).fill(false)]))
+  it('numbers free unknowns first', () =>
+    expect(working.unknowns(s).map((u) => u.free)).toEqual([
+      ...Array<boolean>(s.dofs.free).fill(true),
+      ...Array<boolean>(s.dofs.list.length - s.dofs.free).fill(false),
+    ]))
 })

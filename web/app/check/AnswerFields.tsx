@@ -1,13 +1,44 @@
-import { edit, type Answer, type AnswerQuantity, type Component, type Problem, type StiffnessPlace } from '@viga/core'
+import {
+  edit,
+  type Answer,
+  type AnswerQuantity,
+  type Component,
+  type Problem,
+  type StiffnessPlace,
+} from '@viga/core'
 import { TextField } from '../widgets/TextField'
-import { componentsOf, isAlone, isAlong, isExtreme, jointsFor, mayBeOwn, quantitiesOf, type Place } from './answer-place'
+import {
+  componentsOf,
+  isAlone,
+  isAlong,
+  isExtreme,
+  jointsFor,
+  mayBeOwn,
+  quantitiesOf,
+  type Place,
+} from './answer-place'
 
 type Options = readonly (readonly [string, string])[]
 
 /** A choice in a line of words. */
-function Choice({ name, value, options, onChoose }: { name: string; value: string; options: Options; onChoose: (v: string) => void }) {
+function Choice({
+  name,
+  value,
+  options,
+  onChoose,
+}: {
+  name: string
+  value: string
+  options: Options
+  onChoose: (v: string) => void
+}) {
   return (
-    <select className="cell-select" aria-label={name} value={value} onChange={(e) => onChoose(e.target.value)}>
+    <select
+      className="cell-select"
+      aria-label={name}
+      value={value}
+      onChange={(e) => onChoose(e.target.value)}
+    >
       {options.map(([k, label]) => (
         <option key={k} value={k}>
           {label}
@@ -32,12 +63,24 @@ export function AnswerFields({ problem, place, onChange }: Props) {
   const atJoint = quantity === 'reaction' || quantity === 'displacement'
   return (
     <>
-      <Choice name="quantity" value={quantity} options={quantitiesOf(problem)} onChoose={(v) => set({ quantity: v as AnswerQuantity })} />
+      <Choice
+        name="quantity"
+        value={quantity}
+        options={quantitiesOf(problem)}
+        onChoose={(v) => set({ quantity: v as AnswerQuantity })}
+      />
       {atJoint && <JointFields problem={problem} place={place} set={set} />}
-      {(isAlong(quantity) || isExtreme(quantity)) && <AlongFields problem={problem} place={place} set={set} />}
+      {(isAlong(quantity) || isExtreme(quantity)) && (
+        <AlongFields problem={problem} place={place} set={set} />
+      )}
       {quantity === 'stiffness' && <StiffnessFields problem={problem} place={place} set={set} />}
       {cases.length > 1 && quantity !== 'stiffness' && quantity !== 'load-factor' && (
-        <Choice name="case" value={place.case ?? cases[0].id} options={cases.map((c) => [c.id, c.title ?? c.id])} onChoose={(v) => set({ case: v })} />
+        <Choice
+          name="case"
+          value={place.case ?? cases[0].id}
+          options={cases.map((c) => [c.id, c.title ?? c.id])}
+          onChoose={(v) => set({ case: v })}
+        />
       )}
     </>
   )
@@ -54,10 +97,28 @@ function JointFields({ problem, place, set }: Part) {
   const word = (c: Component) => (c === 'rotation' ? (quantity === 'reaction' ? 'moment' : 'rotation') : c)
   return (
     <>
-      <Choice name="joint" value={place.node ?? ''} options={jointsFor(problem, quantity).map((n) => [n, `at ${n}`])} onChoose={(node) => set({ node })} />
-      <Choice name="component" value={place.component ?? 'y'} options={componentsOf(problem).map((c) => [c, word(c)])} onChoose={(v) => set({ component: v as Component })} />
+      <Choice
+        name="joint"
+        value={place.node ?? ''}
+        options={jointsFor(problem, quantity).map((n) => [n, `at ${n}`])}
+        onChoose={(node) => set({ node })}
+      />
+      <Choice
+        name="component"
+        value={place.component ?? 'y'}
+        options={componentsOf(problem).map((c) => [c, word(c)])}
+        onChoose={(v) => set({ component: v as Component })}
+      />
       {mayBeOwn(problem, place) && (
-        <Choice name="axes" value={place.axes ?? 'global'} options={[['global', 'global axes'], ['own', "the support's own axes"]]} onChoose={(v) => set({ axes: v as 'own' })} />
+        <Choice
+          name="axes"
+          value={place.axes ?? 'global'}
+          options={[
+            ['global', 'global axes'],
+            ['own', "the support's own axes"],
+          ]}
+          onChoose={(v) => set({ axes: v as 'own' })}
+        />
       )}
     </>
   )
@@ -66,23 +127,67 @@ function JointFields({ problem, place, set }: Part) {
 function AlongFields({ problem, place, set }: Part) {
   const extreme = isExtreme(place.quantity)
   const alone = place.quantity === 'axial' && isAlone(problem, place.member)
-  const members: Options = [...(extreme ? [['', 'anywhere'] as const] : []), ...problem.members.map((m) => [m.id, `in ${m.id}`] as const)]
+  const members: Options = [
+    ...(extreme ? [['', 'anywhere'] as const] : []),
+    ...problem.members.map((m) => [m.id, `in ${m.id}`] as const),
+  ]
   return (
     <>
       {extreme && (
-        <Choice name="of" value={place.of ?? 'moment'} options={[['moment', 'M'], ['shear', 'V'], ['axial', 'N'], ['deflection', 'deflection']]} onChoose={(v) => set({ of: v as NonNullable<Answer['of']> })} />
+        <Choice
+          name="of"
+          value={place.of ?? 'moment'}
+          options={[
+            ['moment', 'M'],
+            ['shear', 'V'],
+            ['axial', 'N'],
+            ['deflection', 'deflection'],
+          ]}
+          onChoose={(v) => set({ of: v as NonNullable<Answer['of']> })}
+        />
       )}
-      <Choice name="member" value={place.member ?? ''} options={members} onChoose={(v) => set({ member: v || undefined })} />
+      <Choice
+        name="member"
+        value={place.member ?? ''}
+        options={members}
+        onChoose={(v) => set({ member: v || undefined })}
+      />
       {!alone && (
         <label className="at">
           <span className="quiet">at</span>
-          <TextField name="place" className="cell-input" placeholder={extreme ? 'any place' : ''} value={String(place.at ?? '')} onCommit={(t) => (set({ at: edit.typed(t) }), null)} />
+          <TextField
+            name="place"
+            className="cell-input"
+            placeholder={extreme ? 'any place' : ''}
+            value={String(place.at ?? '')}
+            onCommit={(t) => (set({ at: edit.typed(t) }), null)}
+          />
         </label>
       )}
       {!alone && !extreme && (
-        <Choice name="side" value={place.side ?? ''} options={[['', 'either side'], ['left', 'just before'], ['right', 'just after']]} onChoose={(v) => set({ side: (v || undefined) as 'left' | undefined })} />
+        <Choice
+          name="side"
+          value={place.side ?? ''}
+          options={[
+            ['', 'either side'],
+            ['left', 'just before'],
+            ['right', 'just after'],
+          ]}
+          onChoose={(v) => set({ side: (v || undefined) as 'left' | undefined })}
+        />
       )}
-      {alone && <Choice name="sense" value={place.sense ?? ''} options={[['', 'signed'], ['tension', 'tension'], ['compression', 'compression']]} onChoose={(v) => set({ sense: (v || undefined) as 'tension' | undefined })} />}
+      {alone && (
+        <Choice
+          name="sense"
+          value={place.sense ?? ''}
+          options={[
+            ['', 'signed'],
+            ['tension', 'tension'],
+            ['compression', 'compression'],
+          ]}
+          onChoose={(v) => set({ sense: (v || undefined) as 'tension' | undefined })}
+        />
+      )}
     </>
   )
 }
@@ -91,19 +196,49 @@ function StiffnessFields({ problem, place, set }: Part) {
   const six: Options = [1, 2, 3, 4, 5, 6].map((n) => [String(n), String(n)])
   const key = (p: Place['row']) => (typeof p === 'object' ? `${p.component} ${p.node}` : '')
   const numberOf = (p: Place['row']) => (typeof p === 'number' ? String(p) : '1')
-  const read = (v: string): StiffnessPlace => ({ component: v.slice(0, v.indexOf(' ')) as Component, node: v.slice(v.indexOf(' ') + 1) })
-  const unknowns: Options = problem.nodes.flatMap((n) => componentsOf(problem).map((c) => [`${c} ${n.id}`, `${n.id} ${c === 'rotation' ? 'turn' : c}`] as const))
+  const read = (v: string): StiffnessPlace => ({
+    component: v.slice(0, v.indexOf(' ')) as Component,
+    node: v.slice(v.indexOf(' ') + 1),
+  })
+  const unknowns: Options = problem.nodes.flatMap((n) =>
+    componentsOf(problem).map((c) => [`${c} ${n.id}`, `${n.id} ${c === 'rotation' ? 'turn' : c}`] as const),
+  )
   return (
     <>
-      <Choice name="matrix" value={place.member ?? ''} options={[['', 'of the structure'], ...problem.members.map((m) => [m.id, `of ${m.id}`] as const)]} onChoose={(v) => set({ member: v || undefined, row: undefined, column: undefined })} />
-      {place.member !== undefined && <Choice name="axes" value={place.axes ?? 'global'} options={[['global', 'global axes'], ['member', 'member axes']]} onChoose={(v) => set({ axes: v as 'member' })} />}
+      <Choice
+        name="matrix"
+        value={place.member ?? ''}
+        options={[['', 'of the structure'], ...problem.members.map((m) => [m.id, `of ${m.id}`] as const)]}
+        onChoose={(v) => set({ member: v || undefined, row: undefined, column: undefined })}
+      />
+      {place.member !== undefined && (
+        <Choice
+          name="axes"
+          value={place.axes ?? 'global'}
+          options={[
+            ['global', 'global axes'],
+            ['member', 'member axes'],
+          ]}
+          onChoose={(v) => set({ axes: v as 'member' })}
+        />
+      )}
       {(['row', 'column'] as const).map((side) => (
         <label key={side} className="at">
           <span className="quiet">{side}</span>
           {place.member !== undefined ? (
-            <Choice name={side} value={numberOf(place[side])} options={six} onChoose={(v) => set({ [side]: Number(v) })} />
+            <Choice
+              name={side}
+              value={numberOf(place[side])}
+              options={six}
+              onChoose={(v) => set({ [side]: Number(v) })}
+            />
           ) : (
-            <Choice name={side} value={key(place[side])} options={unknowns} onChoose={(v) => set({ [side]: read(v) })} />
+            <Choice
+              name={side}
+              value={key(place[side])}
+              options={unknowns}
+              onChoose={(v) => set({ [side]: read(v) })}
+            />
           )}
         </label>
       ))}

@@ -1,4 +1,11 @@
-import { DEFAULT_TOLERANCE, coherentUnitName, edit, formatNumber, type Answer, type AnswerVerdict } from '@viga/core'
+import {
+  DEFAULT_TOLERANCE,
+  coherentUnitName,
+  edit,
+  formatNumber,
+  type Answer,
+  type AnswerVerdict,
+} from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore, useSolved } from '../sheet/context'
 import { Unsolved } from '../sheet/Unsolved'
@@ -29,7 +36,10 @@ export function Check() {
         {!solved && <Unsolved />}
         <div className="check-head">
           <span>Values of your hand solution</span>
-          <span className="quiet">{rows.length > 0 && `${agree} of ${rows.length} agree; within ${DEFAULT_TOLERANCE * 100}% unless said otherwise`}</span>
+          <span className="quiet">
+            {rows.length > 0 &&
+              `${agree} of ${rows.length} agree; within ${DEFAULT_TOLERANCE * 100}% unless said otherwise`}
+          </span>
         </div>
         <table className="t check-table" onKeyDown={onGridKeys}>
           <thead>
@@ -44,7 +54,17 @@ export function Check() {
             </tr>
           </thead>
           <tbody>
-            {solved ? rows.map(({ answer, verdict }) => <AnswerRow key={answer.id} a={answer} v={verdict} on={told?.answer.id === answer.id} onOpen={() => setOpen(answer.id)} />) : (answers ?? []).map((a) => <WaitingRow key={a.id} a={a} />)}
+            {solved
+              ? rows.map(({ answer, verdict }) => (
+                  <AnswerRow
+                    key={answer.id}
+                    a={answer}
+                    v={verdict}
+                    on={told?.answer.id === answer.id}
+                    onOpen={() => setOpen(answer.id)}
+                  />
+                ))
+              : (answers ?? []).map((a) => <WaitingRow key={a.id} a={a} />)}
           </tbody>
         </table>
         <NewAnswer />
@@ -58,7 +78,14 @@ export function Check() {
   )
 }
 
-export const signOf = (v: AnswerVerdict) => (v.verdict === 'agrees' ? '=' : v.verdict === 'unknown' ? '?' : v.diagnosis?.kind === 'opposite-sign' ? '±' : '≠')
+export const signOf = (v: AnswerVerdict) =>
+  v.verdict === 'agrees'
+    ? '='
+    : v.verdict === 'unknown'
+      ? '?'
+      : v.diagnosis?.kind === 'opposite-sign'
+        ? '±'
+        : '≠'
 const WORDS = { '=': 'agrees', '±': 'agrees, opposite sign', '≠': 'differs', '?': 'not found' }
 
 function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: boolean; onOpen: () => void }) {
@@ -68,7 +95,8 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
   const place = a.node ? `node:${a.node}` : a.member ? `member:${a.member}` : `answer:${a.id}`
   const row = useRow(targetOf([...new Set([place, `answer:${a.id}`])]))
   const sign = signOf(v)
-  const put = (change: Partial<Answer>, merge?: string) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge })
+  const put = (change: Partial<Answer>, merge?: string) =>
+    store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge })
   return (
     <tr
       {...row}
@@ -84,12 +112,22 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
         <AnswerName a={a} /> {many && a.case !== undefined && <span className="quiet">{a.case}</span>}
       </td>
       <td className={`hand${v.verdict === 'differs' && sign !== '±' ? ' pencil' : ''}`}>
-        <QuantityField name={`your value of ${answerName(a)} (${a.id})`} value={a.value} dimension={v.dimension} onChange={(value, merge) => put({ value }, merge)} />
+        <QuantityField
+          name={`your value of ${answerName(a)} (${a.id})`}
+          value={a.value}
+          dimension={v.dimension}
+          onChange={(value, merge) => put({ value }, merge)}
+        />
       </td>
       <td className="n strong">{v.computed === null ? '' : formatNumber(v.computed)}</td>
       <td className="ro">{coherentUnitName(units, v.dimension)}</td>
       <td>
-        <TextField name={`tolerance of ${answerName(a)} (${a.id})`} value={a.tolerance === undefined ? '' : String(a.tolerance)} placeholder={`${DEFAULT_TOLERANCE * 100}%`} onCommit={(t) => put({ tolerance: t === '' ? undefined : edit.typed(t) })?.message ?? null} />
+        <TextField
+          name={`tolerance of ${answerName(a)} (${a.id})`}
+          value={a.tolerance === undefined ? '' : String(a.tolerance)}
+          placeholder={`${DEFAULT_TOLERANCE * 100}%`}
+          onCommit={(t) => put({ tolerance: t === '' ? undefined : edit.typed(t) })?.message ?? null}
+        />
       </td>
       <td className={sign === '≠' ? 'pencil' : sign === '±' ? 'opposite' : ''}>
         <span className="verdict">
@@ -97,7 +135,10 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
         </span>
       </td>
       <td>
-        <RemoveButton what={`the value of ${answerName(a)}`} onClick={() => store.getState().edit('take out an answer', (p) => edit.removeAnswer(p, a.id))} />
+        <RemoveButton
+          what={`the value of ${answerName(a)}`}
+          onClick={() => store.getState().edit('take out an answer', (p) => edit.removeAnswer(p, a.id))}
+        />
       </td>
     </tr>
   )
@@ -131,15 +172,29 @@ function WaitingRow({ a }: { a: Answer }) {
 function Told({ a, v }: { a: Answer; v: AnswerVerdict }) {
   const units = useSheet((s) => s.problem.units)
   const unit = coherentUnitName(units, dimensionOf(a))
-  const apart = v.apart === null || v.diagnosis?.kind === 'opposite-sign' ? '' : v.apart < 10 ? ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.` : ''
+  const apart =
+    v.apart === null || v.diagnosis?.kind === 'opposite-sign'
+      ? ''
+      : v.apart < 10
+        ? ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.`
+        : ''
   const agrees = v.verdict === 'agrees'
   return (
     <section className={`told${agrees ? ' fine' : ''}`} aria-live="polite">
       <h2>
-        <AnswerName a={a} />: {agrees ? 'your value agrees' : v.verdict === 'unknown' ? 'there is nothing to compare with' : v.diagnosis ? 'a reason can be seen' : 'your value differs'}
+        <AnswerName a={a} />:{' '}
+        {agrees
+          ? 'your value agrees'
+          : v.verdict === 'unknown'
+            ? 'there is nothing to compare with'
+            : v.diagnosis
+              ? 'a reason can be seen'
+              : 'your value differs'}
       </h2>
       <p className="prose">
-        {v.reason ?? v.diagnosis?.sentence ?? (agrees ? '' : 'No single slip of sign, unit or place explains it.')}
+        {v.reason ??
+          v.diagnosis?.sentence ??
+          (agrees ? '' : 'No single slip of sign, unit or place explains it.')}
         {v.given !== null && v.computed !== null && (
           <>
             {' '}
@@ -157,7 +212,8 @@ function PlaceEditor({ a }: { a: Answer }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const [refusal, setRefusal] = useState<string | null>(null)
-  const put = (change: Partial<Answer>) => store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
+  const put = (change: Partial<Answer>) =>
+    store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
   const move = (place: Place) => {
     const fit = fitted(problem, place)
     setRefusal((fit ? put(changeTo(fit))?.message : 'There is no place for such a value.') ?? null)
@@ -167,10 +223,14 @@ function PlaceEditor({ a }: { a: Answer }) {
       <span className="quiet">stands for</span>
       <AnswerFields problem={problem} place={a} onChange={move} />
       <span className="note-field">
-        <TextField name={`note to ${answerName(a)} (${a.id})`} value={a.note ?? ''} placeholder="a note, if you like" onCommit={(t) => put({ note: t === '' ? undefined : t })?.message ?? null} />
+        <TextField
+          name={`note to ${answerName(a)} (${a.id})`}
+          value={a.note ?? ''}
+          placeholder="a note, if you like"
+          onCommit={(t) => put({ note: t === '' ? undefined : t })?.message ?? null}
+        />
       </span>
       {refusal && <p className="pencil">{refusal}</p>}
     </div>
   )
 }
-

@@ -15,18 +15,30 @@ export function NewAnswer() {
   const [{ value, note }, setTyped] = useNewRow('answer', { value: '', note: '' })
   const [refusal, setRefusal] = useState<string | null>(null)
   const many = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1
-  const shown = { ...draft, ...(many && draft.case === undefined && actionId !== null ? { case: actionId } : {}) }
+  const shown = {
+    ...draft,
+    ...(many && draft.case === undefined && actionId !== null ? { case: actionId } : {}),
+  }
   const place = fitted(problem, shown)
   if (problem.members.length === 0) return null
 
   const add = () => {
     if (!place) return setRefusal('There is no place for such a value yet.')
     if (value.trim() === '') return setRefusal('Type the value you found.')
-    const answer: Omit<Answer, 'id'> = { ...place, value: edit.typed(value), ...(note.trim() ? { note: note.trim() } : {}) }
+    const answer: Omit<Answer, 'id'> = {
+      ...place,
+      value: edit.typed(value),
+      ...(note.trim() ? { note: note.trim() } : {}),
+    }
     if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
-    const read = makeReader(problem.units, problem.symbols).reader.read(answer.value, dimensionOf({ id: '', ...answer }))
+    const read = makeReader(problem.units, problem.symbols).reader.read(
+      answer.value,
+      dimensionOf({ id: '', ...answer }),
+    )
     if (!read.ok) return setRefusal(read.message)
-    const error = store.getState().edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer), { shown: true })
+    const error = store
+      .getState()
+      .edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer), { shown: true })
     if (error) return setRefusal(error.message)
     setRefusal(null)
     setTyped({ value: '', note: '' })
@@ -39,9 +51,27 @@ export function NewAnswer() {
         add()
       }}
     >
-      <AnswerFields problem={problem} place={place ?? shown} onChange={(d) => (setDraft(d), setRefusal(null))} />
-      <input className="cell-input hand" aria-label="your value" placeholder="your value" value={value} spellCheck={false} autoComplete="off" onChange={(e) => (setTyped({ value: e.target.value, note }), setRefusal(null))} />
-      <input className="cell-input note" aria-label="note to your value" placeholder="a note, if you like" value={note} onChange={(e) => setTyped({ value, note: e.target.value })} />
+      <AnswerFields
+        problem={problem}
+        place={place ?? shown}
+        onChange={(d) => (setDraft(d), setRefusal(null))}
+      />
+      <input
+        className="cell-input hand"
+        aria-label="your value"
+        placeholder="your value"
+        value={value}
+        spellCheck={false}
+        autoComplete="off"
+        onChange={(e) => (setTyped({ value: e.target.value, note }), setRefusal(null))}
+      />
+      <input
+        className="cell-input note"
+        aria-label="note to your value"
+        placeholder="a note, if you like"
+        value={note}
+        onChange={(e) => setTyped({ value, note: e.target.value })}
+      />
       <button type="submit" className="plain-button">
         Check it
       </button>

@@ -21,20 +21,28 @@ export const isAlong = (q: AnswerQuantity) => ALONG.includes(q)
 export const isExtreme = (q: AnswerQuantity) => q === 'maximum' || q === 'minimum'
 
 /** The quantities a problem has: a truss knows neither shear nor moment. */
-export const quantitiesOf = (p: Problem) => (p.kind === 'truss' ? QUANTITIES.filter(([q]) => !['shear', 'moment', 'deflection', 'maximum', 'minimum'].includes(q)) : QUANTITIES)
+export const quantitiesOf = (p: Problem) =>
+  p.kind === 'truss'
+    ? QUANTITIES.filter(([q]) => !['shear', 'moment', 'deflection', 'maximum', 'minimum'].includes(q))
+    : QUANTITIES
 
 /** Joints that can stand in an answer: those with a support for a reaction, else all. */
-export const jointsFor = (p: Problem, q: AnswerQuantity): string[] => (q === 'reaction' ? (p.supports ?? []).map((s) => s.node) : p.nodes.map((n) => n.id))
+export const jointsFor = (p: Problem, q: AnswerQuantity): string[] =>
+  q === 'reaction' ? (p.supports ?? []).map((s) => s.node) : p.nodes.map((n) => n.id)
 
-export const componentsOf = (p: Problem): readonly Component[] => (p.kind === 'truss' ? ['x', 'y'] : ['x', 'y', 'rotation'])
+export const componentsOf = (p: Problem): readonly Component[] =>
+  p.kind === 'truss' ? ['x', 'y'] : ['x', 'y', 'rotation']
 
 /** Whether a member carries axial force alone, the same all along. */
-export const isAlone = (p: Problem, member: string | undefined) => p.kind === 'truss' || p.members.find((m) => m.id === member)?.type === 'bar'
+export const isAlone = (p: Problem, member: string | undefined) =>
+  p.kind === 'truss' || p.members.find((m) => m.id === member)?.type === 'bar'
 
-const turned = (p: Problem, node: string | undefined) => p.supports?.some((s) => s.node === node && s.angle !== undefined && s.angle !== 0) === true
+const turned = (p: Problem, node: string | undefined) =>
+  p.supports?.some((s) => s.node === node && s.angle !== undefined && s.angle !== 0) === true
 
 /** Whether a reaction there can be meant along axes of the support's own. */
-export const mayBeOwn = (p: Problem, d: Place) => d.quantity === 'reaction' && d.component !== 'rotation' && turned(p, d.node)
+export const mayBeOwn = (p: Problem, d: Place) =>
+  d.quantity === 'reaction' && d.component !== 'rotation' && turned(p, d.node)
 
 /**
  * A place fitted to its quantity and to what the problem has: what does not belong is left out, what is missing takes the
@@ -43,7 +51,8 @@ export const mayBeOwn = (p: Problem, d: Place) => d.quantity === 'reaction' && d
 export function fitted(p: Problem, d: Place): Place | undefined {
   const { quantity } = d
   const about: Partial<Place> = {}
-  for (const key of ['case', 'note', 'tolerance'] as const) if (d[key] !== undefined && d[key] !== '') Object.assign(about, { [key]: d[key] })
+  for (const key of ['case', 'note', 'tolerance'] as const)
+    if (d[key] !== undefined && d[key] !== '') Object.assign(about, { [key]: d[key] })
   const joints = jointsFor(p, quantity)
   const node = joints.includes(d.node ?? '') ? d.node : joints[0]
   const members = p.members.map((m) => m.id)
@@ -56,29 +65,69 @@ export function fitted(p: Problem, d: Place): Place | undefined {
     const place: Place = { quantity, node, component, ...about }
     return d.axes === 'own' && mayBeOwn(p, place) ? { ...place, axes: 'own' } : place
   }
-  if (isExtreme(quantity)) return { quantity, of: d.of ?? 'moment', ...(named ? { member: named } : {}), ...(filled(d.at) ? { at: d.at } : {}), ...about }
+  if (isExtreme(quantity))
+    return {
+      quantity,
+      of: d.of ?? 'moment',
+      ...(named ? { member: named } : {}),
+      ...(filled(d.at) ? { at: d.at } : {}),
+      ...about,
+    }
   const member = named ?? members[0]
   if (member === undefined) return undefined
-  if (quantity === 'axial' && isAlone(p, member)) return { quantity, member, ...(d.sense ? { sense: d.sense } : {}), ...about }
+  if (quantity === 'axial' && isAlone(p, member))
+    return { quantity, member, ...(d.sense ? { sense: d.sense } : {}), ...about }
   return { quantity, member, at: filled(d.at) ? d.at : '0%', ...(d.side ? { side: d.side } : {}), ...about }
 }
 
 const filled = (v: unknown) => v !== undefined && v !== ''
 
-function stiffnessPlace(p: Problem, d: Place, member: string | undefined, about: Partial<Place>): Place | undefined {
+function stiffnessPlace(
+  p: Problem,
+  d: Place,
+  member: string | undefined,
+  about: Partial<Place>,
+): Place | undefined {
   if (member !== undefined) {
-    const number = (v: Place['row']) => (typeof v === 'number' && Number.isInteger(v) && v >= 1 && v <= 6 ? v : 1)
-    return { quantity: 'stiffness', member, axes: d.axes === 'member' ? 'member' : 'global', row: number(d.row), column: number(d.column), ...about }
+    const number = (v: Place['row']) =>
+      typeof v === 'number' && Number.isInteger(v) && v >= 1 && v <= 6 ? v : 1
+    return {
+      quantity: 'stiffness',
+      member,
+      axes: d.axes === 'member' ? 'member' : 'global',
+      row: number(d.row),
+      column: number(d.column),
+      ...about,
+    }
   }
   if (p.nodes.length === 0) return undefined
   const held = (v: Place['row']): StiffnessPlace => {
     const q = typeof v === 'object' ? v : undefined
-    return { node: p.nodes.some((n) => n.id === q?.node) ? q!.node : p.nodes[0].id, component: componentsOf(p).includes(q?.component ?? 'x') ? (q?.component ?? 'x') : 'x' }
+    return {
+      node: p.nodes.some((n) => n.id === q?.node) ? q!.node : p.nodes[0].id,
+      component: componentsOf(p).includes(q?.component ?? 'x') ? (q?.component ?? 'x') : 'x',
+    }
   }
   return { quantity: 'stiffness', row: held(d.row), column: held(d.column), ...about }
 }
 
-const PLACE_KEYS = ['quantity', 'node', 'component', 'axes', 'member', 'at', 'side', 'sense', 'of', 'row', 'column', 'case', 'note', 'tolerance'] as const
+const PLACE_KEYS = [
+  'quantity',
+  'node',
+  'component',
+  'axes',
+  'member',
+  'at',
+  'side',
+  'sense',
+  'of',
+  'row',
+  'column',
+  'case',
+  'note',
+  'tolerance',
+] as const
 
 /** The change that makes an answer stand at another place: what the new one lacks is taken out. */
-export const changeTo = (place: Place): Partial<Answer> => Object.fromEntries(PLACE_KEYS.map((k) => [k, place[k]]))
+export const changeTo = (place: Place): Partial<Answer> =>
+  Object.fromEntries(PLACE_KEYS.map((k) => [k, place[k]]))

@@ -7,7 +7,9 @@ export function answerName(a: Answer): string {
   const letter = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
   switch (a.quantity) {
     case 'reaction':
-      return a.component === 'rotation' ? `M at support ${a.node}` : `${a.node}${SUB[a.component!]}${a.axes === 'own' ? ' own axes' : ''}`
+      return a.component === 'rotation'
+        ? `M at support ${a.node}`
+        : `${a.node}${SUB[a.component!]}${a.axes === 'own' ? ' own axes' : ''}`
     case 'displacement':
       return a.component === 'rotation' ? `rotation of ${a.node}` : `${a.component} displacement of ${a.node}`
     case 'axial':
@@ -19,7 +21,8 @@ export function answerName(a: Answer): string {
     case 'minimum':
       return `${a.quantity === 'maximum' ? 'largest' : 'least'} ${letter[a.of!]}${a.member ? ` in ${a.member}` : ''}`
     case 'stiffness': {
-      const at = (p: Answer['row']) => (typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : '')
+      const at = (p: Answer['row']) =>
+        typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : ''
       return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}`
     }
     case 'load-factor':

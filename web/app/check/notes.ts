@@ -1,4 +1,15 @@
-import { checkAnswers, dimension, formatNumber, makeReader, type Answer, type AnswerVerdict, type Outcome, type Problem, type Structure, type StructureMember } from '@viga/core'
+import {
+  checkAnswers,
+  dimension,
+  formatNumber,
+  makeReader,
+  type Answer,
+  type AnswerVerdict,
+  type Outcome,
+  type Problem,
+  type Structure,
+  type StructureMember,
+} from '@viga/core'
 import { useMemo } from 'react'
 import { memberLine, onScreen, type View } from '../figure/view'
 import { plus, textWidth, vec, type Vec } from '../figure/marks'
@@ -27,11 +38,23 @@ export function useCheckNotes(view: View | null): Wish[] | undefined {
   const actionId = useSheet((s) => s.actionId)
   const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => (view && outcome.stage === 'solved' ? checkNotes(problem, outcome.solution.structure, verdictsOf(problem, outcome), actionId, view) : undefined), [view, actionId, problem, outcome])
+  return useMemo(
+    () =>
+      view && outcome.stage === 'solved'
+        ? checkNotes(problem, outcome.solution.structure, verdictsOf(problem, outcome), actionId, view)
+        : undefined,
+    [view, actionId, problem, outcome],
+  )
 }
 
 /** The same as wishes of the drawing; what belongs to no place (a stiffness, a load factor) has none. */
-export function checkNotes(problem: Problem, s: Structure, all: readonly Judged[], actionId: string | null, view: View): Wish[] {
+export function checkNotes(
+  problem: Problem,
+  s: Structure,
+  all: readonly Judged[],
+  actionId: string | null,
+  view: View,
+): Wish[] {
   const first = problem.loadCases?.[0]?.id
   return all
     .filter(({ answer }) => (answer.case ?? first) === actionId && answer.quantity !== 'stiffness')
@@ -42,7 +65,24 @@ export function checkNotes(problem: Problem, s: Structure, all: readonly Judged[
       if (!at) return []
       const opposite = v.diagnosis?.kind === 'opposite-sign'
       const text = `${opposite ? '±' : SIGNS[v.verdict]} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
-      return [{ key: `c${a.id}`, target: `answer:${a.id}`, mark: { t: 'text', text, size: 13, serif: true, italic: true, fill: opposite ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2', halo: true }, candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], textWidth(text, 13), 11)), about: { c: at, r: 80 }, clear: 3 }]
+      return [
+        {
+          key: `c${a.id}`,
+          target: `answer:${a.id}`,
+          mark: {
+            t: 'text',
+            text,
+            size: 13,
+            serif: true,
+            italic: true,
+            fill: opposite ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2',
+            halo: true,
+          },
+          candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], textWidth(text, 13), 11)),
+          about: { c: at, r: 80 },
+          clear: 3,
+        },
+      ]
     })
 }
 
@@ -50,7 +90,10 @@ export function checkNotes(problem: Problem, s: Structure, all: readonly Judged[
 function placeOn(problem: Problem, s: Structure, view: View, { at }: Answer, m: StructureMember): Vec {
   const l = memberLine(s, view, m)
   const percent = /^([\d.]+)\s*%$/.exec(String(at ?? '').trim())
-  const length = at === undefined || percent ? undefined : makeReader(problem.units, problem.symbols).reader.read(at, dimension.length)
+  const length =
+    at === undefined || percent
+      ? undefined
+      : makeReader(problem.units, problem.symbols).reader.read(at, dimension.length)
   const share = percent ? Number(percent[1]) / 100 : length?.ok ? length.si / m.length : 0.5
   return plus(l.a, l.dir, Math.max(0, Math.min(1, share)) * l.px)
 }

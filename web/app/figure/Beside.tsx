@@ -28,7 +28,14 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
     const n = s.nodes.find((o) => o.id === id)
     if (!n) return null
     return (
-      <Floating rest={pointsOf(s, view)} at={[onScreen(view, n.x, n.y)]} view={view} title={id} note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`} onClose={onClose}>
+      <Floating
+        rest={pointsOf(s, view)}
+        at={[onScreen(view, n.x, n.y)]}
+        view={view}
+        title={id}
+        note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`}
+        onClose={onClose}
+      >
         <JointEditor id={id} />
       </Floating>
     )
@@ -38,7 +45,14 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
     if (!m) return null
     const ends = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
     return (
-      <Floating rest={pointsOf(s, view)} at={ends} view={view} title={id} note={`${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ${s.nodes[m.end].id}`} onClose={onClose}>
+      <Floating
+        rest={pointsOf(s, view)}
+        at={ends}
+        view={view}
+        title={id}
+        note={`${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ${s.nodes[m.end].id}`}
+        onClose={onClose}
+      >
         <MemberEditor id={id} />
       </Floating>
     )
@@ -48,9 +62,19 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
     const [caseId, index] = [id.slice(0, cut), Number(id.slice(cut + 1))]
     const load = s.cases.find((c) => c.id === caseId)?.loads[index]
     if (!load) return null
-    const at = load.type === 'nodal' ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)] : bandOf(memberLine(s, view, s.members[load.member]))
+    const at =
+      load.type === 'nodal'
+        ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)]
+        : bandOf(memberLine(s, view, s.members[load.member]))
     return (
-      <Floating rest={pointsOf(s, view)} at={at} view={view} title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id} note="load" onClose={onClose}>
+      <Floating
+        rest={pointsOf(s, view)}
+        at={at}
+        view={view}
+        title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id}
+        note="load"
+        onClose={onClose}
+      >
         <LoadEditor caseId={caseId} index={index} />
       </Floating>
     )
@@ -73,7 +97,25 @@ export function useEscape(then: () => void) {
 
 const WIDTH = 288
 
-export function Floating({ at, rest, view, title, note, width = WIDTH, onClose, children }: { at: Vec[]; rest: Vec[]; view: View; title: string; note: string; width?: number; onClose: () => void; children: ReactNode }) {
+export function Floating({
+  at,
+  rest,
+  view,
+  title,
+  note,
+  width = WIDTH,
+  onClose,
+  children,
+}: {
+  at: Vec[]
+  rest: Vec[]
+  view: View
+  title: string
+  note: string
+  width?: number
+  onClose: () => void
+  children: ReactNode
+}) {
   const box = useRef<HTMLDivElement>(null)
   const [height, setHeight] = useState(220)
   useLayoutEffect(() => {
@@ -87,7 +129,13 @@ export function Floating({ at, rest, view, title, note, width = WIDTH, onClose, 
   }, [])
   const place = placeBeside(at, rest, view, width, height)
   return (
-    <div ref={box} className="beside" role="dialog" aria-label={`${title}, ${note}`} style={{ left: place.x, top: place.y, width }}>
+    <div
+      ref={box}
+      className="beside"
+      role="dialog"
+      aria-label={`${title}, ${note}`}
+      style={{ left: place.x, top: place.y, width }}
+    >
       <header>
         <i>{title}</i>
         <span className="quiet">{note}</span>
@@ -101,10 +149,24 @@ export function Floating({ at, rest, view, title, note, width = WIDTH, onClose, 
 }
 
 /** The place that hides least: none of the thing itself, as little as can be of the rest of the structure, and not far away. */
-export function placeBeside(at: readonly Vec[], rest: readonly Vec[], view: { width: number; height: number }, w: number, h: number): Vec {
-  const along = at.length !== 2 ? at : Array.from({ length: 9 }, (_, i) => vec(at[0].x + ((at[1].x - at[0].x) * i) / 8, at[0].y + ((at[1].y - at[0].y) * i) / 8))
+export function placeBeside(
+  at: readonly Vec[],
+  rest: readonly Vec[],
+  view: { width: number; height: number },
+  w: number,
+  h: number,
+): Vec {
+  const along =
+    at.length !== 2
+      ? at
+      : Array.from({ length: 9 }, (_, i) =>
+          vec(at[0].x + ((at[1].x - at[0].x) * i) / 8, at[0].y + ((at[1].y - at[0].y) * i) / 8),
+        )
   const c = vec(at.reduce((t, p) => t + p.x, 0) / at.length, at.reduce((t, p) => t + p.y, 0) / at.length)
-  const hidden = (points: readonly Vec[], p: Vec, clear: number) => points.filter((q) => q.x > p.x - clear && q.x < p.x + w + clear && q.y > p.y - clear && q.y < p.y + h + clear).length
+  const hidden = (points: readonly Vec[], p: Vec, clear: number) =>
+    points.filter(
+      (q) => q.x > p.x - clear && q.x < p.x + w + clear && q.y > p.y - clear && q.y < p.y + h + clear,
+    ).length
   let best = { cost: Infinity, p: vec(8, 8) }
   const [right, low] = [Math.max(8, view.width - w - 8), Math.max(8, view.height - h - 8)]
   for (let i = 0; i <= 12; i++)
@@ -119,7 +181,10 @@ export function placeBeside(at: readonly Vec[], rest: readonly Vec[], view: { wi
 
 /** Points along a member and beside it, where its load is drawn. */
 function bandOf(l: Line): Vec[] {
-  return Array.from({ length: 9 }, (_, i) => plus(l.a, l.dir, (i / 8) * l.px)).flatMap((p) => [p, plus(p, l.up, 55)])
+  return Array.from({ length: 9 }, (_, i) => plus(l.a, l.dir, (i / 8) * l.px)).flatMap((p) => [
+    p,
+    plus(p, l.up, 55),
+  ])
 }
 
 /** Points along every member, close enough together that a form over one is noticed. */
@@ -127,6 +192,8 @@ export function pointsOf(s: Structure, view: View): Vec[] {
   return s.members.flatMap((m) => {
     const [a, b] = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
     const n = Math.max(2, Math.min(12, Math.round(Math.hypot(b.x - a.x, b.y - a.y) / 30)))
-    return Array.from({ length: n + 1 }, (_, k) => vec(a.x + ((b.x - a.x) * k) / n, a.y + ((b.y - a.y) * k) / n))
+    return Array.from({ length: n + 1 }, (_, k) =>
+      vec(a.x + ((b.x - a.x) * k) / n, a.y + ((b.y - a.y) * k) / n),
+    )
   })
 }

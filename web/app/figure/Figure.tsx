@@ -25,7 +25,8 @@ import './figure.css'
 
 /** What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where those are. */
 function seenAs(target: string, shown: Shown, solution: Solution | undefined): string[] {
-  const dof = target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
+  const dof =
+    target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
   const id = dof && solution!.structure.nodes[dof.node].id
   return id === undefined ? [target] : [target, `node:${id}`, ...(shown.reactions ? [`support:${id}`] : [])]
 }
@@ -66,7 +67,12 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
   const si = siPerCoherent(problem.units, dimension.length)
   // while drawing, the grid is in view as well as what stands on it
   const fitted = useMemo(() => {
-    const corners = grid ? [{ x: 0, y: 0 }, { x: si * Math.max(0, ...grid.xs), y: si * Math.max(0, ...grid.ys) }] : []
+    const corners = grid
+      ? [
+          { x: 0, y: 0 },
+          { x: si * Math.max(0, ...grid.xs), y: si * Math.max(0, ...grid.ys) },
+        ]
+      : []
     return fit([...(nodes ?? []), ...corners], size.width, size.height, FIGURE_INSETS)
   }, [nodes, size, grid, si])
   const gridWords = grid && `${grid.across}|${grid.up}`
@@ -91,17 +97,33 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
     const combination = problem.combinations?.find((c) => c.id === actionId)
     return new Set(combination ? Object.keys(combination.factors) : actionId === null ? [] : [actionId])
   }, [problem, actionId, together])
-  const loads = useMemo(() => (structure ? drawnLoads(structure, cases, display) : []), [structure, cases, display])
+  const loads = useMemo(
+    () => (structure ? drawnLoads(structure, cases, display) : []),
+    [structure, cases, display],
+  )
   const notes = useCheckNotes(part === 'check' ? view : null)
   // while something is dragged, labels go along with it and a canvas shows it; at rest it is drawn anew
   const [rest, setRest] = useState<Scene | null>(null)
   const scene = useMemo(
-    () => structure && drawScene({ structure, view, layers: shown, loads, display, solved, enlarge, notes, before: rest?.labels }),
+    () =>
+      structure &&
+      drawScene({
+        structure,
+        view,
+        layers: shown,
+        loads,
+        display,
+        solved,
+        enlarge,
+        notes,
+        before: rest?.labels,
+      }),
     [structure, view, shown, loads, display, solved, enlarge, notes, rest],
   )
   const lit = useMemo(() => {
     const out = new Set<string>()
-    for (const t of [hover, selection]) for (const x of targetsOf(t)) for (const y of seenAs(x, shown, solved?.solution)) out.add(y)
+    for (const t of [hover, selection])
+      for (const x of targetsOf(t)) for (const y of seenAs(x, shown, solved?.solution)) out.add(y)
     return out
   }, [hover, selection, shown, solved])
 
@@ -109,7 +131,17 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
     setOwn(null)
     if (hold) setHeld(fitted)
   }, [hold, fitted])
-  const gestures = useGestures({ view, setView: setOwn, drawing: drawing && part === 'given', movable: part === 'given', structure, refit, fitting: own === null, grid, grips: scene?.grips ?? [] })
+  const gestures = useGestures({
+    view,
+    setView: setOwn,
+    drawing: drawing && part === 'given',
+    movable: part === 'given',
+    structure,
+    refit,
+    fitting: own === null,
+    grid,
+    grips: scene?.grips ?? [],
+  })
   const dragging = useSheet((s) => s.dragging)
   useBrowserLayout(() => {
     if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
@@ -121,7 +153,14 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
   return (
     <section className={`figure${drawing && part === 'given' ? ' drawing' : ''}`} aria-label="Figure">
       <div ref={frame} className="figure-frame">
-        <svg width={size.width} height={size.height} viewBox={`0 0 ${size.width} ${size.height}`} role="img" aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId, scene?.map).text} {...gestures.handlers}>
+        <svg
+          width={size.width}
+          height={size.height}
+          viewBox={`0 0 ${size.width} ${size.height}`}
+          role="img"
+          aria-label={caption(problem, part, shown, display, scene?.enlarged ?? 0, actionId, scene?.map).text}
+          {...gestures.handlers}
+        >
           {drawing && part === 'given' && !grid && <GridDots view={view} step={gestures.step} />}
           {drawing && part === 'given' && grid && <GridLines view={view} grid={grid} si={si} />}
           {scene && (
@@ -129,17 +168,53 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
               <SceneView groups={(rest ?? scene).groups} labels={(rest ?? scene).labels} lit={lit} />
             </g>
           )}
-          {!rest && structure?.nodes.map((n) => {
-            const p = onScreen(view, n.x, n.y)
-            return <circle key={n.id} data-target={`node:${n.id}`} cx={p.x} cy={p.y} r={11} className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`} />
-          })}
-          {part === 'given' && structure && !drawing && !rest && <Handles problem={problem} structure={structure} view={view} selection={selection} grips={scene?.grips ?? []} />}
-          {part === 'given' && (drawing || gestures.moving) && <Ghost view={view} state={gestures.ghost} display={display} />}
-          {gestures.box && <rect className="select-box" x={Math.min(gestures.box.a.x, gestures.box.b.x)} y={Math.min(gestures.box.a.y, gestures.box.b.y)} width={Math.abs(gestures.box.a.x - gestures.box.b.x)} height={Math.abs(gestures.box.a.y - gestures.box.b.y)} />}
+          {!rest &&
+            structure?.nodes.map((n) => {
+              const p = onScreen(view, n.x, n.y)
+              return (
+                <circle
+                  key={n.id}
+                  data-target={`node:${n.id}`}
+                  cx={p.x}
+                  cy={p.y}
+                  r={11}
+                  className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`}
+                />
+              )
+            })}
+          {part === 'given' && structure && !drawing && !rest && (
+            <Handles
+              problem={problem}
+              structure={structure}
+              view={view}
+              selection={selection}
+              grips={scene?.grips ?? []}
+            />
+          )}
+          {part === 'given' && (drawing || gestures.moving) && (
+            <Ghost view={view} state={gestures.ghost} display={display} />
+          )}
+          {gestures.box && (
+            <rect
+              className="select-box"
+              x={Math.min(gestures.box.a.x, gestures.box.b.x)}
+              y={Math.min(gestures.box.a.y, gestures.box.b.y)}
+              width={Math.abs(gestures.box.a.x - gestures.box.b.x)}
+              height={Math.abs(gestures.box.a.y - gestures.box.b.y)}
+            />
+          )}
         </svg>
         {rest && scene && <MovingView scene={scene} lit={lit} width={size.width} height={size.height} />}
-        {drawing && part === 'given' && <TypedStep at={gestures.ghost.point} chained={gestures.chain !== null} onPlace={gestures.placeTyped} />}
-        {empty && part !== 'given' && <p className="figure-empty">Nothing is drawn yet. State the problem under Given.</p>}
+        {drawing && part === 'given' && (
+          <TypedStep
+            at={gestures.ghost.point}
+            chained={gestures.chain !== null}
+            onPlace={gestures.placeTyped}
+          />
+        )}
+        {empty && part !== 'given' && (
+          <p className="figure-empty">Nothing is drawn yet. State the problem under Given.</p>
+        )}
         {empty && part === 'given' && !gestures.ghost.point && (
           <p className="figure-empty">
             Click to place a joint; drag from joint to joint to connect them.
@@ -147,14 +222,40 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
             Or type coordinates into the table at the right.
           </p>
         )}
-        {(part === 'given' || (part === 'working' && selection?.startsWith('load:'))) && structure && selection && !many && !gestures.busy && <Beside key={selection} selection={selection} structure={structure} view={view} onClose={() => store.getState().select(null)} />}
-        {part === 'given' && structure && many && !gestures.busy && <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />}
+        {(part === 'given' || (part === 'working' && selection?.startsWith('load:'))) &&
+          structure &&
+          selection &&
+          !many &&
+          !gestures.busy && (
+            <Beside
+              key={selection}
+              selection={selection}
+              structure={structure}
+              view={view}
+              onClose={() => store.getState().select(null)}
+            />
+          )}
+        {part === 'given' && structure && many && !gestures.busy && (
+          <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />
+        )}
       </div>
       <p className="figure-caption">
-        <b>Figure.</b> {caption(problem, part, shown, display, scene?.enlarged ?? 0, together ? null : actionId, scene?.map).text}
+        <b>Figure.</b>{' '}
+        {
+          caption(problem, part, shown, display, scene?.enlarged ?? 0, together ? null : actionId, scene?.map)
+            .text
+        }
         {together && ' All cases, each by its lines and its label.'}
       </p>
-      <LayerBar part={part} plate={plate} drawing={drawing} setDrawing={setDrawing} refit={refit} truss={structure?.kind === 'truss'} enlarged={scene?.enlarged ?? 0} />
+      <LayerBar
+        part={part}
+        plate={plate}
+        drawing={drawing}
+        setDrawing={setDrawing}
+        refit={refit}
+        truss={structure?.kind === 'truss'}
+        enlarged={scene?.enlarged ?? 0}
+      />
     </section>
   )
 })

@@ -10,11 +10,30 @@ export function Ghost({ view, state, display }: { view: View; state: GhostState;
   const a = from && inPlane(view, from)
   const b = inPlane(view, point)
   const length = a && Math.hypot(b.x - a.x, b.y - a.y) * display.length.perSI
-  const words = state.refusal ?? `${formatPlain(b.x * display.length.perSI, 5)}, ${formatPlain(b.y * display.length.perSI, 5)} ${display.length.unit}`
+  const words =
+    state.refusal ??
+    `${formatPlain(b.x * display.length.perSI, 5)}, ${formatPlain(b.y * display.length.perSI, 5)} ${display.length.unit}`
   return (
     <g pointerEvents="none">
-      {from && <line x1={from.x} y1={from.y} x2={point.x} y2={point.y} stroke="var(--cedar)" strokeWidth="1.6" strokeDasharray="5 4" />}
-      <circle cx={point.x} cy={point.y} r={state.joint ? 9 : 4.5} stroke="var(--cedar)" strokeWidth="1.4" fill={state.joint ? 'none' : 'var(--sheet)'} />
+      {from && (
+        <line
+          x1={from.x}
+          y1={from.y}
+          x2={point.x}
+          y2={point.y}
+          stroke="var(--cedar)"
+          strokeWidth="1.6"
+          strokeDasharray="5 4"
+        />
+      )}
+      <circle
+        cx={point.x}
+        cy={point.y}
+        r={state.joint ? 9 : 4.5}
+        stroke="var(--cedar)"
+        strokeWidth="1.4"
+        fill={state.joint ? 'none' : 'var(--sheet)'}
+      />
       <text className="ghost-words" x={point.x + 14} y={point.y - 12}>
         {words}
       </text>
@@ -29,7 +48,8 @@ export function Ghost({ view, state, display }: { view: View; state: GhostState;
 
 /** The lines of the person's own grid, with their distances; in the problem's length unit times `si`. */
 export function GridLines({ view, grid, si }: { view: View; grid: Grid; si: number }) {
-  const ends = (lines: readonly number[], other: readonly number[]) => (lines.length ? [Math.min(...(other.length ? other : [0])), Math.max(...(other.length ? other : [0]))] : [])
+  const ends = (lines: readonly number[], other: readonly number[]) =>
+    lines.length ? [Math.min(...(other.length ? other : [0])), Math.max(...(other.length ? other : [0]))] : []
   const [y0, y1] = ends(grid.xs, grid.ys)
   const [x0, x1] = ends(grid.ys, grid.xs)
   const over = 26
@@ -56,7 +76,14 @@ export function GridDots({ view, step }: { view: View; step: number }) {
   return (
     <>
       <defs>
-        <pattern id="grid-dots" width={px} height={px} patternUnits="userSpaceOnUse" x={phase(origin.x) - px / 2} y={phase(origin.y) - px / 2}>
+        <pattern
+          id="grid-dots"
+          width={px}
+          height={px}
+          patternUnits="userSpaceOnUse"
+          x={phase(origin.x) - px / 2}
+          y={phase(origin.y) - px / 2}
+        >
           <circle cx={px / 2} cy={px / 2} r="0.9" fill="var(--hair-2)" />
         </pattern>
       </defs>

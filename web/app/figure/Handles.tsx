@@ -25,9 +25,15 @@ export function Handles({ problem, structure: s, view, selection, grips }: Props
   const own = loads.length ? `grip:${loads[0].caseId}:${loads[0].index}:` : null
   return (
     <>
-      {problem.kind === 'frame' && ringsOf(problem, s, view, nodes[0], members[0]).map((r) => <Ring key={`${r.end}${r.id}`} {...r} />)}
+      {problem.kind === 'frame' &&
+        ringsOf(problem, s, view, nodes[0], members[0]).map((r) => <Ring key={`${r.end}${r.id}`} {...r} />)}
       {members.length === 1 && <Direction s={s} view={view} id={members[0]} />}
-      {own !== null && grips.filter((g) => g.target.startsWith(own)).map((g) => <circle key={g.target} className="grip" data-target={g.target} cx={g.at.x} cy={g.at.y} r="5.5" />)}
+      {own !== null &&
+        grips
+          .filter((g) => g.target.startsWith(own))
+          .map((g) => (
+            <circle key={g.target} className="grip" data-target={g.target} cx={g.at.x} cy={g.at.y} r="5.5" />
+          ))}
     </>
   )
 }
@@ -41,7 +47,13 @@ interface RingMark {
 }
 
 /** Ends of the selected member, or the ends that meet at the selected joint. */
-export function ringsOf(problem: Problem, s: Structure, view: View, node: string | undefined, member: string | undefined): RingMark[] {
+export function ringsOf(
+  problem: Problem,
+  s: Structure,
+  view: View,
+  node: string | undefined,
+  member: string | undefined,
+): RingMark[] {
   return s.members.flatMap((m, i) => {
     const stated = problem.members[i]
     if (m.bar || stated?.id !== m.id) return []
@@ -51,7 +63,15 @@ export function ringsOf(problem: Problem, s: Structure, view: View, node: string
       const joint = s.nodes[end === 'start' ? m.start : m.end].id
       if (m.id !== member && joint !== node) return []
       const from = end === 'start' ? l.a : l.b
-      return [{ id: m.id, end, joint, at: plus(from, times(l.dir, end === 'start' ? 1 : -1), off), hinged: stated.releases?.[end]?.M === true }]
+      return [
+        {
+          id: m.id,
+          end,
+          joint,
+          at: plus(from, times(l.dir, end === 'start' ? 1 : -1), off),
+          hinged: stated.releases?.[end]?.M === true,
+        },
+      ]
     })
   })
 }

@@ -36,12 +36,19 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
   const store = useSheetStore()
   const shown = useSheet((s) => s.shown[plate])
   const show = (change: Partial<Shown>) => store.getState().show(plate, change)
-  const diagram = (key: 'N' | 'V' | 'M') => show({ diagram: shown.diagram === key ? null : key, deflected: false })
+  const diagram = (key: 'N' | 'V' | 'M') =>
+    show({ diagram: shown.diagram === key ? null : key, deflected: false })
   const deflect = () => show({ deflected: !shown.deflected, diagram: null })
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if ((e.target as HTMLElement).closest('input, textarea, select, [role="menu"]') || e.ctrlKey || e.metaKey || e.altKey) return
+      if (
+        (e.target as HTMLElement).closest('input, textarea, select, [role="menu"]') ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey
+      )
+        return
       const key = e.key.toLowerCase()
       const layer = LAYERS.find((l) => l.press === key)
       if (layer) show({ [layer.key]: !shown[layer.key] })
@@ -64,7 +71,12 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
         </button>
       )}
       {LAYERS.filter((l) => OFFERED[part].includes(l.key)).map((l) => (
-        <button key={l.key} type="button" aria-pressed={shown[l.key] as boolean} onClick={() => show({ [l.key]: !shown[l.key] })}>
+        <button
+          key={l.key}
+          type="button"
+          aria-pressed={shown[l.key] as boolean}
+          onClick={() => show({ [l.key]: !shown[l.key] })}
+        >
           {l.label}
           <kbd>{l.press}</kbd>
         </button>
@@ -72,19 +84,38 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
       <span className="gap" />
       {shown.deflected && (
         <span className="enlarge">
-          <button type="button" aria-label="Smaller deflections" onClick={() => store.getState().setEnlarge(niceBelow(enlarged / 2.01) || 1)}>
+          <button
+            type="button"
+            aria-label="Smaller deflections"
+            onClick={() => store.getState().setEnlarge(niceBelow(enlarged / 2.01) || 1)}
+          >
             −
           </button>
-          <button type="button" title="Choose the scale by itself" onClick={() => store.getState().setEnlarge(0)}>
+          <button
+            type="button"
+            title="Choose the scale by itself"
+            onClick={() => store.getState().setEnlarge(0)}
+          >
             ×{Math.round(enlarged * 100) / 100}
           </button>
-          <button type="button" aria-label="Larger deflections" onClick={() => store.getState().setEnlarge(niceBelow(enlarged * 2.51))}>
+          <button
+            type="button"
+            aria-label="Larger deflections"
+            onClick={() => store.getState().setEnlarge(niceBelow(enlarged * 2.51))}
+          >
             +
           </button>
         </span>
       )}
       {DIAGRAMS.filter((k) => !truss || k === 'N').map((k) => (
-        <button key={k} type="button" className="letter" aria-pressed={shown.diagram === k} aria-label={{ N: 'Axial force', V: 'Shear', M: 'Bending moment' }[k]} onClick={() => diagram(k)}>
+        <button
+          key={k}
+          type="button"
+          className="letter"
+          aria-pressed={shown.diagram === k}
+          aria-label={{ N: 'Axial force', V: 'Shear', M: 'Bending moment' }[k]}
+          onClick={() => diagram(k)}
+        >
           {k}
         </button>
       ))}

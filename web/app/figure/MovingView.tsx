@@ -3,7 +3,17 @@ import { paintScene, palette, type Palette } from './canvas'
 import type { Scene } from './scene'
 
 /** The scene while something in it is dragged: painted anew on a canvas with each move. */
-export function MovingView({ scene, lit, width, height }: { scene: Scene; lit: ReadonlySet<string>; width: number; height: number }) {
+export function MovingView({
+  scene,
+  lit,
+  width,
+  height,
+}: {
+  scene: Scene
+  lit: ReadonlySet<string>
+  width: number
+  height: number
+}) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const colours = useRef<Palette | null>(null)
   useLayoutEffect(() => {
@@ -16,5 +26,13 @@ export function MovingView({ scene, lit, width, height }: { scene: Scene; lit: R
     paintScene(c, scene, lit, colours.current)
   }, [scene, lit, width, height])
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1
-  return <canvas ref={canvas} className="moving" width={width * ratio} height={height * ratio} style={{ width, height }} />
+  return (
+    <canvas
+      ref={canvas}
+      className="moving"
+      width={width * ratio}
+      height={height * ratio}
+      style={{ width, height }}
+    />
+  )
 }

@@ -18,7 +18,9 @@ function Text({ m }: { m: TextMark }) {
       textAnchor={m.anchor}
       dominantBaseline="central"
       transform={m.rotate ? `rotate(${Math.round(m.rotate * 100) / 100} ${m.x} ${m.y})` : undefined}
-      {...(m.halo ? { paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4, strokeLinejoin: 'round' } : {})}
+      {...(m.halo
+        ? { paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4, strokeLinejoin: 'round' }
+        : {})}
     >
       {m.text}
       {m.aside && (
@@ -32,7 +34,19 @@ function Text({ m }: { m: TextMark }) {
 
 function MarkView({ m }: { m: Mark }) {
   if (m.t === 'text') return <Text m={m} />
-  return <path className={m.cls ?? (m.stroke === undefined && m.fill ? 'solid' : undefined)} d={m.d} stroke={ink(m.stroke)} strokeWidth={m.width} fill={ink(m.fill)} strokeDasharray={m.dash} opacity={m.opacity} strokeLinejoin={m.round ? 'round' : 'miter'} strokeLinecap="butt" />
+  return (
+    <path
+      className={m.cls ?? (m.stroke === undefined && m.fill ? 'solid' : undefined)}
+      d={m.d}
+      stroke={ink(m.stroke)}
+      strokeWidth={m.width}
+      fill={ink(m.fill)}
+      strokeDasharray={m.dash}
+      opacity={m.opacity}
+      strokeLinejoin={m.round ? 'round' : 'miter'}
+      strokeLinecap="butt"
+    />
+  )
 }
 
 interface GroupProps {
@@ -40,32 +54,56 @@ interface GroupProps {
   lit: boolean
 }
 
-const GroupView = memo(function GroupView({ group, lit }: GroupProps) {
-  return (
-    <g data-target={group.target} className={lit ? 'lit' : undefined}>
-      {group.marks.map((m, i) => (
-        <MarkView key={i} m={m} />
-      ))}
-      {group.hit && <path className="hit" d={group.hit.d} stroke="transparent" strokeWidth={group.hit.width} fill="none" strokeLinecap="round" pointerEvents="stroke" />}
-    </g>
-  )
-}, (a, b) => a.lit === b.lit && sameGroup(a.group, b.group))
+const GroupView = memo(
+  function GroupView({ group, lit }: GroupProps) {
+    return (
+      <g data-target={group.target} className={lit ? 'lit' : undefined}>
+        {group.marks.map((m, i) => (
+          <MarkView key={i} m={m} />
+        ))}
+        {group.hit && (
+          <path
+            className="hit"
+            d={group.hit.d}
+            stroke="transparent"
+            strokeWidth={group.hit.width}
+            fill="none"
+            strokeLinecap="round"
+            pointerEvents="stroke"
+          />
+        )}
+      </g>
+    )
+  },
+  (a, b) => a.lit === b.lit && sameGroup(a.group, b.group),
+)
 
 interface LabelProps {
   label: Placed
   lit: boolean
 }
 
-const LabelView = memo(function LabelView({ label, lit }: LabelProps) {
-  return (
-    <g data-target={label.target} className={lit ? 'lit' : undefined}>
-      <Text m={label.mark} />
-    </g>
-  )
-}, (a, b) => a.lit === b.lit && a.label.target === b.label.target && sameMark(a.label.mark, b.label.mark))
+const LabelView = memo(
+  function LabelView({ label, lit }: LabelProps) {
+    return (
+      <g data-target={label.target} className={lit ? 'lit' : undefined}>
+        <Text m={label.mark} />
+      </g>
+    )
+  },
+  (a, b) => a.lit === b.lit && a.label.target === b.label.target && sameMark(a.label.mark, b.label.mark),
+)
 
 /** Draws a scene; what is pointed at is lit by class, so that pointing repaints one group. */
-export const SceneView = memo(function SceneView({ groups, labels, lit }: { groups: readonly Group[]; labels: readonly Placed[]; lit: ReadonlySet<string> }) {
+export const SceneView = memo(function SceneView({
+  groups,
+  labels,
+  lit,
+}: {
+  groups: readonly Group[]
+  labels: readonly Placed[]
+  lit: ReadonlySet<string>
+}) {
   return (
     <>
       {groups.map((g) => (

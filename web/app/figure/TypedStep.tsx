@@ -16,7 +16,14 @@ export function TypedStep({ at, chained, onPlace }: Props) {
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey || !/^[\d.(-]$/.test(e.key)) return
+      if (
+        (e.target as HTMLElement).closest('input, textarea, select') ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        !/^[\d.(-]$/.test(e.key)
+      )
+        return
       e.preventDefault()
       e.stopPropagation()
       setText(e.key)

@@ -20,7 +20,19 @@ export function palette(element: Element): Palette {
   return { ink: read, serif: read('serif'), sans: read('sans') }
 }
 
-type Context = Pick<CanvasRenderingContext2D, 'save' | 'restore' | 'fill' | 'stroke' | 'fillText' | 'strokeText' | 'translate' | 'rotate' | 'setLineDash' | 'measureText'> & {
+type Context = Pick<
+  CanvasRenderingContext2D,
+  | 'save'
+  | 'restore'
+  | 'fill'
+  | 'stroke'
+  | 'fillText'
+  | 'strokeText'
+  | 'translate'
+  | 'rotate'
+  | 'setLineDash'
+  | 'measureText'
+> & {
   strokeStyle: unknown
   fillStyle: unknown
   lineWidth: number
@@ -35,8 +47,17 @@ type Context = Pick<CanvasRenderingContext2D, 'save' | 'restore' | 'fill' | 'str
  * Paints a scene on a canvas, in px of the scene. The same marks as the page's SVG: used while something is dragged,
  * since a canvas is repainted within a frame whatever stands on it.
  */
-export function paintScene(c: Context, scene: { groups: readonly Group[]; labels: readonly Placed[] }, lit: ReadonlySet<string>, colours: Palette, path: (d: string) => Path2D = (d) => new Path2D(d)) {
-  const paint = (m: Mark, on: boolean) => (m.t === 'text' ? words(c, on && m.cls !== 'on-dot' ? { ...m, fill: 'cedar-deep' } : m, colours) : stroke(c, on ? pointedAt(m) : m, colours, path))
+export function paintScene(
+  c: Context,
+  scene: { groups: readonly Group[]; labels: readonly Placed[] },
+  lit: ReadonlySet<string>,
+  colours: Palette,
+  path: (d: string) => Path2D = (d) => new Path2D(d),
+) {
+  const paint = (m: Mark, on: boolean) =>
+    m.t === 'text'
+      ? words(c, on && m.cls !== 'on-dot' ? { ...m, fill: 'cedar-deep' } : m, colours)
+      : stroke(c, on ? pointedAt(m) : m, colours, path)
   for (const g of scene.groups) {
     const on = g.target !== undefined && lit.has(g.target)
     for (const m of g.marks) paint(m, on)
@@ -80,7 +101,8 @@ function words(c: Context, m: TextMark, colours: Palette) {
     c.rotate((m.rotate! * Math.PI) / 180)
   }
   const [x, y] = turned ? [0, 0] : [m.x, m.y]
-  const font = (size: number, weight: number) => `${m.italic ? 'italic ' : ''}${weight} ${size}px ${m.serif ? colours.serif : colours.sans}`
+  const font = (size: number, weight: number) =>
+    `${m.italic ? 'italic ' : ''}${weight} ${size}px ${m.serif ? colours.serif : colours.sans}`
   c.font = font(m.size, m.weight ?? 400)
   c.textBaseline = 'middle'
   c.textAlign = m.aside ? 'left' : ALIGN[m.anchor ?? 'start']

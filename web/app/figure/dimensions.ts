@@ -6,14 +6,23 @@ import { onScreen, type View } from './view'
 const NARROW = 16
 
 /** Chains of dimensions outside everything: one below for x, one at the left for y; equal bays are counted together. */
-export function dimensionGroups(s: Structure, view: View, perUnit: number, unit: string, reach: { bottom: number; left: number }): Group[] {
+export function dimensionGroups(
+  s: Structure,
+  view: View,
+  perUnit: number,
+  unit: string,
+  reach: { bottom: number; left: number },
+): Group[] {
   if (s.nodes.length < 2) return []
   const used = new Set(s.members.flatMap((m) => [m.start, m.end]))
   const nodes = s.nodes.filter((_, i) => used.has(i))
   if (nodes.length < 2) return []
   const xs = places(nodes.map((n) => n.x))
   const ys = places(nodes.map((n) => n.y))
-  return [...chain(xs, (x) => onScreen(view, x, 0).x, reach.bottom, false, perUnit, unit), ...chain(ys, (y) => onScreen(view, 0, y).y, reach.left, true, perUnit, unit)]
+  return [
+    ...chain(xs, (x) => onScreen(view, x, 0).x, reach.bottom, false, perUnit, unit),
+    ...chain(ys, (y) => onScreen(view, 0, y).y, reach.left, true, perUnit, unit),
+  ]
 }
 
 function places(values: number[]): number[] {
@@ -22,7 +31,14 @@ function places(values: number[]): number[] {
   return sorted.filter((v, i) => i === 0 || v - sorted[i - 1] > 1e-6 * span)
 }
 
-function chain(values: number[], to: (v: number) => number, where: number, upright: boolean, perUnit: number, unit: string): Group[] {
+function chain(
+  values: number[],
+  to: (v: number) => number,
+  where: number,
+  upright: boolean,
+  perUnit: number,
+  unit: string,
+): Group[] {
   if (values.length < 2) return []
   const marks: Mark[] = []
   const p = (along: number, away: number) => (upright ? vec(where + away, along) : vec(along, where + away))
@@ -34,15 +50,31 @@ function chain(values: number[], to: (v: number) => number, where: number, uprig
   for (const v of values) {
     const t = to(v)
     marks.push(line(p(t, upright ? 9 : -9), p(t, upright ? -6 : 6), 'hair-2', 0.9))
-    marks.push(line(vec((upright ? where : t) - 4, (upright ? t : where) + 4), vec((upright ? where : t) + 4, (upright ? t : where) - 4), 'ink-2', 1.2))
+    marks.push(
+      line(
+        vec((upright ? where : t) - 4, (upright ? t : where) + 4),
+        vec((upright ? where : t) + 4, (upright ? t : where) - 4),
+        'ink-2',
+        1.2,
+      ),
+    )
   }
   const words = (from: number, till: number, text: string) => {
     const room = Math.abs(till - from)
     if (room < NARROW || textWidth(text, 12) > room + 26) return
     const mid = (from + till) / 2
-    marks.push({ t: 'text', ...(upright ? { x: where - 9, y: mid, rotate: -90 } : { x: mid, y: where - 9 }), text, size: textWidth(text, 12) > room - 4 ? 10.5 : 12, fill: 'ink-2', anchor: 'middle', halo: true })
+    marks.push({
+      t: 'text',
+      ...(upright ? { x: where - 9, y: mid, rotate: -90 } : { x: mid, y: where - 9 }),
+      text,
+      size: textWidth(text, 12) > room - 4 ? 10.5 : 12,
+      fill: 'ink-2',
+      anchor: 'middle',
+      halo: true,
+    })
   }
   if (equal) words(first, last, `${spans.length} bays of ${formatPlain(spans[0] * perUnit, 4)} ${unit}`)
-  else spans.forEach((d, i) => words(to(values[i]), to(values[i + 1]), `${formatPlain(d * perUnit, 4)} ${unit}`))
+  else
+    spans.forEach((d, i) => words(to(values[i]), to(values[i + 1]), `${formatPlain(d * perUnit, 4)} ${unit}`))
   return [{ key: upright ? 'dim-y' : 'dim-x', marks }]
 }

@@ -21,7 +21,12 @@ export function dropped(p: Problem, id: string): { problem: Problem; words: stri
   const at = m.at.get(id)
   if (!at) return undefined
   const near = 1e-6 * Math.max(m.extent, 1e-6)
-  for (const [other, q] of m.at) if (other !== id && Math.hypot(q.x - at.x, q.y - at.y) <= near) return { problem: mergeNodes(p, other, id), words: `${id} stood on ${other}: the two are one joint now, ${other}.` }
+  for (const [other, q] of m.at)
+    if (other !== id && Math.hypot(q.x - at.x, q.y - at.y) <= near)
+      return {
+        problem: mergeNodes(p, other, id),
+        words: `${id} stood on ${other}: the two are one joint now, ${other}.`,
+      }
   const joined = joinOnMembers(p, id)
   return joined === p ? undefined : { problem: joined, words: `${id} lies on a member now and splits it.` }
 }

@@ -38,7 +38,16 @@ interface Args {
   grid: Grid | undefined
 }
 
-type Press = { at: Vec; target: string | null; view: View; moved: boolean; from: string | null; fromPoint: { x: number; y: number } | null; box: boolean; grip?: Grip }
+type Press = {
+  at: Vec
+  target: string | null
+  view: View
+  moved: boolean
+  from: string | null
+  fromPoint: { x: number; y: number } | null
+  box: boolean
+  grip?: Grip
+}
 
 /** Closer than this to a joint, the joint is meant; px. */
 const NEAR = 13
@@ -46,7 +55,17 @@ const NEAR = 13
 const STILL = 4
 
 /** Turns pointer and wheel into view changes, selections and edits. */
-export function useGestures({ view, setView, drawing, movable, structure, refit, fitting, grips, grid }: Args) {
+export function useGestures({
+  view,
+  setView,
+  drawing,
+  movable,
+  structure,
+  refit,
+  fitting,
+  grips,
+  grid,
+}: Args) {
   const store = useSheetStore()
   const press = useRef<Press | null>(null)
   const [chain, setChain] = useState<string | null>(null)
@@ -54,11 +73,19 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
   const [moving, setMoving] = useState(false)
   const refits = useRef(false)
   const [box, setBox] = useState<{ a: Vec; b: Vec } | null>(null)
-  const [ghost, setGhost] = useState<GhostState>({ point: null, x: 0, y: 0, joint: null, from: null, refusal: null })
+  const [ghost, setGhost] = useState<GhostState>({
+    point: null,
+    x: 0,
+    y: 0,
+    joint: null,
+    from: null,
+    refusal: null,
+  })
   // escape, or putting the pencil down, ends a chain of members
   useEffect(() => {
     if (!drawing) setChain(null)
-    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && (setChain(null), setGhost((g) => ({ ...g, from: null, refusal: null })))
+    const onKey = (e: KeyboardEvent) =>
+      e.key === 'Escape' && (setChain(null), setGhost((g) => ({ ...g, from: null, refusal: null })))
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [drawing])
@@ -89,7 +116,8 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
     const n = structure!.nodes.find((m) => m.id === id)!
     return onScreen(view, n.x, n.y)
   }
-  const targetAt = (e: PointerEvent): string | null => (e.target as Element).closest('[data-target]')?.getAttribute('data-target') ?? null
+  const targetAt = (e: PointerEvent): string | null =>
+    (e.target as Element).closest('[data-target]')?.getAttribute('data-target') ?? null
 
   /** Where the member being drawn begins, while a press or a chain draws one. */
   const start = (): End | null => {
@@ -101,7 +129,13 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
     const joint = jointNear(p)
     const at = snap(p)
     const from = start()
-    setGhost((g) => ({ point: joint ? screenOf(joint) : onScreen(view, at.x * si, at.y * si), ...at, joint, from: from && ('id' in from ? screenOf(from.id) : onScreen(view, from.x * si, from.y * si)), refusal: g.refusal }))
+    setGhost((g) => ({
+      point: joint ? screenOf(joint) : onScreen(view, at.x * si, at.y * si),
+      ...at,
+      joint,
+      from: from && ('id' in from ? screenOf(from.id) : onScreen(view, from.x * si, from.y * si)),
+      refusal: g.refusal,
+    }))
   }
 
   const run = (name: string, change: (p: Problem) => Problem) => {
@@ -149,24 +183,48 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
   /** Pulls a load by its grip, or along its member; false when this load does not move so. */
   const pulled = (p: Press, at: Vec): boolean => {
     const target = p.grip ? p.grip.target.replace('grip', 'load').replace(/:\d+$/, '') : p.target!
-    const change = (q: Problem) => (p.grip ? dragGrip(q, structure!, view, p.grip, p.at, at, step) : dragAlong(q, structure!, view, target, at, step))
+    const change = (q: Problem) =>
+      p.grip
+        ? dragGrip(q, structure!, view, p.grip, p.at, at, step)
+        : dragAlong(q, structure!, view, target, at, step)
     const { problem: now } = store.getState()
-    if (!p.grip && now.loadCases?.every((c) => c.loads.every((l, i) => `load:${c.id}:${i}` !== target || l.type !== 'point'))) return false
+    if (
+      !p.grip &&
+      now.loadCases?.every((c) =>
+        c.loads.every((l, i) => `load:${c.id}:${i}` !== target || l.type !== 'point'),
+      )
+    )
+      return false
     store.setState({ dragging: true })
-    store.getState().edit('pull a load', change, { merge: `pull ${p.grip?.target ?? target} ${p.at.x} ${p.at.y}`, select: target, shown: true })
+    store
+      .getState()
+      .edit('pull a load', change, {
+        merge: `pull ${p.grip?.target ?? target} ${p.at.x} ${p.at.y}`,
+        select: target,
+        shown: true,
+      })
     return true
   }
 
   const endBox = (p: Press, at: Vec) => {
     const [x0, x1] = [Math.min(p.at.x, at.x), Math.max(p.at.x, at.x)]
     const [y0, y1] = [Math.min(p.at.y, at.y), Math.max(p.at.y, at.y)]
-    const inside = new Set((structure?.nodes ?? []).filter((n) => {
-      const q = onScreen(view, n.x, n.y)
-      return q.x >= x0 && q.x <= x1 && q.y >= y0 && q.y <= y1
-    }).map((n) => n.id))
+    const inside = new Set(
+      (structure?.nodes ?? [])
+        .filter((n) => {
+          const q = onScreen(view, n.x, n.y)
+          return q.x >= x0 && q.x <= x1 && q.y >= y0 && q.y <= y1
+        })
+        .map((n) => n.id),
+    )
     const { nodes, members } = store.getState().problem
-    const found = [...nodes.filter((n) => inside.has(n.id)).map((n) => `node:${n.id}`), ...members.filter((m) => inside.has(m.start) && inside.has(m.end)).map((m) => `member:${m.id}`)]
-    store.getState().select(targetOf([...new Set([...targetsOf(store.getState().selection), ...found])]) || null)
+    const found = [
+      ...nodes.filter((n) => inside.has(n.id)).map((n) => `node:${n.id}`),
+      ...members.filter((m) => inside.has(m.start) && inside.has(m.end)).map((m) => `member:${m.id}`),
+    ]
+    store
+      .getState()
+      .select(targetOf([...new Set([...targetsOf(store.getState().selection), ...found])]) || null)
   }
 
   const letGo = (id: string) => {
@@ -181,14 +239,26 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
       e.currentTarget.setPointerCapture(e.pointerId)
       const at = local(e)
       const joint = jointNear(at)
-      if (document.activeElement instanceof HTMLElement && document.activeElement.closest('input, select, textarea')) document.activeElement.blur()
+      if (
+        document.activeElement instanceof HTMLElement &&
+        document.activeElement.closest('input, select, textarea')
+      )
+        document.activeElement.blur()
       if (drawing && !structure?.nodes.length && e.button === 0) {
         // the first joint is the origin: the paper is laid so that it stands where it was pressed
         const here = grid ? { x: 0, y: 0 } : snap(at)
         const p = grid ? at : onScreen(view, here.x * si, here.y * si)
         const laid = grid ? view : { ...view, ox: p.x, oy: p.y }
         setView(laid)
-        press.current = { at, target: null, view: laid, moved: false, from: null, fromPoint: grid ? snap(at) : { x: 0, y: 0 }, box: false }
+        press.current = {
+          at,
+          target: null,
+          view: laid,
+          moved: false,
+          from: null,
+          fromPoint: grid ? snap(at) : { x: 0, y: 0 },
+          box: false,
+        }
         return
       }
       const hit = targetAt(e)
@@ -198,7 +268,15 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
         press.current = { at, target: hit, view, moved: false, from: null, fromPoint: null, box: false, grip }
         return
       }
-      press.current = { at, target: joint ? `node:${joint}` : hit, view, moved: false, from: joint, fromPoint: joint ? null : snap(at), box: !drawing && e.shiftKey }
+      press.current = {
+        at,
+        target: joint ? `node:${joint}` : hit,
+        view,
+        moved: false,
+        from: joint,
+        fromPoint: joint ? null : snap(at),
+        box: !drawing && e.shiftKey,
+      }
     },
     onPointerMove: (e: PointerEvent<SVGSVGElement>) => {
       const at = local(e)
@@ -211,17 +289,36 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
       if (!p) return store.getState().point(jointNear(at) ? `node:${jointNear(at)}` : targetAt(e))
       if (!p.moved) return
       if (p.box) return setBox({ a: p.at, b: at })
-      if (movable && structure && e.buttons === 1 && (p.grip || p.target?.startsWith('load:')) && pulled(p, at)) return
+      if (
+        movable &&
+        structure &&
+        e.buttons === 1 &&
+        (p.grip || p.target?.startsWith('load:')) &&
+        pulled(p, at)
+      )
+        return
       if (movable && p.from && e.buttons === 1) {
         const to = snap(at)
-        store.getState().edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), { merge: `move ${p.from}`, select: `node:${p.from}` })
+        store
+          .getState()
+          .edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), {
+            merge: `move ${p.from}`,
+            select: `node:${p.from}`,
+          })
         if (!moving) {
           setMoving(true)
           store.setState({ dragging: true })
           refits.current = fitting
           setView(p.view)
         }
-        setGhost((g) => ({ ...g, point: onScreen(view, to.x * si, to.y * si), ...to, joint: null, from: null, refusal: null }))
+        setGhost((g) => ({
+          ...g,
+          point: onScreen(view, to.x * si, to.y * si),
+          ...to,
+          joint: null,
+          from: null,
+          refusal: null,
+        }))
       } else setView({ ...p.view, ox: p.view.ox + at.x - p.at.x, oy: p.view.oy + at.y - p.at.y })
     },
     onPointerUp: (e: PointerEvent<SVGSVGElement>) => {
@@ -237,10 +334,11 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
         else if (p.moved && moving && p.from) {
           letGo(p.from)
           if (refits.current) refit()
-        }
-        else if (!p.moved && e.shiftKey && p.target) store.setState({ selection: toggled(store.getState().selection, endMember(p.target)) })
+        } else if (!p.moved && e.shiftKey && p.target)
+          store.setState({ selection: toggled(store.getState().selection, endMember(p.target)) })
         else if (!p.moved && p.target?.startsWith('ring:')) turnEnd(p.target)
-        else if (!p.moved && !p.grip) store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
+        else if (!p.moved && !p.grip)
+          store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
         setMoving(false)
         return
       }
@@ -273,18 +371,31 @@ export function useGestures({ view, setView, drawing, movable, structure, refit,
   const turnEnd = (target: string) => {
     const [, end, ...rest] = target.split(':')
     const id = rest.join(':')
-    store.getState().edit(`hinge of ${id}`, (q) => edit.setHinge(q, id, end as 'start' | 'end', q.members.find((m) => m.id === id)?.releases?.[end as 'start' | 'end']?.M !== true))
+    store
+      .getState()
+      .edit(`hinge of ${id}`, (q) =>
+        edit.setHinge(
+          q,
+          id,
+          end as 'start' | 'end',
+          q.members.find((m) => m.id === id)?.releases?.[end as 'start' | 'end']?.M !== true,
+        ),
+      )
   }
 
   /** A click on a hinge lifts it: what was set on the Figure is unset there. */
   const endClicked = (target: string): string => {
     const [, member, end] = target.split(':')
     const m = store.getState().problem.members.find((o) => o.id === member)
-    if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame') store.getState().edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end as 'start' | 'end', false))
+    if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame')
+      store
+        .getState()
+        .edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end as 'start' | 'end', false))
     return `member:${member}`
   }
   return { handlers, ghost, step: step * si, busy, box, moving, chain, placeTyped }
 }
 
 /** The end of a member counts as the member when several things are selected. */
-const endMember = (target: string): string => (target.startsWith('end:') ? `member:${target.split(':')[1]}` : target)
+const endMember = (target: string): string =>
+  target.startsWith('end:') ? `member:${target.split(':')[1]}` : target

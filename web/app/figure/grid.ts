@@ -16,7 +16,9 @@ interface KeptGrid {
 
 const lines = (text: string, p: Problem): number[] => {
   const bays = text.trim() === '' ? undefined : readBays(text, measure(p).reader)
-  return Array.isArray(bays) ? bays.reduce((all, b) => [...all, Number((all[all.length - 1] + b).toPrecision(12))], [0]) : []
+  return Array.isArray(bays)
+    ? bays.reduce((all, b) => [...all, Number((all[all.length - 1] + b).toPrecision(12))], [0])
+    : []
 }
 
 /** The grid a problem was given; undefined when it has none. */
@@ -36,7 +38,8 @@ export function baysRefusal(text: string, p: Problem): string | null {
   return Array.isArray(bays) ? null : bays.message
 }
 
-export const setGrid = (p: Problem, across: string, up: string): Problem => edit.setView(p, 'grid', across.trim() === '' && up.trim() === '' ? undefined : { across, up })
+export const setGrid = (p: Problem, across: string, up: string): Problem =>
+  edit.setView(p, 'grid', across.trim() === '' && up.trim() === '' ? undefined : { across, up })
 
 /** The nearest line to a value, or the nearest step where the grid has none that way. */
 export function snapTo(lines: readonly number[] | undefined, v: number, step: number): number {

@@ -5,13 +5,21 @@ import type { SheetStore } from '../sheet/store'
 import { chosen, everything, targetOf } from '../sheet/targets'
 
 /** One key for each of the common supports, at the joints that are selected. */
-export const SUPPORT_KEYS: Record<string, SupportType | null> = { p: 'pin', x: 'fixed', o: 'roller', g: 'guide', '-': null }
+export const SUPPORT_KEYS: Record<string, SupportType | null> = {
+  p: 'pin',
+  x: 'fixed',
+  o: 'roller',
+  g: 'guide',
+  '-': null,
+}
 
 /** Takes out what is selected: loads alone, or joints and members with what hangs on them. */
 export function removeChosen(p: Problem, selection: string | null): Problem {
   const { nodes, members, loads } = chosen(selection)
   // from the last to the first, so that the places of the others hold
-  const rest = [...loads].sort((a, b) => b.index - a.index).reduce((q, l) => edit.removeLoad(q, l.caseId, l.index), p)
+  const rest = [...loads]
+    .sort((a, b) => b.index - a.index)
+    .reduce((q, l) => edit.removeLoad(q, l.caseId, l.index), p)
   return edit.removeNodes(edit.removeMembers(rest, members), nodes)
 }
 
@@ -19,7 +27,11 @@ export function removeChosen(p: Problem, selection: string | null): Problem {
 export function toggleHinges(p: Problem, selection: string | null): Problem {
   const { nodes, members } = chosen(selection)
   const ends = p.members.flatMap((m) =>
-    m.type === 'bar' ? [] : (['start', 'end'] as const).filter((end) => members.includes(m.id) || (members.length === 0 && nodes.includes(m[end]))).map((end) => ({ id: m.id, end, hinged: m.releases?.[end]?.M === true })),
+    m.type === 'bar'
+      ? []
+      : (['start', 'end'] as const)
+          .filter((end) => members.includes(m.id) || (members.length === 0 && nodes.includes(m[end])))
+          .map((end) => ({ id: m.id, end, hinged: m.releases?.[end]?.M === true })),
   )
   const all = ends.every((e) => e.hinged)
   return ends.reduce((q, e) => edit.setHinge(q, e.id, e.end, !all), p)
@@ -48,7 +60,11 @@ async function copy(store: SheetStore): Promise<boolean> {
 function paste(store: SheetStore, text: string) {
   const made = pasted(store.getState().problem, text)
   if (!made.ok) return store.setState({ refused: made.message })
-  store.getState().edit('paste', () => made.problem, { select: targetOf([...made.nodes.map((n) => `node:${n}`), ...made.members.map((m) => `member:${m}`)]) })
+  store
+    .getState()
+    .edit('paste', () => made.problem, {
+      select: targetOf([...made.nodes.map((n) => `node:${n}`), ...made.members.map((m) => `member:${m}`)]),
+    })
 }
 
 /** Keys that work on the selection; fields keep theirs. */
@@ -56,7 +72,8 @@ export function useFigureKeys(on: boolean) {
   const store = useSheetStore()
   useEffect(() => {
     if (!on) return
-    const inField = (e: Event) => (e.target as HTMLElement | null)?.closest?.('input, textarea, select') ?? null
+    const inField = (e: Event) =>
+      (e.target as HTMLElement | null)?.closest?.('input, textarea, select') ?? null
     const onKey = (e: KeyboardEvent) => {
       if (inField(e) || e.altKey) return
       const { problem, selection } = store.getState()
@@ -66,15 +83,27 @@ export function useFigureKeys(on: boolean) {
       const some = nodes.length + members.length + loads.length > 0
       if (command && key === 'a') store.getState().select(everything(problem))
       else if (command || !some) return
-      else if (key === 'delete' || key === 'backspace') store.getState().edit('take out the selection', (p) => removeChosen(p, selection), { select: null })
-      else if (key === 'h' && problem.kind === 'frame') store.getState().edit('hinges', (p) => toggleHinges(p, selection))
+      else if (key === 'delete' || key === 'backspace')
+        store.getState().edit('take out the selection', (p) => removeChosen(p, selection), { select: null })
+      else if (key === 'h' && problem.kind === 'frame')
+        store.getState().edit('hinges', (p) => toggleHinges(p, selection))
       else if (key in SUPPORT_KEYS && nodes.length) {
         const type = SUPPORT_KEYS[key]
-        store.getState().edit(type ? `${type} support` : 'no support', (p) => nodes.reduce((q, n) => edit.setSupport(q, n, type ? { type } : undefined), p))
+        store
+          .getState()
+          .edit(type ? `${type} support` : 'no support', (p) =>
+            nodes.reduce((q, n) => edit.setSupport(q, n, type ? { type } : undefined), p),
+          )
       } else return
       e.preventDefault()
     }
-    const refuse = (error: unknown) => store.setState({ refused: error instanceof Error ? `The clipboard cannot be used: ${error.message}` : 'The clipboard cannot be used.' })
+    const refuse = (error: unknown) =>
+      store.setState({
+        refused:
+          error instanceof Error
+            ? `The clipboard cannot be used: ${error.message}`
+            : 'The clipboard cannot be used.',
+      })
     const onCopy = (e: ClipboardEvent) => {
       if (inField(e) || (window.getSelection()?.toString() ?? '') !== '') return
       copy(store).catch(refuse)
@@ -82,7 +111,11 @@ export function useFigureKeys(on: boolean) {
     const onCut = (e: ClipboardEvent) => {
       if (inField(e)) return
       const { selection } = store.getState()
-      copy(store).then((copied) => copied && store.getState().edit('cut', (p) => removeChosen(p, selection), { select: null }), refuse)
+      copy(store).then(
+        (copied) =>
+          copied && store.getState().edit('cut', (p) => removeChosen(p, selection), { select: null }),
+        refuse,
+      )
     }
     const onPaste = (e: ClipboardEvent) => {
       const text = e.clipboardData?.getData('text/plain')
@@ -102,4 +135,3 @@ export function useFigureKeys(on: boolean) {
     }
   }, [store, on])
 }
-

@@ -18,7 +18,14 @@ export function loadPlace(target: string): { caseId: string; index: number; poin
 }
 
 /** A load at a place of a member, moved along it to where the pointer is, in steps of the grid. */
-export function dragAlong(p: Problem, s: Structure, view: View, target: string, at: Vec, step: number): Problem {
+export function dragAlong(
+  p: Problem,
+  s: Structure,
+  view: View,
+  target: string,
+  at: Vec,
+  step: number,
+): Problem {
   const { caseId, index } = loadPlace(target)
   const load = p.loadCases?.find((c) => c.id === caseId)?.loads[index]
   if (load?.type !== 'point') return p
@@ -28,14 +35,25 @@ export function dragAlong(p: Problem, s: Structure, view: View, target: string, 
   const si = siPerCoherent(p.units, dimension.length)
   const x = dot(plus(at, l.a, -1), l.dir) / view.scale / si
   const L = m.length / si
-  return edit.setLoad(p, caseId, index, { ...load, at: Math.min(Math.max(0, round(x, step)), Number(L.toPrecision(12))) })
+  return edit.setLoad(p, caseId, index, {
+    ...load,
+    at: Math.min(Math.max(0, round(x, step)), Number(L.toPrecision(12))),
+  })
 }
 
 /**
  * One end or corner of a distributed load, pulled by its grip: away from the member for more, towards it for less, along it
  * for another place. A uniform load becomes one that varies.
  */
-export function dragGrip(p: Problem, s: Structure, view: View, grip: Grip, from: Vec, to: Vec, step: number): Problem {
+export function dragGrip(
+  p: Problem,
+  s: Structure,
+  view: View,
+  grip: Grip,
+  from: Vec,
+  to: Vec,
+  step: number,
+): Problem {
   const { caseId, index, point = 0 } = loadPlace(grip.target)
   const load = p.loadCases?.find((c) => c.id === caseId)?.loads[index]
   if (load?.type !== 'distributed') return p

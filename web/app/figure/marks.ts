@@ -1,6 +1,23 @@
 /** Strokes and words a figure is made of: plain data in screen px, so that one drawing serves screen, card, paper and tests. */
 
-export type Ink = 'ink' | 'ink-2' | 'ink-3' | 'hair' | 'hair-2' | 'sheet' | 'paper' | 'cedar' | 'cedar-tint' | 'cedar-deep' | 'load' | 'reaction' | 'tension' | 'compression' | 'held' | 'held-hatch' | 'pencil'
+export type Ink =
+  | 'ink'
+  | 'ink-2'
+  | 'ink-3'
+  | 'hair'
+  | 'hair-2'
+  | 'sheet'
+  | 'paper'
+  | 'cedar'
+  | 'cedar-tint'
+  | 'cedar-deep'
+  | 'load'
+  | 'reaction'
+  | 'tension'
+  | 'compression'
+  | 'held'
+  | 'held-hatch'
+  | 'pencil'
 
 export interface PathMark {
   t: 'path'
@@ -54,7 +71,11 @@ export function sameMark(a: Mark, b: Mark): boolean {
 
 /** Whether two groups look alike: an edit draws everything anew, most of it as it was, and that is left alone. */
 export const sameGroup = (a: Group, b: Group): boolean =>
-  a.target === b.target && a.hit?.d === b.hit?.d && a.hit?.width === b.hit?.width && a.marks.length === b.marks.length && a.marks.every((m, i) => sameMark(m, b.marks[i]))
+  a.target === b.target &&
+  a.hit?.d === b.hit?.d &&
+  a.hit?.width === b.hit?.width &&
+  a.marks.length === b.marks.length &&
+  a.marks.every((m, i) => sameMark(m, b.marks[i]))
 
 export interface Vec {
   x: number
@@ -72,9 +93,16 @@ export const unit = (a: Vec): Vec => (size(a) === 0 ? vec(1, 0) : times(a, 1 / s
 const n = (v: number) => String(Math.round(v * 100) / 100)
 export const at = (p: Vec): string => `${n(p.x)} ${n(p.y)}`
 
-export const line = (a: Vec, b: Vec, stroke: Ink, width: number, more: Partial<PathMark> = {}): PathMark => ({ t: 'path', d: `M${at(a)}L${at(b)}`, stroke, width, ...more })
+export const line = (a: Vec, b: Vec, stroke: Ink, width: number, more: Partial<PathMark> = {}): PathMark => ({
+  t: 'path',
+  d: `M${at(a)}L${at(b)}`,
+  stroke,
+  width,
+  ...more,
+})
 
-export const polyline = (points: readonly Vec[], closed = false): string => points.map((p, i) => `${i ? 'L' : 'M'}${at(p)}`).join('') + (closed ? 'Z' : '')
+export const polyline = (points: readonly Vec[], closed = false): string =>
+  points.map((p, i) => `${i ? 'L' : 'M'}${at(p)}`).join('') + (closed ? 'Z' : '')
 
 export const circle = (c: Vec, r: number, more: Partial<PathMark>): PathMark => ({
   t: 'path',
@@ -86,18 +114,39 @@ export const circle = (c: Vec, r: number, more: Partial<PathMark>): PathMark => 
 export function head(tip: Vec, dir: Vec, long: number, wide: number, ink: Ink): PathMark {
   const side = across(dir)
   const back = plus(tip, dir, -long)
-  return { t: 'path', d: polyline([tip, plus(back, side, wide / 2), plus(tip, dir, -0.78 * long), plus(back, side, -wide / 2)], true), fill: ink }
+  return {
+    t: 'path',
+    d: polyline(
+      [tip, plus(back, side, wide / 2), plus(tip, dir, -0.78 * long), plus(back, side, -wide / 2)],
+      true,
+    ),
+    fill: ink,
+  }
 }
 
 /** An arrow from tail to tip; rows of loads take the small head. */
-export function arrow(tail: Vec, tip: Vec, ink: Ink, options: { width?: number; small?: boolean } = {}): PathMark[] {
+export function arrow(
+  tail: Vec,
+  tip: Vec,
+  ink: Ink,
+  options: { width?: number; small?: boolean } = {},
+): PathMark[] {
   const dir = unit(plus(tip, tail, -1))
   const [long, wide] = options.small ? [8, 5.4] : [11, 7]
-  return [line(tail, plus(tip, dir, -0.75 * long), ink, options.width ?? (options.small ? 1.05 : 1.6)), head(tip, dir, long, wide, ink)]
+  return [
+    line(tail, plus(tip, dir, -0.75 * long), ink, options.width ?? (options.small ? 1.05 : 1.6)),
+    head(tip, dir, long, wide, ink),
+  ]
 }
 
 /** A curved arrow for a moment: three quarters of a circle, counter-clockwise on the page when `positive`. */
-export function turn(c: Vec, r: number, positive: boolean, ink: Ink, options: { from?: number; sweep?: number; width?: number; small?: boolean } = {}): PathMark[] {
+export function turn(
+  c: Vec,
+  r: number,
+  positive: boolean,
+  ink: Ink,
+  options: { from?: number; sweep?: number; width?: number; small?: boolean } = {},
+): PathMark[] {
   const sweep = ((options.sweep ?? 230) * Math.PI) / 180
   const from = ((options.from ?? -35) * Math.PI) / 180
   const point = (a: number) => vec(c.x + r * Math.cos(a), c.y - r * Math.sin(a))
@@ -109,7 +158,12 @@ export function turn(c: Vec, r: number, positive: boolean, ink: Ink, options: { 
   const before = point(a1 - (sign * 0.8 * long) / r)
   const dir = unit(plus(tip, before, -1))
   return [
-    { t: 'path', d: `M${at(point(a0))}A${n(r)} ${n(r)} 0 ${sweep > Math.PI ? 1 : 0} ${positive ? 0 : 1} ${at(before)}`, stroke: ink, width: options.width ?? 1.5 },
+    {
+      t: 'path',
+      d: `M${at(point(a0))}A${n(r)} ${n(r)} 0 ${sweep > Math.PI ? 1 : 0} ${positive ? 0 : 1} ${at(before)}`,
+      stroke: ink,
+      width: options.width ?? 1.5,
+    },
     head(tip, dir, long, wide, ink),
   ]
 }
@@ -117,6 +171,7 @@ export function turn(c: Vec, r: number, positive: boolean, ink: Ink, options: { 
 /** A width estimate of words in the interface type, px; good to a few percent. */
 export function textWidth(text: string, fontSize: number): number {
   let w = 0
-  for (const c of text) w += /[\s.,·'’|iljI]/.test(c) ? 0.32 : /[mwMW%@]/.test(c) ? 0.86 : /[A-Z0-9]/.test(c) ? 0.62 : 0.54
+  for (const c of text)
+    w += /[\s.,·'’|iljI]/.test(c) ? 0.32 : /[mwMW%@]/.test(c) ? 0.86 : /[A-Z0-9]/.test(c) ? 0.62 : 0.54
   return w * fontSize
 }

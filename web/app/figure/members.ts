@@ -32,7 +32,12 @@ const hinged = (m: StructureMember, end: 0 | 1) => m.bar || m.releases[end === 0
 export function pinJoints(s: Structure): Set<number> {
   const out = new Set<number>()
   endsAtNodes(s).forEach((ends, i) => {
-    if (ends.length > 0 && ends.every((e) => hinged(s.members[e.member], e.end)) && (ends.length > 1 || s.kind === 'truss' || s.members[ends[0].member].bar)) out.add(i)
+    if (
+      ends.length > 0 &&
+      ends.every((e) => hinged(s.members[e.member], e.end)) &&
+      (ends.length > 1 || s.kind === 'truss' || s.members[ends[0].member].bar)
+    )
+      out.add(i)
   })
   return out
 }
@@ -60,39 +65,106 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
       const node = end === 0 ? m.start : m.end
       const alone = ends[node].length === 1
       const r = m.releases.slice(3 * end, 3 * end + 3)
-      const off = m.bar ? (pins.has(node) ? 0 : hand.hinge + HINGE_OFFSET + 3) : r.some((x) => x !== false) && !pins.has(node) && !alone ? 2 * hand.hinge : 0
+      const off = m.bar
+        ? pins.has(node)
+          ? 0
+          : hand.hinge + HINGE_OFFSET + 3
+        : r.some((x) => x !== false) && !pins.has(node) && !alone
+          ? 2 * hand.hinge
+          : 0
       return off
     })
     // a member that others are hinged to reaches past the joint by half its thickness, to meet them
-    const past = [m.start, m.end].map((node, end) => (style === 'timber' && !m.bar && offsets[end] === 0 && ends[node].length > 1 && !pins.has(node) && rigidEnds(s, ends[node]).length === 1 ? hand.member / 2 : 0))
+    const past = [m.start, m.end].map((node, end) =>
+      style === 'timber' &&
+      !m.bar &&
+      offsets[end] === 0 &&
+      ends[node].length > 1 &&
+      !pins.has(node) &&
+      rigidEnds(s, ends[node]).length === 1
+        ? hand.member / 2
+        : 0,
+    )
     const from = plus(a, dir, offsets[0] - past[0])
     const to = plus(b, dir, past[1] - offsets[1])
     // where a corner piece carries the outline round the joint, the member's own lines stop short of it
-    const short = [m.start, m.end].map((node, end) => (style === 'timber' && hasCorner(s, ends[node]) && rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end) ? cornerReach(hand, l.px) - 0.4 : 0))
-    if (m.bar) bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)] })
-    else if (style === 'axis') bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
+    const short = [m.start, m.end].map((node, end) =>
+      style === 'timber' &&
+      hasCorner(s, ends[node]) &&
+      rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end)
+        ? cornerReach(hand, l.px) - 0.4
+        : 0,
+    )
+    if (m.bar)
+      bodies.push({
+        key: `m${i}`,
+        target,
+        hit,
+        marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)],
+      })
+    else if (style === 'axis')
+      bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
     else {
-      bodies.push({ key: `m${i}`, target, hit, marks: [line(plus(from, dir, short[0]), plus(to, dir, -short[1]), 'ink', hand.member)] })
+      bodies.push({
+        key: `m${i}`,
+        target,
+        hit,
+        marks: [line(plus(from, dir, short[0]), plus(to, dir, -short[1]), 'ink', hand.member)],
+      })
       // closed where nothing rigid joins it: at a hinge, at a free end, and where the others are hinged to it
-      const close = (node: number, off: number) => (off > 0 || rigidEnds(s, ends[node]).length < 2 ? hand.outline : 0)
-      linings.push({ key: `l${i}`, target, marks: [line(plus(from, dir, close(m.start, offsets[0]) + short[0]), plus(to, dir, -close(m.end, offsets[1]) - short[1]), 'sheet', hand.member - 2 * hand.outline, { cls: 'lining' })] })
+      const close = (node: number, off: number) =>
+        off > 0 || rigidEnds(s, ends[node]).length < 2 ? hand.outline : 0
+      linings.push({
+        key: `l${i}`,
+        target,
+        marks: [
+          line(
+            plus(from, dir, close(m.start, offsets[0]) + short[0]),
+            plus(to, dir, -close(m.end, offsets[1]) - short[1]),
+            'sheet',
+            hand.member - 2 * hand.outline,
+            { cls: 'lining' },
+          ),
+        ],
+      })
     }
     ;[0, 1].forEach((end) => {
       const node = end === 0 ? m.start : m.end
       if (pins.has(node)) return
       const away = end === 0 ? dir : times(dir, -1)
       const joint = end === 0 ? a : b
-      const marks = endMarks(m, end as 0 | 1, plus(joint, away, ends[node].length === 1 ? 0 : m.bar ? hand.hinge + HINGE_OFFSET : 2 * hand.hinge), away, hand)
-      if (marks.length) rings.push({ key: `h${i}.${end}`, target: `end:${m.id}:${end === 0 ? 'start' : 'end'}`, marks })
+      const marks = endMarks(
+        m,
+        end as 0 | 1,
+        plus(joint, away, ends[node].length === 1 ? 0 : m.bar ? hand.hinge + HINGE_OFFSET : 2 * hand.hinge),
+        away,
+        hand,
+      )
+      if (marks.length)
+        rings.push({ key: `h${i}.${end}`, target: `end:${m.id}:${end === 0 ? 'start' : 'end'}`, marks })
     })
   })
-  if (style === 'timber') for (let node = 0; node < s.nodes.length; node++) corner(s, view, node, ends[node], hand, corners)
+  if (style === 'timber')
+    for (let node = 0; node < s.nodes.length; node++) corner(s, view, node, ends[node], hand, corners)
   const joints: Group[] = [...pins].map((node) => ({
     key: `p${node}`,
     target: `node:${s.nodes[node].id}`,
-    marks: [circle(onScreen(view, s.nodes[node].x, s.nodes[node].y), s.kind === 'truss' ? hand.joint : hand.hinge * 0.85, { stroke: 'ink', width: hand.hinge > 4 ? 1.4 : 1, fill: 'paper' })],
+    marks: [
+      circle(
+        onScreen(view, s.nodes[node].x, s.nodes[node].y),
+        s.kind === 'truss' ? hand.joint : hand.hinge * 0.85,
+        { stroke: 'ink', width: hand.hinge > 4 ? 1.4 : 1, fill: 'paper' },
+      ),
+    ],
   }))
-  return [...bodies, { key: 'corners', marks: corners.ink }, ...linings, { key: 'corner linings', marks: corners.lining }, ...rings, ...joints]
+  return [
+    ...bodies,
+    { key: 'corners', marks: corners.ink },
+    ...linings,
+    { key: 'corner linings', marks: corners.lining },
+    ...rings,
+    ...joints,
+  ]
 }
 
 const rigidEnds = (s: Structure, ends: { member: number; end: 0 | 1 }[]) =>
@@ -113,7 +185,14 @@ function hasCorner(s: Structure, ends: { member: number; end: 0 | 1 }[]): boolea
 const cornerReach = (hand: Hand, px: number) => Math.min(1.2 * hand.member, px / 2)
 
 /** The outline of a rigid corner: short stubs and their mitres, one stroke as ink and one as lining, so that no edge is drawn twice. */
-function corner(s: Structure, view: View, node: number, ends: { member: number; end: 0 | 1 }[], hand: Hand, out: { ink: Mark[]; lining: Mark[] }) {
+function corner(
+  s: Structure,
+  view: View,
+  node: number,
+  ends: { member: number; end: 0 | 1 }[],
+  hand: Hand,
+  out: { ink: Mark[]; lining: Mark[] },
+) {
   const rigid = rigidEnds(s, ends)
   if (!hasCorner(s, ends)) return
   const c = onScreen(view, s.nodes[node].x, s.nodes[node].y)
@@ -122,7 +201,8 @@ function corner(s: Structure, view: View, node: number, ends: { member: number; 
     return plus(c, dir, (e.end === 0 ? 1 : -1) * cornerReach(hand, px))
   }
   let d = ''
-  for (let i = 0; i < rigid.length; i++) for (let j = i + 1; j < rigid.length; j++) d += polyline([stub(rigid[i]), c, stub(rigid[j])])
+  for (let i = 0; i < rigid.length; i++)
+    for (let j = i + 1; j < rigid.length; j++) d += polyline([stub(rigid[i]), c, stub(rigid[j])])
   out.ink.push({ t: 'path', d, stroke: 'ink', width: hand.member })
   out.lining.push({ t: 'path', d, stroke: 'sheet', width: hand.member - 2 * hand.outline })
 }
@@ -134,13 +214,34 @@ function endMarks(m: StructureMember, end: 0 | 1, c: Vec, away: Vec, hand: Hand)
   const r = hand.hinge
   const w = hand.hinge > 4 ? 1.5 : 1
   const out: Mark[] = []
-  if (m.bar || M === true) out.push(circle(c, m.bar ? hand.joint : r, { stroke: 'ink', width: m.bar ? 1.2 : w, fill: 'paper' }))
-  else if (typeof M === 'number') out.push(circle(c, r, { stroke: 'ink', width: w, fill: 'paper' }), coil(c, r * 0.62))
+  if (m.bar || M === true)
+    out.push(circle(c, m.bar ? hand.joint : r, { stroke: 'ink', width: m.bar ? 1.2 : w, fill: 'paper' }))
+  else if (typeof M === 'number')
+    out.push(circle(c, r, { stroke: 'ink', width: w, fill: 'paper' }), coil(c, r * 0.62))
   if (N !== false) {
     const reach = r + 3
-    for (const k of [-1, 1]) out.push(line(plus(plus(c, away, -reach), side, k * (r + 1.6)), plus(plus(c, away, reach), side, k * (r + 1.6)), 'ink', 1.2, typeof N === 'number' ? { dash: '2 1.6' } : {}))
+    for (const k of [-1, 1])
+      out.push(
+        line(
+          plus(plus(c, away, -reach), side, k * (r + 1.6)),
+          plus(plus(c, away, reach), side, k * (r + 1.6)),
+          'ink',
+          1.2,
+          typeof N === 'number' ? { dash: '2 1.6' } : {},
+        ),
+      )
   }
-  if (V !== false) for (const k of [-1, 1]) out.push(line(plus(plus(c, away, k * 2.2 + (N !== false ? 6 : 0)), side, -(r + 4)), plus(plus(c, away, k * 2.2 + (N !== false ? 6 : 0)), side, r + 4), 'ink', 1.4, typeof V === 'number' ? { dash: '2 1.6' } : {}))
+  if (V !== false)
+    for (const k of [-1, 1])
+      out.push(
+        line(
+          plus(plus(c, away, k * 2.2 + (N !== false ? 6 : 0)), side, -(r + 4)),
+          plus(plus(c, away, k * 2.2 + (N !== false ? 6 : 0)), side, r + 4),
+          'ink',
+          1.4,
+          typeof V === 'number' ? { dash: '2 1.6' } : {},
+        ),
+      )
   return out
 }
 

@@ -144,7 +144,12 @@ const EDGE = 10
  * Places labels one after another, the first wishes first: each takes the candidate that collides least with members,
  * load rows, supports and the labels before it; liking decides among free ones. Deterministic.
  */
-export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], boxes: readonly Box[] = [], frame?: { width: number; height: number }): Placed[] {
+export function place(
+  wishes: readonly Wish[],
+  obstacles: readonly Obstacle[],
+  boxes: readonly Box[] = [],
+  frame?: { width: number; height: number },
+): Placed[] {
   const words: Box[] = []
   const out: Placed[] = []
   const barriers = obstacles.map(barrier)
@@ -154,14 +159,24 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
     // only what lies within reach of its candidates can be in its way
     const near = reachOf(wish)
     const inWay = barriers.filter((o) => o.x0 < near.x1 && o.x1 > near.x0 && o.y0 < near.y1 && o.y1 > near.y0)
-    const within = (b: Box) => b.x - b.w / 2 < near.x1 && b.x + b.w / 2 > near.x0 && b.y - b.h / 2 < near.y1 && b.y + b.h / 2 > near.y0
+    const within = (b: Box) =>
+      b.x - b.w / 2 < near.x1 && b.x + b.w / 2 > near.x0 && b.y - b.h / 2 < near.y1 && b.y + b.h / 2 > near.y0
     const takenHere = boxes.filter(within)
     const wordsHere = words.filter(within)
     /** What a place costs; more than `enough` is not counted out. */
     const costAt = (at: Vec, enough: number) => {
       let cost = 0
       for (const b of discs(wish.mark, at)) {
-        if (frame) cost += 120 * Math.max(0, EDGE + b.w / 2 - b.x, b.x + b.w / 2 - frame.width + EDGE, EDGE + b.h / 2 - b.y, b.y + b.h / 2 - frame.height + EDGE)
+        if (frame)
+          cost +=
+            120 *
+            Math.max(
+              0,
+              EDGE + b.w / 2 - b.x,
+              b.x + b.w / 2 - frame.width + EDGE,
+              EDGE + b.h / 2 - b.y,
+              b.y + b.h / 2 - frame.height + EDGE,
+            )
         for (const t of wordsHere) cost += WORDS * overlap(b, t, clear)
         for (const t of takenHere) cost += overlap(b, t, clear)
         if (cost > enough) return cost
@@ -186,7 +201,13 @@ export function place(wishes: readonly Wish[], obstacles: readonly Obstacle[], b
     }
     // nothing free: farther out, round the places that were wished for
     if (best && best.cost > CROWDED && !wish.optional)
-      for (const at of firstOf(wish.candidates, 3)) for (const r of OUTWARD) for (let k = 0; k < 16; k++) look({ x: at.x + r * Math.cos((k * Math.PI) / 8), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 8) }, 6 + r / 3)
+      for (const at of firstOf(wish.candidates, 3))
+        for (const r of OUTWARD)
+          for (let k = 0; k < 16; k++)
+            look(
+              { x: at.x + r * Math.cos((k * Math.PI) / 8), y: at.y + 0.8 * r * Math.sin((k * Math.PI) / 8) },
+              6 + r / 3,
+            )
     if (!best) continue
     const [liked] = firstOf(wish.candidates, 1)
     if (wish.optional && best.cost > Math.max(1, liking)) continue
@@ -247,7 +268,14 @@ function firstOf(candidates: Iterable<Vec>, n: number): Vec[] {
 }
 
 /** Candidates on rings about a point, beginning with the direction liked most and going round from it. */
-export function* ring(c: Vec, prefer: Vec, radii: readonly number[], w: number, h: number, steps = 16): Generator<Vec> {
+export function* ring(
+  c: Vec,
+  prefer: Vec,
+  radii: readonly number[],
+  w: number,
+  h: number,
+  steps = 16,
+): Generator<Vec> {
   const start = Math.atan2(prefer.y, prefer.x)
   for (const r of radii)
     for (let i = 0; i < steps; i++) {

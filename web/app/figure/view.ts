@@ -11,8 +11,10 @@ export interface View {
   height: number
 }
 
-export const onScreen = (view: View, x: number, y: number): Vec => vec(view.ox + x * view.scale, view.oy - y * view.scale)
-export const inPlane = (view: View, p: Vec): Vec => vec((p.x - view.ox) / view.scale, (view.oy - p.y) / view.scale)
+export const onScreen = (view: View, x: number, y: number): Vec =>
+  vec(view.ox + x * view.scale, view.oy - y * view.scale)
+export const inPlane = (view: View, p: Vec): Vec =>
+  vec((p.x - view.ox) / view.scale, (view.oy - p.y) / view.scale)
 
 export interface Insets {
   left: number
@@ -25,10 +27,17 @@ export interface Insets {
 export const FIGURE_INSETS: Insets = { left: 138, right: 100, top: 104, bottom: 112 }
 
 /** The structure as large as it goes between the insets, in the middle; a point or nothing at a scale of `unitPx` px per m. */
-export function fit(nodes: readonly { x: number; y: number }[], width: number, height: number, insets: Insets, unitPx = 70): View {
+export function fit(
+  nodes: readonly { x: number; y: number }[],
+  width: number,
+  height: number,
+  insets: Insets,
+  unitPx = 70,
+): View {
   const w = Math.max(40, width - insets.left - insets.right)
   const h = Math.max(40, height - insets.top - insets.bottom)
-  if (nodes.length === 0) return { scale: unitPx, ox: insets.left + 0.12 * w, oy: insets.top + 0.82 * h, width, height }
+  if (nodes.length === 0)
+    return { scale: unitPx, ox: insets.left + 0.12 * w, oy: insets.top + 0.82 * h, width, height }
   let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity]
   for (const n of nodes) {
     x0 = Math.min(x0, n.x)
@@ -36,7 +45,10 @@ export function fit(nodes: readonly { x: number; y: number }[], width: number, h
     y0 = Math.min(y0, n.y)
     y1 = Math.max(y1, n.y)
   }
-  const scale = x1 - x0 > 0 || y1 - y0 > 0 ? Math.min(x1 > x0 ? w / (x1 - x0) : Infinity, y1 > y0 ? h / (y1 - y0) : Infinity) : unitPx
+  const scale =
+    x1 - x0 > 0 || y1 - y0 > 0
+      ? Math.min(x1 > x0 ? w / (x1 - x0) : Infinity, y1 > y0 ? h / (y1 - y0) : Infinity)
+      : unitPx
   return {
     scale,
     ox: insets.left + w / 2 - (scale * (x0 + x1)) / 2,
@@ -48,7 +60,12 @@ export function fit(nodes: readonly { x: number; y: number }[], width: number, h
 
 /** The same view nearer or farther, with the point under the pointer kept in place. */
 export function zoomAt(view: View, p: Vec, factor: number): View {
-  return { ...view, scale: view.scale * factor, ox: p.x + (view.ox - p.x) * factor, oy: p.y + (view.oy - p.y) * factor }
+  return {
+    ...view,
+    scale: view.scale * factor,
+    ox: p.x + (view.ox - p.x) * factor,
+    oy: p.y + (view.oy - p.y) * factor,
+  }
 }
 
 /** A member on the screen: its ends, its direction and its +y normal. */

@@ -14,18 +14,28 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
       }
     case 'distributed':
     case 'couple': {
-      const shown = load.type === 'couple' ? { unit: `${display.moment.unit}/${display.length.unit}`, perSI: display.force.perSI } : display.distributed
+      const shown =
+        load.type === 'couple'
+          ? { unit: `${display.moment.unit}/${display.length.unit}`, perSI: display.force.perSI }
+          : display.distributed
       const ends = [load.points[0].q, load.points[load.points.length - 1].q]
       if (ends[0] === ends[1]) return { main: withUnit(abs(ends[0]), shown) }
-      return { main: ends[0] === 0 ? '' : withUnit(abs(ends[0]), shown), end: ends[1] === 0 ? '' : withUnit(abs(ends[1]), shown) }
+      return {
+        main: ends[0] === 0 ? '' : withUnit(abs(ends[0]), shown),
+        end: ends[1] === 0 ? '' : withUnit(abs(ends[1]), shown),
+      }
     }
     case 'temperature': {
-      const parts = [load.uniform !== 0 && `${signed(load.uniform)} K`, load.gradient !== 0 && `${signed(load.gradient)} K top to bottom`]
+      const parts = [
+        load.uniform !== 0 && `${signed(load.uniform)} K`,
+        load.gradient !== 0 && `${signed(load.gradient)} K top to bottom`,
+      ]
       return { main: parts.filter(Boolean).join(', ') }
     }
     case 'misfit': {
       const parts = [
-        load.elongation !== 0 && `${withUnit(abs(load.elongation), display.displacement)} too ${load.elongation > 0 ? 'long' : 'short'}`,
+        load.elongation !== 0 &&
+          `${withUnit(abs(load.elongation), display.displacement)} too ${load.elongation > 0 ? 'long' : 'short'}`,
         load.slip !== 0 && `slip ${withUnit(abs(load.slip), display.displacement)}`,
         load.kink !== 0 && `kink ${formatPlain(abs(load.kink), 4)} rad`,
       ]
@@ -40,7 +50,14 @@ const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
 export function drawnLoads(structure: Structure, shown: ReadonlySet<string>, display: Display): DrawnLoad[] {
   const several = structure.cases.filter((c) => shown.has(c.id) && c.loads.length > 0).length > 1
   return structure.cases.flatMap((c, k) =>
-    shown.has(c.id) ? c.loads.map((load, i) => ({ target: `load:${c.id}:${i}`, load, words: loadWords(load, display), ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }) })) : [],
+    shown.has(c.id)
+      ? c.loads.map((load, i) => ({
+          target: `load:${c.id}:${i}`,
+          load,
+          words: loadWords(load, display),
+          ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }),
+        }))
+      : [],
   )
 }
 

@@ -25,14 +25,22 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
   const taken = useSheet((s) => s.problem.combinations)
   const rename = (to: string) => {
     const { problem } = store.getState()
-    if ([...(problem.loadCases ?? []), ...(taken ?? [])].some((o) => o.id === to)) return `There is a case or combination ${to} already.`
-    const error = store.getState().edit(`rename case ${c.id}`, (p) => edit.renameCase(p, c.id, to), { shown: true })
+    if ([...(problem.loadCases ?? []), ...(taken ?? [])].some((o) => o.id === to))
+      return `There is a case or combination ${to} already.`
+    const error = store
+      .getState()
+      .edit(`rename case ${c.id}`, (p) => edit.renameCase(p, c.id, to), { shown: true })
     if (!error) store.getState().chooseAction(to)
     return error?.message ?? null
   }
   const weigh = (text: string) => {
     const factor = text === '' ? 0 : plainNumber(text)
-    return typeof factor === 'object' ? factor.message : (store.getState().edit('own weight', (p) => edit.setCase(p, c.id, { selfWeight: factor }), { shown: true })?.message ?? null)
+    return typeof factor === 'object'
+      ? factor.message
+      : (store
+          .getState()
+          .edit('own weight', (p) => edit.setCase(p, c.id, { selfWeight: factor }), { shown: true })
+          ?.message ?? null)
   }
   return (
     <tr>
@@ -45,11 +53,28 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
             name="title of this case"
             placeholder="title"
             value={c.title ?? ''}
-            onCommit={(t) => store.getState().edit('title of the case', (p) => edit.setCase(p, c.id, { title: t || undefined }), { shown: true })?.message ?? null}
+            onCommit={(t) =>
+              store
+                .getState()
+                .edit('title of the case', (p) => edit.setCase(p, c.id, { title: t || undefined }), {
+                  shown: true,
+                })?.message ?? null
+            }
           />
           <label className="middle">
             of
-            <select className="cell-select" aria-label="category of this case" value={c.category ?? 'other'} onChange={(e) => store.getState().edit('category of the case', (p) => edit.setCase(p, c.id, { category: e.target.value as Category }))}>
+            <select
+              className="cell-select"
+              aria-label="category of this case"
+              value={c.category ?? 'other'}
+              onChange={(e) =>
+                store
+                  .getState()
+                  .edit('category of the case', (p) =>
+                    edit.setCase(p, c.id, { category: e.target.value as Category }),
+                  )
+              }
+            >
               {Object.entries(CATEGORIES).map(([key, label]) => (
                 <option key={key} value={key}>
                   {label}
@@ -58,10 +83,20 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
             </select>
           </label>
           <label className="short">
-            own weight × <TextField name="own weight in this case" placeholder="0" value={c.selfWeight ? String(c.selfWeight) : ''} onCommit={weigh} />
+            own weight ×{' '}
+            <TextField
+              name="own weight in this case"
+              placeholder="0"
+              value={c.selfWeight ? String(c.selfWeight) : ''}
+              onCommit={weigh}
+            />
           </label>
           {many && (
-            <button type="button" className="quiet link" onClick={() => store.getState().edit(`take out case ${c.id}`, (p) => edit.removeCase(p, c.id))}>
+            <button
+              type="button"
+              className="quiet link"
+              onClick={() => store.getState().edit(`take out case ${c.id}`, (p) => edit.removeCase(p, c.id))}
+            >
               take out
             </button>
           )}

@@ -1,4 +1,11 @@
-import { addCombinations, COMBINATION_LISTS, edit, generateCombinations, type Combination, type LoadCase } from '@viga/core'
+import {
+  addCombinations,
+  COMBINATION_LISTS,
+  edit,
+  generateCombinations,
+  type Combination,
+  type LoadCase,
+} from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
@@ -38,16 +45,33 @@ export function Combinations() {
       )}
       {blanks.length > 0 && (
         <p className="note quiet">
-          {blanks.length === 1 ? `${blanks[0].id} has a factor blank, which counts as 0` : `${blanks.length} combinations have factors blank, which count as 0`}. Write 0 to say so.
+          {blanks.length === 1
+            ? `${blanks[0].id} has a factor blank, which counts as 0`
+            : `${blanks.length} combinations have factors blank, which count as 0`}
+          . Write 0 to say so.
         </p>
       )}
       <div className="note">
-        <button type="button" className="quiet link" onClick={() => store.getState().edit('combination', edit.addCombination)}>
+        <button
+          type="button"
+          className="quiet link"
+          onClick={() => store.getState().edit('combination', edit.addCombination)}
+        >
           {combinations.length ? 'another combination' : 'combine cases'}
         </button>
         <Lists />
         {combinations.length > 1 && (
-          <button type="button" className="quiet link" onClick={() => store.getState().edit('take out all combinations', (p) => combinations.reduce((q, c) => edit.removeCombination(q, c.id), p))}>
+          <button
+            type="button"
+            className="quiet link"
+            onClick={() =>
+              store
+                .getState()
+                .edit('take out all combinations', (p) =>
+                  combinations.reduce((q, c) => edit.removeCombination(q, c.id), p),
+                )
+            }
+          >
             take all out
           </button>
         )}
@@ -60,13 +84,22 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
   const store = useSheetStore()
   const rename = (to: string) => {
     const { problem } = store.getState()
-    if ([...(problem.loadCases ?? []), ...(problem.combinations ?? [])].some((o) => o.id === to)) return `There is a case or combination ${to} already.`
-    return store.getState().edit(`rename ${c.id}`, (p) => edit.renameCombination(p, c.id, to), { shown: true })?.message ?? null
+    if ([...(problem.loadCases ?? []), ...(problem.combinations ?? [])].some((o) => o.id === to))
+      return `There is a case or combination ${to} already.`
+    return (
+      store.getState().edit(`rename ${c.id}`, (p) => edit.renameCombination(p, c.id, to), { shown: true })
+        ?.message ?? null
+    )
   }
   const factor = (id: string, text: string) => {
     const value = text === '' ? undefined : plainNumber(text)
     if (typeof value === 'object') return value.message
-    return store.getState().edit(`factor of ${id} in ${c.id}`, (p) => edit.setFactor(p, c.id, id, value), { shown: true })?.message ?? null
+    return (
+      store
+        .getState()
+        .edit(`factor of ${id} in ${c.id}`, (p) => edit.setFactor(p, c.id, id, value), { shown: true })
+        ?.message ?? null
+    )
   }
   return (
     <tr title={c.title}>
@@ -74,22 +107,57 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
         <TextField className="letter" name={`label of combination ${c.id}`} value={c.id} onCommit={rename} />
       </td>
       {cases.map((o) => (
-        <td key={o.id} className={c.factors[o.id] === undefined ? 'asked' : c.factors[o.id] === 0 ? 'nought' : undefined}>
-          <TextField name={`factor of ${o.id} in ${c.id}`} placeholder="?" value={c.factors[o.id] === undefined ? '' : String(c.factors[o.id])} onCommit={(t) => factor(o.id, t)} />
+        <td
+          key={o.id}
+          className={c.factors[o.id] === undefined ? 'asked' : c.factors[o.id] === 0 ? 'nought' : undefined}
+        >
+          <TextField
+            name={`factor of ${o.id} in ${c.id}`}
+            placeholder="?"
+            value={c.factors[o.id] === undefined ? '' : String(c.factors[o.id])}
+            onCommit={(t) => factor(o.id, t)}
+          />
         </td>
       ))}
       <td>
-        <TextField name={`title of ${c.id}`} placeholder="none" value={c.title ?? ''} onCommit={(t) => store.getState().edit(`title of ${c.id}`, (p) => edit.setCombination(p, c.id, { title: t || undefined }), { shown: true })?.message ?? null} />
+        <TextField
+          name={`title of ${c.id}`}
+          placeholder="none"
+          value={c.title ?? ''}
+          onCommit={(t) =>
+            store
+              .getState()
+              .edit(`title of ${c.id}`, (p) => edit.setCombination(p, c.id, { title: t || undefined }), {
+                shown: true,
+              })?.message ?? null
+          }
+        />
       </td>
       <td>
-        <select className="cell-select" aria-label={`purpose of ${c.id}`} value={c.purpose ?? ''} onChange={(e) => store.getState().edit(`purpose of ${c.id}`, (p) => edit.setCombination(p, c.id, { purpose: (e.target.value || undefined) as Combination['purpose'] }))}>
+        <select
+          className="cell-select"
+          aria-label={`purpose of ${c.id}`}
+          value={c.purpose ?? ''}
+          onChange={(e) =>
+            store
+              .getState()
+              .edit(`purpose of ${c.id}`, (p) =>
+                edit.setCombination(p, c.id, {
+                  purpose: (e.target.value || undefined) as Combination['purpose'],
+                }),
+              )
+          }
+        >
           <option value="">any</option>
           <option value="strength">strength</option>
           <option value="service">service</option>
         </select>
       </td>
       <td>
-        <RemoveButton what={`combination ${c.id}`} onClick={() => store.getState().edit(`take out ${c.id}`, (p) => edit.removeCombination(p, c.id))} />
+        <RemoveButton
+          what={`combination ${c.id}`}
+          onClick={() => store.getState().edit(`take out ${c.id}`, (p) => edit.removeCombination(p, c.id))}
+        />
       </td>
     </tr>
   )
@@ -104,7 +172,12 @@ function Lists() {
   const made = list && generateCombinations(problem, list)
   return (
     <>
-      <select className="cell-select list-choice" aria-label="Published list of combinations" value={chosen} onChange={(e) => setChosen(e.target.value)}>
+      <select
+        className="cell-select list-choice"
+        aria-label="Published list of combinations"
+        value={chosen}
+        onChange={(e) => setChosen(e.target.value)}
+      >
         <option value="">from a published list</option>
         {COMBINATION_LISTS.map((l) => (
           <option key={l.id} value={l.id}>
@@ -115,13 +188,27 @@ function Lists() {
       {list && made && (
         <>
           {made.combinations.length > 0 && (
-            <button type="button" className="plain-button" onClick={() => store.getState().edit(`combinations of ${list.title}`, (p) => addCombinations(p, list)) === null && setChosen('')}>
-              add {made.combinations.length}: {made.combinations.slice(0, 3).map((c) => c.title).join('; ')}
+            <button
+              type="button"
+              className="plain-button"
+              onClick={() =>
+                store.getState().edit(`combinations of ${list.title}`, (p) => addCombinations(p, list)) ===
+                  null && setChosen('')
+              }
+            >
+              add {made.combinations.length}:{' '}
+              {made.combinations
+                .slice(0, 3)
+                .map((c) => c.title)
+                .join('; ')}
               {made.combinations.length > 3 ? ' …' : ''}
             </button>
           )}
           <span className="quiet">
-            {list.source}.{made.left.length > 0 ? ` It does not speak of ${made.left.join(', ')}: give these a category.` : ''}
+            {list.source}.
+            {made.left.length > 0
+              ? ` It does not speak of ${made.left.join(', ')}: give these a category.`
+              : ''}
           </span>
         </>
       )}

@@ -52,14 +52,30 @@ export function Compass({ degrees, onChange, name }: Props) {
       {Array.from({ length: 24 }, (_, i) => {
         const t = i * 15 * RAD
         const r = i % 6 === 0 ? 30 : 33
-        return <path key={i} d={`M${44 + r * Math.cos(t)} ${44 + r * Math.sin(t)}L${44 + 36 * Math.cos(t)} ${44 + 36 * Math.sin(t)}`} stroke="var(--hair-2)" />
+        return (
+          <path
+            key={i}
+            d={`M${44 + r * Math.cos(t)} ${44 + r * Math.sin(t)}L${44 + 36 * Math.cos(t)} ${44 + 36 * Math.sin(t)}`}
+            stroke="var(--hair-2)"
+          />
+        )
       })}
       <path d="M18 44h52M44 18v52" stroke="var(--hair)" strokeWidth=".8" />
       {degrees !== null && (
         <>
           <path d={`M${tail}L${back}`} stroke="var(--load)" strokeWidth="1.8" />
-          <path d={`M${tip}L${back[0] - 3.4 * dy} ${back[1] + 3.4 * dx}L${back[0] + 3.4 * dy} ${back[1] - 3.4 * dx}Z`} fill="var(--load)" />
-          <circle cx={tail[0]} cy={tail[1]} r="4" stroke="var(--load)" strokeWidth="1.4" fill="var(--sheet)" />
+          <path
+            d={`M${tip}L${back[0] - 3.4 * dy} ${back[1] + 3.4 * dx}L${back[0] + 3.4 * dy} ${back[1] - 3.4 * dx}Z`}
+            fill="var(--load)"
+          />
+          <circle
+            cx={tail[0]}
+            cy={tail[1]}
+            r="4"
+            stroke="var(--load)"
+            strokeWidth="1.4"
+            fill="var(--sheet)"
+          />
         </>
       )}
       <circle cx="44" cy="44" r="2.4" stroke="var(--ink)" strokeWidth="1.2" fill="var(--sheet)" />

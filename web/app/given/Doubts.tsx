@@ -3,7 +3,9 @@ import { useDeferredValue, useMemo } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 
-const placesOf = (d: { nodes?: string[]; members?: string[] }) => targetOf([...(d.members ?? []).map((m) => `member:${m}`), ...(d.nodes ?? []).map((n) => `node:${n}`)]) || null
+const placesOf = (d: { nodes?: string[]; members?: string[] }) =>
+  targetOf([...(d.members ?? []).map((m) => `member:${m}`), ...(d.nodes ?? []).map((n) => `node:${n}`)]) ||
+  null
 
 /** What keeps the problem from being solved, and what is doubtful; each line selects its place and offers its repair. */
 export function Doubts() {
@@ -11,17 +13,28 @@ export function Doubts() {
   const problem = useDeferredValue(useSheet((s) => s.problem))
   const found = useMemo(() => doubts(problem), [problem])
   if (outcome.stage === 'invalid') return null
-  const unsolved = outcome.stage === 'unsolved' && outcome.structure.members.length > 0 ? outcome.error : undefined
+  const unsolved =
+    outcome.stage === 'unsolved' && outcome.structure.members.length > 0 ? outcome.error : undefined
   // a doubt that says the same as a notice, with a repair, takes its place
   const notices = outcome.notices.filter((n) => !found.some((d) => d.path === n.path))
   // with no support at all, everything moves: the sentence on the supports says it better
-  const explained = (unsolved?.kind === 'mechanism' && found.some((d) => d.kind === 'unsupported' && d.repair)) || found.some((d) => d.kind === 'second-order')
+  const explained =
+    (unsolved?.kind === 'mechanism' && found.some((d) => d.kind === 'unsupported' && d.repair)) ||
+    found.some((d) => d.kind === 'second-order')
   if (!unsolved && notices.length + found.length === 0) return null
   return (
     <section className="doubts" aria-label="Doubtful" aria-live="polite">
-      {unsolved && !explained && <Line severity="error" message={unsolved.message} target={placesOf(unsolved)} />}
+      {unsolved && !explained && (
+        <Line severity="error" message={unsolved.message} target={placesOf(unsolved)} />
+      )}
       {found.map((d) => (
-        <Line key={`${d.kind} ${d.path} ${d.message}`} severity={d.severity} message={d.message} target={placesOf(d)} repair={d.repair} />
+        <Line
+          key={`${d.kind} ${d.path} ${d.message}`}
+          severity={d.severity}
+          message={d.message}
+          target={placesOf(d)}
+          repair={d.repair}
+        />
       ))}
       {notices.map((n, i) => (
         <Line key={i} severity="note" message={n.message} target={null} />
@@ -30,10 +43,24 @@ export function Doubts() {
   )
 }
 
-function Line({ severity, message, target, repair }: { severity: Doubt['severity']; message: string; target: string | null; repair?: Doubt['repair'] }) {
+function Line({
+  severity,
+  message,
+  target,
+  repair,
+}: {
+  severity: Doubt['severity']
+  message: string
+  target: string | null
+  repair?: Doubt['repair']
+}) {
   const store = useSheetStore()
   return (
-    <p className={severity} onMouseEnter={() => store.getState().point(target)} onMouseLeave={() => store.getState().point(null)}>
+    <p
+      className={severity}
+      onMouseEnter={() => store.getState().point(target)}
+      onMouseLeave={() => store.getState().point(null)}
+    >
       {target ? (
         <button type="button" className="say" onClick={() => store.getState().select(target)}>
           {message}
@@ -42,7 +69,11 @@ function Line({ severity, message, target, repair }: { severity: Doubt['severity
         message
       )}
       {repair && (
-        <button type="button" className="mend" onClick={() => store.getState().edit(repair.label.toLowerCase(), repair.apply, { select: null })}>
+        <button
+          type="button"
+          className="mend"
+          onClick={() => store.getState().edit(repair.label.toLowerCase(), repair.apply, { select: null })}
+        >
           {repair.label}
         </button>
       )}

@@ -39,7 +39,12 @@ export function Given() {
 }
 
 /** The entry row of each table, by its key. */
-const JUMPS: Record<string, string> = { KeyJ: 'x of a new joint', KeyM: 'joints of new members', KeyS: 'joint and kind of a new support', KeyL: 'joint or member of a new load' }
+const JUMPS: Record<string, string> = {
+  KeyJ: 'x of a new joint',
+  KeyM: 'joints of new members',
+  KeyS: 'joint and kind of a new support',
+  KeyL: 'joint or member of a new load',
+}
 
 /** Alt and a letter goes to where the next joint, member, support or load is typed, from anywhere on the page. */
 function useJumps() {
@@ -64,8 +69,14 @@ function Statement() {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <Words of="statement" label="Statement of the problem" placeholder="The question, as the book prints it" />
-      {(open || source !== undefined) && <Words of="source" label="Source" placeholder="Where it comes from" />}
+      <Words
+        of="statement"
+        label="Statement of the problem"
+        placeholder="The question, as the book prints it"
+      />
+      {(open || source !== undefined) && (
+        <Words of="source" label="Source" placeholder="Where it comes from" />
+      )}
       {(open || notes !== undefined) && <Words of="notes" label="Notes" placeholder="Notes of your own" />}
       {!open && source === undefined && notes === undefined && (
         <button type="button" className="quiet link words-more" onClick={() => setOpen(true)}>
@@ -78,7 +89,15 @@ function Statement() {
 
 const LONGEST = { statement: 20_000, source: 2000, notes: 20_000 }
 
-function Words({ of, label, placeholder }: { of: 'statement' | 'source' | 'notes'; label: string; placeholder: string }) {
+function Words({
+  of,
+  label,
+  placeholder,
+}: {
+  of: 'statement' | 'source' | 'notes'
+  label: string
+  placeholder: string
+}) {
   const store = useSheetStore()
   const text = useSheet((s) => s.problem[of] ?? '')
   return (
@@ -107,13 +126,24 @@ function Kind() {
         ] as const
       ).map(([key, label]) => (
         <label key={key} className={kind === key ? 'on' : ''}>
-          <input type="radio" name="kind" checked={kind === key} onChange={() => store.getState().edit(label, (p) => edit.setKind(p, key))} />
+          <input
+            type="radio"
+            name="kind"
+            checked={kind === key}
+            onChange={() => store.getState().edit(label, (p) => edit.setKind(p, key))}
+          />
           {label}
         </label>
       ))}
       {kind === 'frame' && (
         <label className={neglect ? 'on' : ''}>
-          <input type="checkbox" checked={neglect} onChange={(e) => store.getState().edit('axial deformation', (p) => edit.setNeglectAxial(p, e.target.checked))} />
+          <input
+            type="checkbox"
+            checked={neglect}
+            onChange={(e) =>
+              store.getState().edit('axial deformation', (p) => edit.setNeglectAxial(p, e.target.checked))
+            }
+          />
           Members keep their length (axial deformation neglected)
         </label>
       )}

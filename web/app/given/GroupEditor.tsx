@@ -1,4 +1,19 @@
-import { copySelection, dimension, divideMember, edit, jointsOf, makeReader, measure, membersLike, membersOf, mirrorSelection, moveNodes, siPerCoherent, type Problem, type Structure } from '@viga/core'
+import {
+  copySelection,
+  dimension,
+  divideMember,
+  edit,
+  jointsOf,
+  makeReader,
+  measure,
+  membersLike,
+  membersOf,
+  mirrorSelection,
+  moveNodes,
+  siPerCoherent,
+  type Problem,
+  type Structure,
+} from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { chosen, targetOf } from '../sheet/targets'
@@ -10,20 +25,46 @@ import { newLoad } from './new-load'
 import { WAYS, type Way } from './load-entry'
 
 /** Many things at once: what is selected, and what can be done with all of it. */
-export function GroupEditor({ structure, view, onClose }: { structure: Structure; view: View; onClose: () => void }) {
+export function GroupEditor({
+  structure,
+  view,
+  onClose,
+}: {
+  structure: Structure
+  view: View
+  onClose: () => void
+}) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const selection = useSheet((s) => s.selection)
   const { nodes, members, loads } = chosen(selection)
-  const run = (name: string, change: (p: Problem) => Problem, select?: string | null) => store.getState().edit(name, change, select === undefined ? {} : { select })
+  const run = (name: string, change: (p: Problem) => Problem, select?: string | null) =>
+    store.getState().edit(name, change, select === undefined ? {} : { select })
   useEscape(onClose)
   const joints = new Set(jointsOf(problem, { nodes, members }))
   const at = structure.nodes.filter((n) => joints.has(n.id)).map((n) => onScreen(view, n.x, n.y))
   const count = (n: number, one: string) => (n === 0 ? '' : `${n} ${one}${n === 1 ? '' : 's'}`)
-  const words = [count(nodes.length, 'joint'), count(members.length, 'member'), count(loads.length, 'load')].filter(Boolean).join(', ')
-  const alike = (by: 'section' | 'line') => store.getState().select(targetOf([...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => `member:${id}`)))
+  const words = [count(nodes.length, 'joint'), count(members.length, 'member'), count(loads.length, 'load')]
+    .filter(Boolean)
+    .join(', ')
+  const alike = (by: 'section' | 'line') =>
+    store
+      .getState()
+      .select(
+        targetOf(
+          [...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => `member:${id}`),
+        ),
+      )
   return (
-    <Floating at={at} rest={pointsOf(structure, view)} view={view} title={words} note="selected" width={330} onClose={onClose}>
+    <Floating
+      at={at}
+      rest={pointsOf(structure, view)}
+      view={view}
+      title={words}
+      note="selected"
+      width={330}
+      onClose={onClose}
+    >
       {members.length > 0 && (
         <>
           <div className="editor-row">
@@ -42,7 +83,9 @@ export function GroupEditor({ structure, view, onClose }: { structure: Structure
       )}
       {members.length > 0 && <AllLoad on={members} />}
       {members.length === 0 && nodes.length > 0 && <AllLoad on={nodes} />}
-      {nodes.length + members.length > 0 && <Repeat problem={problem} nodes={nodes} members={members} run={run} />}
+      {nodes.length + members.length > 0 && (
+        <Repeat problem={problem} nodes={nodes} members={members} run={run} />
+      )}
       <footer className="editor-foot">
         {problem.kind === 'frame' && nodes.length + members.length > 0 && (
           <button type="button" onClick={() => run('hinges', (p) => toggleHinges(p, selection))}>
@@ -50,11 +93,19 @@ export function GroupEditor({ structure, view, onClose }: { structure: Structure
           </button>
         )}
         {members.length > 0 && (
-          <button type="button" onClick={() => run('split in two', (p) => members.reduce((q, id) => divideMember(q, id, 2).problem, p), null)}>
+          <button
+            type="button"
+            onClick={() =>
+              run('split in two', (p) => members.reduce((q, id) => divideMember(q, id, 2).problem, p), null)
+            }
+          >
             split in two
           </button>
         )}
-        <button type="button" onClick={() => run('take out the selection', (p) => removeChosen(p, selection), null)}>
+        <button
+          type="button"
+          onClick={() => run('take out the selection', (p) => removeChosen(p, selection), null)}
+        >
           take all out
         </button>
       </footer>
@@ -67,10 +118,17 @@ function Properties({ ids }: { ids: string[] }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const own = problem.members.filter((m) => ids.includes(m.id))
-  const common = (key: 'section' | 'material') => (own.every((m) => m[key] === own[0]?.[key]) ? (own[0]?.[key] ?? '') : '')
-  const set = (change: Parameters<typeof edit.setMember>[2], name: string) => store.getState().edit(name, (p) => ids.reduce((q, id) => edit.setMember(q, id, change), p))
+  const common = (key: 'section' | 'material') =>
+    own.every((m) => m[key] === own[0]?.[key]) ? (own[0]?.[key] ?? '') : ''
+  const set = (change: Parameters<typeof edit.setMember>[2], name: string) =>
+    store.getState().edit(name, (p) => ids.reduce((q, id) => edit.setMember(q, id, change), p))
   const choice = (key: 'section' | 'material', options: { id: string }[]) => (
-    <select className="cell-select" aria-label={`${key} of the selection`} value={common(key)} onChange={(e) => set({ [key]: e.target.value }, `${key} of the selection`)}>
+    <select
+      className="cell-select"
+      aria-label={`${key} of the selection`}
+      value={common(key)}
+      onChange={(e) => set({ [key]: e.target.value }, `${key} of the selection`)}
+    >
       {common(key) === '' && <option value="">differ</option>}
       {options.map((o) => (
         <option key={o.id}>{o.id}</option>
@@ -80,7 +138,16 @@ function Properties({ ids }: { ids: string[] }) {
   const flag = (key: 'axiallyRigid' | 'type', label: string) => {
     const on = own.every((m) => (key === 'type' ? m.type === 'bar' : m.axiallyRigid === true))
     return (
-      <button type="button" aria-pressed={on} onClick={() => set(key === 'type' ? { type: on ? undefined : 'bar' } : { axiallyRigid: on ? undefined : true }, label)}>
+      <button
+        type="button"
+        aria-pressed={on}
+        onClick={() =>
+          set(
+            key === 'type' ? { type: on ? undefined : 'bar' } : { axiallyRigid: on ? undefined : true },
+            label,
+          )
+        }
+      >
         {label}
       </button>
     )
@@ -118,7 +185,13 @@ function AllLoad({ on }: { on: string[] }) {
     const made = on.map((id) => newLoad(problem, id, amount, way, ''))
     const wrong = made.find((m) => !m.ok)
     if (wrong && !wrong.ok) return setRefusal(wrong.message)
-    const error = store.getState().edit('load on the selection', (p) => made.reduce((q, m) => (m.ok ? edit.addLoad(q, c?.id ?? '1', m.load) : q), p), { shown: true })
+    const error = store
+      .getState()
+      .edit(
+        'load on the selection',
+        (p) => made.reduce((q, m) => (m.ok ? edit.addLoad(q, c?.id ?? '1', m.load) : q), p),
+        { shown: true },
+      )
     setRefusal(error?.message ?? null)
     if (!error) setAmount('')
   }
@@ -126,7 +199,13 @@ function AllLoad({ on }: { on: string[] }) {
     <div className="editor-row">
       <span className="label">Load</span>
       <div className="body split-line">
-        <select className="cell-select" aria-label="direction of the load on all" style={{ width: 92 }} value={way} onChange={(e) => setWay(e.target.value as Way)}>
+        <select
+          className="cell-select"
+          aria-label="direction of the load on all"
+          style={{ width: 92 }}
+          value={way}
+          onChange={(e) => setWay(e.target.value as Way)}
+        >
           {(['down', 'up', 'right', 'left', '-y', '+y'] as const).map((w) => (
             <option key={w} value={w}>
               {WAYS[w].sign} {WAYS[w].label}
@@ -134,7 +213,13 @@ function AllLoad({ on }: { on: string[] }) {
           ))}
         </select>
         <span className="grow">
-          <EntryInput name="amount of a load on all" placeholder="6 kN/m on each" value={amount} onChange={(t) => (setAmount(t), setRefusal(null))} onEnter={add} />
+          <EntryInput
+            name="amount of a load on all"
+            placeholder="6 kN/m on each"
+            value={amount}
+            onChange={(t) => (setAmount(t), setRefusal(null))}
+            onEnter={add}
+          />
           <Refusal>{refusal}</Refusal>
         </span>
         <button type="button" className="plain-button" disabled={amount.trim() === ''} onClick={add}>
@@ -179,7 +264,8 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
     const by = step()
     const times = Number(fields.times)
     if (!by) return
-    if (!Number.isInteger(times) || times < 1 || times > 200) return setRefusal('Copies are a whole number from 1 to 200.')
+    if (!Number.isInteger(times) || times < 1 || times > 200)
+      return setRefusal('Copies are a whole number from 1 to 200.')
     run('copy the selection', (p) => copySelection(p, selection, { ...by, times, connect, loads }))
   }
   const move = () => {
@@ -190,10 +276,19 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
     const m = measure(problem)
     const places = jointsOf(problem, selection).map((id) => m.at.get(id)![axis === 'vertical' ? 'x' : 'y'])
     const about = fields.about.trim() === '' ? Math.max(...places) : length(fields.about)
-    if (about !== undefined) run('mirror the selection', (p) => mirrorSelection(p, { nodes, members: membersOf(p, selection) }, axis, about))
+    if (about !== undefined)
+      run('mirror the selection', (p) =>
+        mirrorSelection(p, { nodes, members: membersOf(p, selection) }, axis, about),
+      )
   }
   const input = (key: keyof typeof fields, name: string, placeholder: string) => (
-    <EntryInput name={name} placeholder={placeholder} value={fields[key]} onChange={(t) => (setFields({ ...fields, [key]: t }), setRefusal(null))} onEnter={copy} />
+    <EntryInput
+      name={name}
+      placeholder={placeholder}
+      value={fields[key]}
+      onChange={(t) => (setFields({ ...fields, [key]: t }), setRefusal(null))}
+      onEnter={copy}
+    />
   )
   return (
     <>

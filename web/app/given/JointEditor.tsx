@@ -1,4 +1,12 @@
-import { dimension, edit, type Member, type Problem, type Quantity, type Support, type SupportType } from '@viga/core'
+import {
+  dimension,
+  edit,
+  type Member,
+  type Problem,
+  type Quantity,
+  type Support,
+  type SupportType,
+} from '@viga/core'
 import { useState } from 'react'
 import { QuantityField } from '../widgets/QuantityField'
 import { useSheet, useSheetStore } from '../sheet/context'
@@ -14,8 +22,20 @@ export function JointEditor({ id }: { id: string }) {
   const problem = useSheet((s) => s.problem)
   const support = problem.supports?.find((s) => s.node === id)
   const kind = support ? supportKind(support) : 'none'
-  const ends = problem.members.flatMap((m) => [...(m.start === id ? [{ m, end: 'start' as const }] : []), ...(m.end === id ? [{ m, end: 'end' as const }] : [])])
-  const setSupport = (type: SupportType | 'none') => store.getState().edit(`support of ${id}`, (p) => edit.setSupport(p, id, type === 'none' ? undefined : support ? withType(bare(support), type) : { type }))
+  const ends = problem.members.flatMap((m) => [
+    ...(m.start === id ? [{ m, end: 'start' as const }] : []),
+    ...(m.end === id ? [{ m, end: 'end' as const }] : []),
+  ])
+  const setSupport = (type: SupportType | 'none') =>
+    store
+      .getState()
+      .edit(`support of ${id}`, (p) =>
+        edit.setSupport(
+          p,
+          id,
+          type === 'none' ? undefined : support ? withType(bare(support), type) : { type },
+        ),
+      )
   const bending = ends.filter(({ m }) => problem.kind === 'frame' && m.type !== 'bar')
   const hinged = ({ m, end }: { m: Member; end: 'start' | 'end' }) => m.releases?.[end]?.M === true
   return (
@@ -24,7 +44,14 @@ export function JointEditor({ id }: { id: string }) {
         <span className="label">Support</span>
         <div className="choices body" role="group" aria-label={`Support of ${id}`}>
           {(['none', ...TYPES] as const).map((t) => (
-            <button key={t} type="button" aria-pressed={kind === t} aria-label={t === 'none' ? 'no support' : SUPPORT_WORDS[t]} title={t === 'none' ? 'no support' : SUPPORT_WORDS[t]} onClick={() => setSupport(t)}>
+            <button
+              key={t}
+              type="button"
+              aria-pressed={kind === t}
+              aria-label={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
+              title={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
+              onClick={() => setSupport(t)}
+            >
               <SupportSymbol type={t} />
             </button>
           ))}
@@ -36,12 +63,32 @@ export function JointEditor({ id }: { id: string }) {
           <span className="label">Ends</span>
           <div className="choices words body">
             {bending.map((e) => (
-              <button key={e.m.id + e.end} type="button" aria-pressed={hinged(e)} aria-label={`${e.m.id} at ${id}: ${hinged(e) ? 'hinged' : 'rigid'}`} onClick={() => store.getState().edit(`hinge of ${e.m.id}`, (p) => edit.setHinge(p, e.m.id, e.end, !hinged(e)))}>
+              <button
+                key={e.m.id + e.end}
+                type="button"
+                aria-pressed={hinged(e)}
+                aria-label={`${e.m.id} at ${id}: ${hinged(e) ? 'hinged' : 'rigid'}`}
+                onClick={() =>
+                  store
+                    .getState()
+                    .edit(`hinge of ${e.m.id}`, (p) => edit.setHinge(p, e.m.id, e.end, !hinged(e)))
+                }
+              >
                 <i>{e.m.id}</i> {hinged(e) ? 'hinged' : 'rigid'}
               </button>
             ))}
             {bending.length > 1 && (
-              <button type="button" aria-pressed={bending.every(hinged)} onClick={() => store.getState().edit(`hinges at ${id}`, (p) => bending.reduce((q, e) => edit.setHinge(q, e.m.id, e.end, !bending.every(hinged)), p))}>
+              <button
+                type="button"
+                aria-pressed={bending.every(hinged)}
+                onClick={() =>
+                  store
+                    .getState()
+                    .edit(`hinges at ${id}`, (p) =>
+                      bending.reduce((q, e) => edit.setHinge(q, e.m.id, e.end, !bending.every(hinged)), p),
+                    )
+                }
+              >
                 all hinged
               </button>
             )}
@@ -51,7 +98,12 @@ export function JointEditor({ id }: { id: string }) {
       <JointLoad id={id} problem={problem} />
       <footer className="editor-foot">
         <span>drag the joint to move it</span>
-        <button type="button" onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]), { select: null })}>
+        <button
+          type="button"
+          onClick={() =>
+            store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]), { select: null })
+          }
+        >
           take it out
         </button>
       </footer>
@@ -75,7 +127,8 @@ function TurnAndMore({ s }: { s: Support }) {
     return store.getState().edit(`turn of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
   }
   const quarter = () => {
-    const now = s.angle === undefined ? 0 : Number(/^(-?\d+(?:\.\d+)?) deg$/.exec(String(s.angle))?.[1] ?? NaN)
+    const now =
+      s.angle === undefined ? 0 : Number(/^(-?\d+(?:\.\d+)?) deg$/.exec(String(s.angle))?.[1] ?? NaN)
     const next = Number.isNaN(now) ? 90 : (now + 90) % 360
     turn(next === 0 ? undefined : `${next} deg`)
   }
@@ -85,7 +138,14 @@ function TurnAndMore({ s }: { s: Support }) {
         <span className="label">Turned</span>
         <div className="body split-line">
           <div className="editor-field">
-            <QuantityField name={`turn at ${s.node}`} value={s.angle} dimension={dimension.angle} placeholder="0" onClear={() => turn(undefined)} onChange={turn} />
+            <QuantityField
+              name={`turn at ${s.node}`}
+              value={s.angle}
+              dimension={dimension.angle}
+              placeholder="0"
+              onClear={() => turn(undefined)}
+              onChange={turn}
+            />
           </div>
           <button type="button" className="plain-button" onClick={quarter}>
             a quarter on ↺
@@ -103,9 +163,13 @@ function TurnAndMore({ s }: { s: Support }) {
 function JointLoad({ id, problem }: { id: string; problem: Problem }) {
   const store = useSheetStore()
   const actionId = useSheet((s) => s.actionId)
-  const c = problem.loadCases?.find((o) => o.id === actionId) ?? (problem.combinations?.some((o) => o.id === actionId) ? undefined : problem.loadCases?.[0])
+  const c =
+    problem.loadCases?.find((o) => o.id === actionId) ??
+    (problem.combinations?.some((o) => o.id === actionId) ? undefined : problem.loadCases?.[0])
   const caseId = c?.id ?? '1'
-  const here = (c?.loads ?? []).flatMap((l, index) => (l.type === 'nodal' && l.node === id ? [{ index, entry: entryOf(l) }] : []))
+  const here = (c?.loads ?? []).flatMap((l, index) =>
+    l.type === 'nodal' && l.node === id ? [{ index, entry: entryOf(l) }] : [],
+  )
   if (!c && problem.loadCases?.length) return null // a combination is shown: its loads belong to its cases
   const find = (sort: Entry['sort']) => here.find((h) => h.entry?.sort === sort)
   const put = (sort: Entry['sort'], entry: Entry | null, merge?: string) => {
@@ -135,8 +199,22 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
         />
         {problem.kind === 'frame' && (
           <div className="moment-line">
-            <Amount name={`the moment on ${id}`} sort="moment" value={moment?.amount} onClear={() => put('moment', null)} onChange={(v, merge) => put('moment', { sort: 'moment', amount: v, way: moment?.way ?? 'cw' }, merge)} />
-            <button type="button" className="plain-button" aria-label={`sense of the moment on ${id}: ${moment?.way === 'ccw' ? 'counter-clockwise' : 'clockwise'}`} disabled={!moment} onClick={() => moment && put('moment', { ...moment, way: moment.way === 'cw' ? 'ccw' : 'cw' })}>
+            <Amount
+              name={`the moment on ${id}`}
+              sort="moment"
+              value={moment?.amount}
+              onClear={() => put('moment', null)}
+              onChange={(v, merge) =>
+                put('moment', { sort: 'moment', amount: v, way: moment?.way ?? 'cw' }, merge)
+              }
+            />
+            <button
+              type="button"
+              className="plain-button"
+              aria-label={`sense of the moment on ${id}: ${moment?.way === 'ccw' ? 'counter-clockwise' : 'clockwise'}`}
+              disabled={!moment}
+              onClick={() => moment && put('moment', { ...moment, way: moment.way === 'cw' ? 'ccw' : 'cw' })}
+            >
               {moment?.way === 'ccw' ? '↺' : '↻'}
             </button>
           </div>

@@ -1,4 +1,12 @@
-import { dimension, edit, nextNodeLabel, placeNode, readRelative, renumberNodes, type Quantity } from '@viga/core'
+import {
+  dimension,
+  edit,
+  nextNodeLabel,
+  placeNode,
+  readRelative,
+  renumberNodes,
+  type Quantity,
+} from '@viga/core'
 import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
@@ -50,7 +58,12 @@ const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity;
   const row = useRow(`node:${id}`)
   const rename = (to: string) => {
     if (store.getState().problem.nodes.some((n) => n.id === to)) return `There is a joint ${to} already.`
-    return store.getState().edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: `node:${to}`, shown: true })?.message ?? null
+    return (
+      store
+        .getState()
+        .edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: `node:${to}`, shown: true })
+        ?.message ?? null
+    )
   }
   return (
     <tr {...row}>
@@ -59,11 +72,21 @@ const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity;
       </td>
       {(['x', 'y'] as const).map((key) => (
         <td key={key}>
-          <QuantityField name={`${key} of ${id}`} value={key === 'x' ? x : y} dimension={dimension.length} onChange={(v, merge) => store.getState().edit(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })} />
+          <QuantityField
+            name={`${key} of ${id}`}
+            value={key === 'x' ? x : y}
+            dimension={dimension.length}
+            onChange={(v, merge) =>
+              store.getState().edit(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })
+            }
+          />
         </td>
       ))}
       <td>
-        <RemoveButton what={`joint ${id}`} onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]))} />
+        <RemoveButton
+          what={`joint ${id}`}
+          onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]))}
+        />
       </td>
     </tr>
   )
@@ -78,7 +101,13 @@ function NewJoint() {
   const row = useRef<HTMLTableRowElement>(null)
   const add = () => {
     if (fields.x.trim() === '' || fields.y.trim() === '') return false
-    const error = store.getState().edit('joint', (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label), { shown: true })
+    const error = store
+      .getState()
+      .edit(
+        'joint',
+        (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label),
+        { shown: true },
+      )
     setRefusal(error?.message ?? null)
     if (error) return false
     setFields({ id: '', x: '', y: '' })
@@ -120,9 +149,19 @@ function RelativeJoint() {
     const at = readRelative(text, store.getState().problem)
     if (!at) return 'Write from A: 3, 2 (right, up), from A: 5 at 30 (length, degrees), or AB meets CD.'
     if ('message' in at) return at.message
-    return store.getState().edit('joint', (p) => placeNode(p, at.x, at.y).problem, { shown: true })?.message ?? null
+    return (
+      store.getState().edit('joint', (p) => placeNode(p, at.x, at.y).problem, { shown: true })?.message ??
+      null
+    )
   }
-  return <OneLine name="joint stated by others" placeholder="from A: 3, 2 · from A: 5 at 30 · AB meets CD" columns={4} onAdd={add} />
+  return (
+    <OneLine
+      name="joint stated by others"
+      placeholder="from A: 3, 2 · from A: 5 at 30 · AB meets CD"
+      columns={4}
+      onAdd={add}
+    />
+  )
 }
 
 /** Names for all joints at once, and the grid to draw on. */
@@ -135,11 +174,20 @@ function JointTools({ onStart }: { onStart: () => void }) {
     store.getState().edit('names of the joints', (p) => edit.renameNodes(p, renumberNodes(p, style, order)))
   }
   const kept = (problem.view?.grid ?? {}) as { across?: string; up?: string }
-  const put = (across: string, up: string) => baysRefusal(across, problem) ?? baysRefusal(up, problem) ?? store.getState().edit('grid', (p) => setGrid(p, across, up), { shown: true })?.message ?? null
+  const put = (across: string, up: string) =>
+    baysRefusal(across, problem) ??
+    baysRefusal(up, problem) ??
+    store.getState().edit('grid', (p) => setGrid(p, across, up), { shown: true })?.message ??
+    null
   return (
     <div className="note">
       {problem.nodes.length > 1 && (
-        <select className="cell-select rename" aria-label="name all joints" value="" onChange={(e) => rename(e.target.value)}>
+        <select
+          className="cell-select rename"
+          aria-label="name all joints"
+          value=""
+          onChange={(e) => rename(e.target.value)}
+        >
           <option value="">name all joints</option>
           <option value="letters listed">A, B, C as listed</option>
           <option value="letters place">A, B, C from left to right</option>
@@ -157,7 +205,20 @@ function JointTools({ onStart }: { onStart: () => void }) {
       </button>
       {open && (
         <span className="grid-fields">
-          across <TextField name="grid across" placeholder="3@4, 5.5" value={String(kept.across ?? '')} onCommit={(t) => put(t, String(kept.up ?? ''))} /> up <TextField name="grid up" placeholder="3, 3" value={String(kept.up ?? '')} onCommit={(t) => put(String(kept.across ?? ''), t)} />
+          across{' '}
+          <TextField
+            name="grid across"
+            placeholder="3@4, 5.5"
+            value={String(kept.across ?? '')}
+            onCommit={(t) => put(t, String(kept.up ?? ''))}
+          />{' '}
+          up{' '}
+          <TextField
+            name="grid up"
+            placeholder="3, 3"
+            value={String(kept.up ?? '')}
+            onCommit={(t) => put(String(kept.across ?? ''), t)}
+          />
         </span>
       )}
     </div>

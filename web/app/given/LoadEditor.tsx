@@ -12,20 +12,45 @@ export function LoadEditor({ caseId, index }: { caseId: string; index: number })
   if (!load) return null
   const entry = entryOf(load)
   const on = load.type === 'nodal' ? load.node : load.member
-  const put = (e: Entry, merge?: string) => store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, loadOf(load.type === 'nodal' ? { node: on } : { member: on }, e)), { merge })
+  const put = (e: Entry, merge?: string) =>
+    store
+      .getState()
+      .edit(
+        `load on ${on}`,
+        (p) =>
+          edit.setLoad(p, caseId, index, loadOf(load.type === 'nodal' ? { node: on } : { member: on }, e)),
+        { merge },
+      )
   const name = `this load on ${on}`
   return (
     <>
       {!entry ? (
-        <LoadFields name={name} load={load} onChange={(l, merge) => store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, l), { merge })} />
+        <LoadFields
+          name={name}
+          load={load}
+          onChange={(l, merge) =>
+            store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, l), { merge })
+          }
+        />
       ) : load.type === 'nodal' ? (
         <ForceFields name={name} entry={entry} onChange={put} />
       ) : (
         <EntryEditor name={name} entry={entry} onChange={put} />
       )}
       <footer className="editor-foot">
-        <span>{load.type === 'point' ? 'drag it along the member' : load.type === 'distributed' ? 'pull its corners' : ''}</span>
-        <button type="button" onClick={() => store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })}>
+        <span>
+          {load.type === 'point'
+            ? 'drag it along the member'
+            : load.type === 'distributed'
+              ? 'pull its corners'
+              : ''}
+        </span>
+        <button
+          type="button"
+          onClick={() =>
+            store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })
+          }
+        >
           take it out
         </button>
       </footer>

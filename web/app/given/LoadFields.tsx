@@ -12,7 +12,8 @@ interface Props {
 
 /** The quantities of a load that takes more than one amount: components, points, warmth, misfit. */
 export function LoadFields({ name, load, onChange }: Props) {
-  if (load.type === 'nodal' || load.type === 'point') return <Components name={name} load={load} onChange={onChange} />
+  if (load.type === 'nodal' || load.type === 'point')
+    return <Components name={name} load={load} onChange={onChange} />
   if (load.type === 'temperature' || load.type === 'misfit') {
     const values = load as unknown as Record<string, Quantity | undefined>
     return (
@@ -20,7 +21,16 @@ export function LoadFields({ name, load, onChange }: Props) {
         {STRAIN_FIELDS[load.type]
           .filter((f) => f.key !== 'at' || values.slip !== undefined || values.kink !== undefined)
           .map((f) => (
-            <Field key={f.key} name={`${f.key} of ${name}`} label={f.label} value={values[f.key]} dimension={f.dimension} percent={f.percent} onClear={() => onChange(withStrain(load, f.key, undefined))} onChange={(v, merge) => onChange(withStrain(load, f.key, v), merge)} />
+            <Field
+              key={f.key}
+              name={`${f.key} of ${name}`}
+              label={f.label}
+              value={values[f.key]}
+              dimension={f.dimension}
+              percent={f.percent}
+              onClear={() => onChange(withStrain(load, f.key, undefined))}
+              onChange={(v, merge) => onChange(withStrain(load, f.key, v), merge)}
+            />
           ))}
       </span>
     )
@@ -59,12 +69,32 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
   return (
     <span className="rich">
       {(['fx', 'fy', 'm'] as const).map((key, i) => (
-        <Field key={key} name={`${key} of ${name}`} label={labels[i]} value={load[key]} dimension={key === 'm' ? dimension.moment : dimension.force} onClear={() => put(key, undefined)} onChange={(v, merge) => put(key, v, merge)} />
+        <Field
+          key={key}
+          name={`${key} of ${name}`}
+          label={labels[i]}
+          value={load[key]}
+          dimension={key === 'm' ? dimension.moment : dimension.force}
+          onClear={() => put(key, undefined)}
+          onChange={(v, merge) => put(key, v, merge)}
+        />
       ))}
       {load.type === 'point' && (
         <>
-          <Field name={`place of ${name}`} label="at" value={load.at} dimension={dimension.length} percent onChange={(v, merge) => put('at', v, merge)} />
-          <select className="cell-select narrow" aria-label={`axes of ${name}`} value={load.axes ?? 'global'} onChange={(e) => onChange({ ...load, axes: e.target.value as 'global' | 'member' })}>
+          <Field
+            name={`place of ${name}`}
+            label="at"
+            value={load.at}
+            dimension={dimension.length}
+            percent
+            onChange={(v, merge) => put('at', v, merge)}
+          />
+          <select
+            className="cell-select narrow"
+            aria-label={`axes of ${name}`}
+            value={load.axes ?? 'global'}
+            onChange={(e) => onChange({ ...load, axes: e.target.value as 'global' | 'member' })}
+          >
             <option value="global">level and upright</option>
             <option value="member">along and square</option>
           </select>
@@ -75,16 +105,31 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
 }
 
 /** A line of values: each with its place, points added and taken out, the way it acts. */
-function Points({ name, load, onChange }: Props & { load: Extract<Load, { type: 'distributed' | 'couple' }> }) {
+function Points({
+  name,
+  load,
+  onChange,
+}: Props & { load: Extract<Load, { type: 'distributed' | 'couple' }> }) {
   const line = lineOf(load)
   const ways: readonly Way[] = load.type === 'couple' ? ['ccw', 'cw'] : LINE_WAYS
-  const put = (points: typeof line.points, merge?: string) => onChange(withLine(load, { ...line, points }), merge)
-  const change = (i: number, part: object, merge: string) => put(line.points.map((p, k) => (k === i ? { ...p, ...part } : p)), merge)
+  const put = (points: typeof line.points, merge?: string) =>
+    onChange(withLine(load, { ...line, points }), merge)
+  const change = (i: number, part: object, merge: string) =>
+    put(
+      line.points.map((p, k) => (k === i ? { ...p, ...part } : p)),
+      merge,
+    )
   return (
     <span className="rich">
       <span className="rich-way">
         <span aria-hidden="true">{WAYS[line.way].sign}</span>
-        <select className="cell-select over" aria-label={`direction of ${name}`} value={line.way} title={WAYS[line.way].label} onChange={(e) => onChange(withLine(load, { ...line, way: e.target.value as Way }))}>
+        <select
+          className="cell-select over"
+          aria-label={`direction of ${name}`}
+          value={line.way}
+          title={WAYS[line.way].label}
+          onChange={(e) => onChange(withLine(load, { ...line, way: e.target.value as Way }))}
+        >
           {ways.map((w) => (
             <option key={w} value={w}>
               {WAYS[w].label} {WAYS[w].sign}
@@ -94,17 +139,38 @@ function Points({ name, load, onChange }: Props & { load: Extract<Load, { type: 
       </span>
       {line.points.map((p, i) => (
         <span key={i} className="rich-field point">
-          <QuantityField name={`value ${i + 1} of ${name}`} value={p.q} dimension={load.type === 'couple' ? dimension.force : dimension.forcePerLength} onChange={(v, merge) => change(i, { q: v }, merge)} />
+          <QuantityField
+            name={`value ${i + 1} of ${name}`}
+            value={p.q}
+            dimension={load.type === 'couple' ? dimension.force : dimension.forcePerLength}
+            onChange={(v, merge) => change(i, { q: v }, merge)}
+          />
           <span className="quiet">at</span>
-          <QuantityField name={`place ${i + 1} of ${name}`} value={p.at} dimension={dimension.length} percent onChange={(v, merge) => change(i, { at: v }, merge)} />
+          <QuantityField
+            name={`place ${i + 1} of ${name}`}
+            value={p.at}
+            dimension={dimension.length}
+            percent
+            onChange={(v, merge) => change(i, { at: v }, merge)}
+          />
           {line.points.length > 2 && (
-            <button type="button" className="quiet small-remove" aria-label={`Take out point ${i + 1} of ${name}`} onClick={() => onChange(withLine(load, withoutPoint(line, i)))}>
+            <button
+              type="button"
+              className="quiet small-remove"
+              aria-label={`Take out point ${i + 1} of ${name}`}
+              onClick={() => onChange(withLine(load, withoutPoint(line, i)))}
+            >
               ×
             </button>
           )}
         </span>
       ))}
-      <button type="button" className="quiet link" aria-label={`One more point of ${name}`} onClick={() => onChange(withLine(load, withPoint(line)))}>
+      <button
+        type="button"
+        className="quiet link"
+        aria-label={`One more point of ${name}`}
+        onClick={() => onChange(withLine(load, withPoint(line)))}
+      >
         + point
       </button>
       {load.type === 'distributed' && (load.direction === 'X' || load.direction === 'Y') && (

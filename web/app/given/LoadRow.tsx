@@ -6,13 +6,30 @@ import { QuantityField } from '../widgets/QuantityField'
 import { useRow } from '../widgets/rows'
 import { TextField } from '../widgets/TextField'
 import { entryOf, loadOf, WAYS, waysFor, type Entry, type Sort, type Way } from './load-entry'
-import { asSort, BAR_SORTS, JOINT_SORTS, MEMBER_SORTS, moved, SORT_WORDS, sortOf, type LoadSort } from './load-sorts'
+import {
+  asSort,
+  BAR_SORTS,
+  JOINT_SORTS,
+  MEMBER_SORTS,
+  moved,
+  SORT_WORDS,
+  sortOf,
+  type LoadSort,
+} from './load-sorts'
 import { LoadFields } from './LoadFields'
 
 const DIMENSION = { force: dimension.force, moment: dimension.moment, uniform: dimension.forcePerLength }
 
 /** One load as a row: on what, which sort, which way, how much, where. */
-export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: string; index: number; load: Load }) {
+export const LoadRow = memo(function LoadRow({
+  caseId,
+  index,
+  load,
+}: {
+  caseId: string
+  index: number
+  load: Load
+}) {
   const store = useSheetStore()
   const row = useRow(`load:${caseId}:${index}`)
   const [several, setSeveral] = useState(false)
@@ -20,21 +37,41 @@ export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: 
   const entry = several ? undefined : stated
   const on = load.type === 'nodal' ? load.node : load.member
   const truss = useSheet((s) => s.problem.kind === 'truss')
-  const bar = useSheet((s) => load.type !== 'nodal' && (s.problem.kind === 'truss' || s.problem.members.find((m) => m.id === on)?.type === 'bar'))
+  const bar = useSheet(
+    (s) =>
+      load.type !== 'nodal' &&
+      (s.problem.kind === 'truss' || s.problem.members.find((m) => m.id === on)?.type === 'bar'),
+  )
   const onMember = load.type !== 'nodal'
   const set = (change: (l: Load) => Load, merge?: string, shown = false) =>
-    store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, change(p.loadCases!.find((c) => c.id === caseId)!.loads[index])), { merge, shown })
-  const put = (e: Entry, merge?: string) => set(() => loadOf(onMember ? { member: on } : { node: on }, e), merge)
+    store
+      .getState()
+      .edit(
+        `load on ${on}`,
+        (p) =>
+          edit.setLoad(p, caseId, index, change(p.loadCases!.find((c) => c.id === caseId)!.loads[index])),
+        { merge, shown },
+      )
+  const put = (e: Entry, merge?: string) =>
+    set(() => loadOf(onMember ? { member: on } : { node: on }, e), merge)
   const sort = several ? 'components' : sortOf(load)
-  const sorts = onMember ? (bar ? BAR_SORTS : MEMBER_SORTS) : truss ? JOINT_SORTS.filter((s) => s !== 'moment') : JOINT_SORTS
+  const sorts = onMember
+    ? bar
+      ? BAR_SORTS
+      : MEMBER_SORTS
+    : truss
+      ? JOINT_SORTS.filter((s) => s !== 'moment')
+      : JOINT_SORTS
   const become = (to: LoadSort) => {
     setSeveral(to === 'components')
     set((l) => asSort(l, to))
   }
   const move = (to: string) => {
     const { nodes, members } = store.getState().problem
-    if (nodes.some((n) => n.id === to)) return set((l) => moved(l, { node: to }), undefined, true)?.message ?? null
-    if (members.some((m) => m.id === to)) return set((l) => moved(l, { member: to }), undefined, true)?.message ?? null
+    if (nodes.some((n) => n.id === to))
+      return set((l) => moved(l, { node: to }), undefined, true)?.message ?? null
+    if (members.some((m) => m.id === to))
+      return set((l) => moved(l, { member: to }), undefined, true)?.message ?? null
     return `There is no joint or member ${to}.`
   }
   return (
@@ -43,7 +80,12 @@ export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: 
         <TextField className="letter" name={`what load ${index + 1} acts on`} value={on} onCommit={move} />
       </td>
       <td>
-        <select className="cell-select" aria-label={`sort of load ${index + 1}`} value={sort} onChange={(e) => become(e.target.value as LoadSort)}>
+        <select
+          className="cell-select"
+          aria-label={`sort of load ${index + 1}`}
+          value={sort}
+          onChange={(e) => become(e.target.value as LoadSort)}
+        >
           {[...new Set([sort, ...sorts])].map((s) => (
             <option key={s} value={s}>
               {SORT_WORDS[s]}
@@ -54,10 +96,24 @@ export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: 
       {entry ? (
         <>
           <td className="way">
-            <WayChoice name={`direction of load ${index + 1}`} entry={entry} onMember={onMember} onChange={(way) => put({ ...entry, way, angle: way === 'angle' ? (entry.angle ?? '-90 deg') : undefined })} />
+            <WayChoice
+              name={`direction of load ${index + 1}`}
+              entry={entry}
+              onMember={onMember}
+              onChange={(way) =>
+                put({ ...entry, way, angle: way === 'angle' ? (entry.angle ?? '-90 deg') : undefined })
+              }
+            />
           </td>
           <td>
-            <QuantityField key={entry.sort} name={`amount of load ${index + 1} of ${caseId}`} value={entry.amount} dimension={DIMENSION[entry.sort]} unit onChange={(v, merge) => put({ ...entry, amount: v }, merge)} />
+            <QuantityField
+              key={entry.sort}
+              name={`amount of load ${index + 1} of ${caseId}`}
+              value={entry.amount}
+              dimension={DIMENSION[entry.sort]}
+              unit
+              onChange={(v, merge) => put({ ...entry, amount: v }, merge)}
+            />
           </td>
           <td>
             <EntryPlace caseId={caseId} index={index} entry={entry} put={put} />
@@ -65,40 +121,95 @@ export const LoadRow = memo(function LoadRow({ caseId, index, load }: { caseId: 
         </>
       ) : (
         <td colSpan={3}>
-          <LoadFields name={`load ${index + 1} of ${caseId}`} load={load} onChange={(l, merge) => set(() => l, merge)} />
+          <LoadFields
+            name={`load ${index + 1} of ${caseId}`}
+            load={load}
+            onChange={(l, merge) => set(() => l, merge)}
+          />
         </td>
       )}
       <td>
-        <RemoveButton what={`load ${index + 1}`} onClick={() => store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index))} />
+        <RemoveButton
+          what={`load ${index + 1}`}
+          onClick={() => store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index))}
+        />
       </td>
     </tr>
   )
 })
 
-function EntryPlace({ caseId, index, entry, put }: { caseId: string; index: number; entry: Entry; put: (e: Entry, merge?: string) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']> }) {
+function EntryPlace({
+  caseId,
+  index,
+  entry,
+  put,
+}: {
+  caseId: string
+  index: number
+  entry: Entry
+  put: (e: Entry, merge?: string) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']>
+}) {
   return (
     <>
       {entry.way === 'angle' && (
         <span className="rich-field wide">
-          <QuantityField name={`angle of load ${index + 1} of ${caseId}`} value={entry.angle} dimension={dimension.angle} onChange={(v, merge) => put({ ...entry, angle: v }, merge)} />
+          <QuantityField
+            name={`angle of load ${index + 1} of ${caseId}`}
+            value={entry.angle}
+            dimension={dimension.angle}
+            onChange={(v, merge) => put({ ...entry, angle: v }, merge)}
+          />
         </span>
       )}
-      {entry.at !== undefined && <QuantityField name={`place of load ${index + 1} of ${caseId}`} value={entry.at} dimension={dimension.length} percent unit onChange={(v, merge) => put({ ...entry, at: v }, merge)} />}
+      {entry.at !== undefined && (
+        <QuantityField
+          name={`place of load ${index + 1} of ${caseId}`}
+          value={entry.at}
+          dimension={dimension.length}
+          percent
+          unit
+          onChange={(v, merge) => put({ ...entry, at: v }, merge)}
+        />
+      )}
       {entry.sort === 'uniform' && (
-        <select className="cell-select" aria-label={`measured along, load ${index + 1}`} value={entry.per ?? 'length'} disabled={/[xy]/.test(entry.way)} onChange={(e) => put({ ...entry, per: e.target.value as 'length' | 'projection' })}>
+        <select
+          className="cell-select"
+          aria-label={`measured along, load ${index + 1}`}
+          value={entry.per ?? 'length'}
+          disabled={/[xy]/.test(entry.way)}
+          onChange={(e) => put({ ...entry, per: e.target.value as 'length' | 'projection' })}
+        >
           <option value="length">along it</option>
-          <option value="projection">{entry.way === 'left' || entry.way === 'right' ? 'on the vertical' : 'on the horizontal'}</option>
+          <option value="projection">
+            {entry.way === 'left' || entry.way === 'right' ? 'on the vertical' : 'on the horizontal'}
+          </option>
         </select>
       )}
     </>
   )
 }
 
-export function WayChoice({ name, entry, onMember, onChange }: { name: string; entry: { sort: Sort; way: Way }; onMember: boolean; onChange: (w: Way) => void }) {
+export function WayChoice({
+  name,
+  entry,
+  onMember,
+  onChange,
+}: {
+  name: string
+  entry: { sort: Sort; way: Way }
+  onMember: boolean
+  onChange: (w: Way) => void
+}) {
   return (
     <>
       <span aria-hidden="true">{WAYS[entry.way].sign}</span>
-      <select className="cell-select over" aria-label={name} value={entry.way} title={WAYS[entry.way].label} onChange={(e) => onChange(e.target.value as Way)}>
+      <select
+        className="cell-select over"
+        aria-label={name}
+        value={entry.way}
+        title={WAYS[entry.way].label}
+        onChange={(e) => onChange(e.target.value as Way)}
+      >
         {waysFor(entry.sort, onMember).map((w) => (
           <option key={w} value={w}>
             {WAYS[w].label} {WAYS[w].sign}

@@ -22,20 +22,46 @@ export function Loads() {
     <Block title="Loads">
       <div className="cases">
         {cases.map((c) => (
-          <button key={c.id} type="button" aria-pressed={c.id === current?.id} title={c.title} onClick={() => store.getState().chooseAction(c.id)}>
+          <button
+            key={c.id}
+            type="button"
+            aria-pressed={c.id === current?.id}
+            title={c.title}
+            onClick={() => store.getState().chooseAction(c.id)}
+          >
             {c.title ?? c.id}
           </button>
         ))}
         {cases.length > 1 && (
           <label className="together">
-            <input type="checkbox" checked={together} onChange={(e) => store.setState({ together: e.target.checked })} /> draw all
+            <input
+              type="checkbox"
+              checked={together}
+              onChange={(e) => store.setState({ together: e.target.checked })}
+            />{' '}
+            draw all
           </label>
         )}
-        <button type="button" className="another" onClick={() => store.getState().edit('load case', edit.addCase) === null && store.getState().chooseAction(store.getState().problem.loadCases!.at(-1)!.id)}>
+        <button
+          type="button"
+          className="another"
+          onClick={() =>
+            store.getState().edit('load case', edit.addCase) === null &&
+            store.getState().chooseAction(store.getState().problem.loadCases!.at(-1)!.id)
+          }
+        >
           another case
         </button>
       </div>
-      {current ? <CaseLoads c={current} many={cases.length > 1} /> : <p className="quiet note">{combination ? `The Figure shows the combination ${combination.id}; choose a case to change its loads.` : 'No load case yet.'}</p>}
+      {current ? (
+        <CaseLoads c={current} many={cases.length > 1} />
+      ) : (
+        <p className="quiet note">
+          {combination
+            ? `The Figure shows the combination ${combination.id}; choose a case to change its loads.`
+            : 'No load case yet.'}
+        </p>
+      )}
       <Combinations />
     </Block>
   )
@@ -77,7 +103,9 @@ function NewLoad({ caseId }: { caseId: string }) {
     if (fields.on.trim() === '' || fields.amount.trim() === '') return
     const made = newLoad(store.getState().problem, fields.on, fields.amount, way, fields.at)
     if (!made.ok) return setRefusal(made)
-    const error = store.getState().edit(`load on ${fields.on}`, (p) => edit.addLoad(p, caseId, made.load), { shown: true })
+    const error = store
+      .getState()
+      .edit(`load on ${fields.on}`, (p) => edit.addLoad(p, caseId, made.load), { shown: true })
     if (error) return setRefusal({ at: 'amount', message: error.message })
     setFields({ on: '', amount: '', at: '' })
     setRefusal(null)
@@ -105,7 +133,12 @@ function NewLoad({ caseId }: { caseId: string }) {
       <td className="quiet">new</td>
       <td className="way">
         <span aria-hidden="true">{WAYS[way].sign}</span>
-        <select className="cell-select over" aria-label="direction of a new load" value={way} onChange={(e) => setWay(e.target.value as Way)}>
+        <select
+          className="cell-select over"
+          aria-label="direction of a new load"
+          value={way}
+          onChange={(e) => setWay(e.target.value as Way)}
+        >
           {(['down', 'up', 'right', 'left', 'ccw', 'cw', '-y', '+y'] as const).map((w) => (
             <option key={w} value={w}>
               {WAYS[w].label} {WAYS[w].sign}

@@ -13,7 +13,12 @@ export function MemberDetail({ m }: { m: Member }) {
   const store = useSheetStore()
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const bar = truss || m.type === 'bar'
-  const release = (end: 'start' | 'end', key: keyof EndReleases, value: true | Quantity | undefined, merge?: string) => store.getState().edit(`end of ${m.id}`, (p) => edit.setRelease(p, m.id, end, key, value), { merge })
+  const release = (
+    end: 'start' | 'end',
+    key: keyof EndReleases,
+    value: true | Quantity | undefined,
+    merge?: string,
+  ) => store.getState().edit(`end of ${m.id}`, (p) => edit.setRelease(p, m.id, end, key, value), { merge })
   return (
     <div className="detail" role="group" aria-label={`Ends and behaviour of ${m.id}`}>
       {(['start', 'end'] as const).map((end) => (
@@ -29,22 +34,71 @@ export function MemberDetail({ m }: { m: Member }) {
                   className="cell-select"
                   aria-label={`${word} at ${m[end]} of ${m.id}`}
                   value={choice}
-                  onChange={(e) => release(end, key, e.target.value === 'rigid' ? undefined : e.target.value === 'free' ? true : key === 'M' ? '1000 kN*m' : '1000 kN/m')}
+                  onChange={(e) =>
+                    release(
+                      end,
+                      key,
+                      e.target.value === 'rigid'
+                        ? undefined
+                        : e.target.value === 'free'
+                          ? true
+                          : key === 'M'
+                            ? '1000 kN*m'
+                            : '1000 kN/m',
+                    )
+                  }
                 >
                   <option value="rigid">passed on</option>
                   <option value="free">released</option>
                   <option value="spring">by a spring</option>
                 </select>
-                {choice === 'spring' && <QuantityField name={`spring ${key} at ${m[end]} of ${m.id}`} value={value as Quantity} dimension={key === 'M' ? dimension.moment : dimension.forcePerLength} onChange={(v, merge) => release(end, key, v, merge)} />}
+                {choice === 'spring' && (
+                  <QuantityField
+                    name={`spring ${key} at ${m[end]} of ${m.id}`}
+                    value={value as Quantity}
+                    dimension={key === 'M' ? dimension.moment : dimension.forcePerLength}
+                    onChange={(v, merge) => release(end, key, v, merge)}
+                  />
+                )}
               </div>
             )
           })}
         </div>
       ))}
       <div className="detail-flags">
-        {!truss && <Flag label="a bar: axial force alone" on={m.type === 'bar'} set={(on) => store.getState().edit(`kind of ${m.id}`, (p) => edit.setMember(p, m.id, { type: on ? 'bar' : undefined }))} />}
-        <Flag label="keeps its length" on={m.axiallyRigid === true} set={(on) => store.getState().edit(`length of ${m.id}`, (p) => edit.setMember(p, m.id, { axiallyRigid: on || undefined }))} />
-        {!bar && <Flag label="deforms in shear too" on={m.shearDeformation === true} set={(on) => store.getState().edit(`shear of ${m.id}`, (p) => edit.setMember(p, m.id, { shearDeformation: on || undefined }))} />}
+        {!truss && (
+          <Flag
+            label="a bar: axial force alone"
+            on={m.type === 'bar'}
+            set={(on) =>
+              store
+                .getState()
+                .edit(`kind of ${m.id}`, (p) => edit.setMember(p, m.id, { type: on ? 'bar' : undefined }))
+            }
+          />
+        )}
+        <Flag
+          label="keeps its length"
+          on={m.axiallyRigid === true}
+          set={(on) =>
+            store
+              .getState()
+              .edit(`length of ${m.id}`, (p) => edit.setMember(p, m.id, { axiallyRigid: on || undefined }))
+          }
+        />
+        {!bar && (
+          <Flag
+            label="deforms in shear too"
+            on={m.shearDeformation === true}
+            set={(on) =>
+              store
+                .getState()
+                .edit(`shear of ${m.id}`, (p) =>
+                  edit.setMember(p, m.id, { shearDeformation: on || undefined }),
+                )
+            }
+          />
+        )}
       </div>
     </div>
   )

@@ -22,7 +22,14 @@ export function MemberEditor({ id }: { id: string }) {
           <span className="label">Section</span>
           <div className="choices words body">
             {problem.sections!.map((s) => (
-              <button key={s.id} type="button" aria-pressed={m.section === s.id} onClick={() => store.getState().edit(`section of ${id}`, (p) => edit.setMember(p, id, { section: s.id }))}>
+              <button
+                key={s.id}
+                type="button"
+                aria-pressed={m.section === s.id}
+                onClick={() =>
+                  store.getState().edit(`section of ${id}`, (p) => edit.setMember(p, id, { section: s.id }))
+                }
+              >
                 {s.id}
               </button>
             ))}
@@ -35,11 +42,30 @@ export function MemberEditor({ id }: { id: string }) {
           <div className="choices words body">
             {m.type !== 'bar' &&
               (['start', 'end'] as const).map((end) => (
-                <button key={end} type="button" aria-pressed={hinge(end)} aria-label={`${id} at ${m[end]}: ${hinge(end) ? 'hinged' : 'rigid'}`} onClick={() => store.getState().edit(`hinge of ${id}`, (p) => edit.setHinge(p, id, end, !hinge(end)))}>
+                <button
+                  key={end}
+                  type="button"
+                  aria-pressed={hinge(end)}
+                  aria-label={`${id} at ${m[end]}: ${hinge(end) ? 'hinged' : 'rigid'}`}
+                  onClick={() =>
+                    store.getState().edit(`hinge of ${id}`, (p) => edit.setHinge(p, id, end, !hinge(end)))
+                  }
+                >
                   <i>{m[end]}</i> {hinge(end) ? 'hinged' : 'rigid'}
                 </button>
               ))}
-            <button type="button" aria-pressed={m.type === 'bar'} title="carries axial force alone" onClick={() => store.getState().edit(`kind of ${id}`, (p) => edit.setMember(p, id, { type: m.type === 'bar' ? undefined : 'bar' }))}>
+            <button
+              type="button"
+              aria-pressed={m.type === 'bar'}
+              title="carries axial force alone"
+              onClick={() =>
+                store
+                  .getState()
+                  .edit(`kind of ${id}`, (p) =>
+                    edit.setMember(p, id, { type: m.type === 'bar' ? undefined : 'bar' }),
+                  )
+              }
+            >
               bar
             </button>
           </div>
@@ -48,13 +74,34 @@ export function MemberEditor({ id }: { id: string }) {
       {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
       {open && <More m={m} />}
       <footer className="editor-foot">
-        <button type="button" onClick={() => store.getState().edit(`turn ${id} round`, (p) => edit.setMember(p, id, { start: m.end, end: m.start, releases: m.releases && { ...(m.releases.end ? { start: m.releases.end } : {}), ...(m.releases.start ? { end: m.releases.start } : {}) } }))}>
+        <button
+          type="button"
+          onClick={() =>
+            store
+              .getState()
+              .edit(`turn ${id} round`, (p) =>
+                edit.setMember(p, id, {
+                  start: m.end,
+                  end: m.start,
+                  releases: m.releases && {
+                    ...(m.releases.end ? { start: m.releases.end } : {}),
+                    ...(m.releases.start ? { end: m.releases.start } : {}),
+                  },
+                }),
+              )
+          }
+        >
           start ⇄ end
         </button>
         <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'less' : 'parts, springs, fixed length …'}
         </button>
-        <button type="button" onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })}>
+        <button
+          type="button"
+          onClick={() =>
+            store.getState().edit(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })
+          }
+        >
           take it out
         </button>
       </footer>
@@ -67,13 +114,24 @@ function More({ m }: { m: Member }) {
   const store = useSheetStore()
   const [parts, setParts] = useState('2')
   const n = Number(parts)
-  const split = () => n > 1 && n <= 50 && store.getState().edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })
+  const split = () =>
+    n > 1 &&
+    n <= 50 &&
+    store
+      .getState()
+      .edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })
   return (
     <>
       <div className="editor-row">
         <span className="label">Parts</span>
         <div className="body split-line">
-          <EntryInput name={`parts of ${m.id}`} placeholder="2" value={parts} onChange={setParts} onEnter={split} />
+          <EntryInput
+            name={`parts of ${m.id}`}
+            placeholder="2"
+            value={parts}
+            onChange={setParts}
+            onEnter={split}
+          />
           <button type="button" className="plain-button" disabled={!(n > 1 && n <= 50)} onClick={split}>
             split into equal parts
           </button>
@@ -95,11 +153,20 @@ function MemberLoad({ id }: { id: string }) {
   const problem = useSheet((s) => s.problem)
   const actionId = useSheet((s) => s.actionId)
   const [sort, setSort] = useState<Sort>('uniform')
-  const c = problem.loadCases?.find((o) => o.id === actionId) ?? (problem.combinations?.some((o) => o.id === actionId) ? undefined : problem.loadCases?.[0])
+  const c =
+    problem.loadCases?.find((o) => o.id === actionId) ??
+    (problem.combinations?.some((o) => o.id === actionId) ? undefined : problem.loadCases?.[0])
   if (!c && problem.loadCases?.length) return null
   const caseId = c?.id ?? '1'
-  const found = (c?.loads ?? []).map((l, index) => ({ l, index, entry: entryOf(l) })).find(({ l, entry }) => l.type !== 'nodal' && l.member === id && entry?.sort === sort)
-  const blank: Entry = { sort, amount: '', way: waysFor(sort, true)[0], ...(sort === 'uniform' ? { per: 'length' as const } : { at: '50%' }) }
+  const found = (c?.loads ?? [])
+    .map((l, index) => ({ l, index, entry: entryOf(l) }))
+    .find(({ l, entry }) => l.type !== 'nodal' && l.member === id && entry?.sort === sort)
+  const blank: Entry = {
+    sort,
+    amount: '',
+    way: waysFor(sort, true)[0],
+    ...(sort === 'uniform' ? { per: 'length' as const } : { at: '50%' }),
+  }
   const entry = found?.entry ?? blank
   const put = (e: Entry | null, merge?: string) =>
     store.getState().edit(
@@ -122,23 +189,50 @@ function MemberLoad({ id }: { id: string }) {
             </button>
           ))}
         </div>
-        <EntryEditor key={sort} name={`the ${sort} load on ${id}`} entry={entry} onChange={put} onClear={() => put(null)} />
+        <EntryEditor
+          key={sort}
+          name={`the ${sort} load on ${id}`}
+          entry={entry}
+          onChange={put}
+          onClear={() => put(null)}
+        />
       </div>
     </div>
   )
 }
 
 /** Direction, amount and place of a load on a member. */
-export function EntryEditor({ name, entry, onChange, onClear }: { name: string; entry: Entry; onChange: (e: Entry, merge?: string) => ReturnType<Parameters<typeof ForceFields>[0]['onChange']>; onClear?: () => void }) {
+export function EntryEditor({
+  name,
+  entry,
+  onChange,
+  onClear,
+}: {
+  name: string
+  entry: Entry
+  onChange: (e: Entry, merge?: string) => ReturnType<Parameters<typeof ForceFields>[0]['onChange']>
+  onClear?: () => void
+}) {
   const ways = waysFor(entry.sort, true)
-  const toMain = (e: Entry): Entry => (e.way === 'angle' && e.sort === 'uniform' ? { ...e, way: 'down', angle: undefined } : e)
+  const toMain = (e: Entry): Entry =>
+    e.way === 'angle' && e.sort === 'uniform' ? { ...e, way: 'down', angle: undefined } : e
   return (
     <>
-      <ForceFields name={name} entry={entry} onChange={(e, merge) => onChange(toMain(e), merge)} onClear={onClear} />
+      <ForceFields
+        name={name}
+        entry={entry}
+        onChange={(e, merge) => onChange(toMain(e), merge)}
+        onClear={onClear}
+      />
       {entry.sort === 'moment' && (
         <div className="choices words">
           {(['cw', 'ccw'] as const).map((w) => (
-            <button key={w} type="button" aria-pressed={entry.way === w} onClick={() => onChange({ ...entry, way: w })}>
+            <button
+              key={w}
+              type="button"
+              aria-pressed={entry.way === w}
+              onClick={() => onChange({ ...entry, way: w })}
+            >
               {w === 'cw' ? '↻ clockwise' : '↺ counter-clockwise'}
             </button>
           ))}
@@ -149,12 +243,24 @@ export function EntryEditor({ name, entry, onChange, onClear }: { name: string; 
           {ways
             .filter((w) => w === '-y' || w === '+y')
             .map((w) => (
-              <button key={w} type="button" aria-pressed={entry.way === w} onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}>
+              <button
+                key={w}
+                type="button"
+                aria-pressed={entry.way === w}
+                onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}
+              >
                 square, {w === '-y' ? '−y' : '+y'}
               </button>
             ))}
           {entry.sort === 'uniform' && (
-            <button type="button" aria-pressed={entry.per === 'projection'} disabled={/[xy]/.test(entry.way)} onClick={() => onChange({ ...entry, per: entry.per === 'projection' ? 'length' : 'projection' })}>
+            <button
+              type="button"
+              aria-pressed={entry.per === 'projection'}
+              disabled={/[xy]/.test(entry.way)}
+              onClick={() =>
+                onChange({ ...entry, per: entry.per === 'projection' ? 'length' : 'projection' })
+              }
+            >
               per projection
             </button>
           )}

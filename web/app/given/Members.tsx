@@ -16,7 +16,10 @@ export function Members() {
   const sections = useSheet((s) => s.problem.sections)
   const materials = useSheet((s) => s.problem.materials)
   const display = useDisplay()
-  const lengths = useMemo(() => new Map(structureOf(outcome)?.members.map((m) => [m.id, m.length])), [outcome])
+  const lengths = useMemo(
+    () => new Map(structureOf(outcome)?.members.map((m) => [m.id, m.length])),
+    [outcome],
+  )
   const sectionIds = useMemo(() => sections?.map((s) => s.id) ?? [], [sections])
   const materialIds = useMemo(() => materials?.map((s) => s.id) ?? [], [materials])
   const { rows, others } = useWindowed(members, (m) => `member:${m.id}`, 7)
@@ -36,7 +39,18 @@ export function Members() {
         </thead>
         <tbody>
           {rows.map(({ item: m }) => (
-            <MemberRow key={m.id} m={m} length={lengths.has(m.id) ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}` : ''} truss={truss} sections={sectionIds} materials={materialIds} />
+            <MemberRow
+              key={m.id}
+              m={m}
+              length={
+                lengths.has(m.id)
+                  ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}`
+                  : ''
+              }
+              truss={truss}
+              sections={sectionIds}
+              materials={materialIds}
+            />
           ))}
           {others}
           <NewMembers />
@@ -46,14 +60,30 @@ export function Members() {
   )
 }
 
-const MemberRow = memo(function MemberRow({ m, length, truss, sections, materials }: { m: Member; length: string; truss: boolean; sections: string[]; materials: string[] }) {
+const MemberRow = memo(function MemberRow({
+  m,
+  length,
+  truss,
+  sections,
+  materials,
+}: {
+  m: Member
+  length: string
+  truss: boolean
+  sections: string[]
+  materials: string[]
+}) {
   const store = useSheetStore()
   const row = useRow(`member:${m.id}`)
   const rename = (to: string) => {
     if (store.getState().problem.members.some((o) => o.id === to)) return `There is a member ${to} already.`
-    return store.getState().edit(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to), { shown: true })?.message ?? null
+    return (
+      store.getState().edit(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to), { shown: true })
+        ?.message ?? null
+    )
   }
-  const choose = (key: 'section' | 'material', value: string) => store.getState().edit(`${key} of ${m.id}`, (p) => edit.setMember(p, m.id, { [key]: value || undefined }))
+  const choose = (key: 'section' | 'material', value: string) =>
+    store.getState().edit(`${key} of ${m.id}`, (p) => edit.setMember(p, m.id, { [key]: value || undefined }))
   const [open, setOpen] = useState(false)
   const main = (
     <tr {...row}>
@@ -62,25 +92,51 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
       </td>
       <td className="ro">{length}</td>
       <td>
-        <Choice name={`section of ${m.id}`} value={m.section} options={sections} onChange={(v) => choose('section', v)} />
+        <Choice
+          name={`section of ${m.id}`}
+          value={m.section}
+          options={sections}
+          onChange={(v) => choose('section', v)}
+        />
       </td>
       {materials.length > 1 && (
         <td>
-          <Choice name={`material of ${m.id}`} value={m.material} options={materials} onChange={(v) => choose('material', v)} />
+          <Choice
+            name={`material of ${m.id}`}
+            value={m.material}
+            options={materials}
+            onChange={(v) => choose('material', v)}
+          />
         </td>
       )}
       {!truss && (
         <td>
-          <EndsSymbol m={m} onToggle={(end) => store.getState().edit(`hinge of ${m.id}`, (p) => edit.setHinge(p, m.id, end, m.releases?.[end]?.M !== true))} />
+          <EndsSymbol
+            m={m}
+            onToggle={(end) =>
+              store
+                .getState()
+                .edit(`hinge of ${m.id}`, (p) => edit.setHinge(p, m.id, end, m.releases?.[end]?.M !== true))
+            }
+          />
         </td>
       )}
       <td>
-        <button type="button" className="quiet link" aria-expanded={open} aria-label={`ends and behaviour of ${m.id}`} onClick={() => setOpen(!open)}>
+        <button
+          type="button"
+          className="quiet link"
+          aria-expanded={open}
+          aria-label={`ends and behaviour of ${m.id}`}
+          onClick={() => setOpen(!open)}
+        >
           {open ? 'less' : memberWords(m) || 'more'}
         </button>
       </td>
       <td>
-        <RemoveButton what={`member ${m.id}`} onClick={() => store.getState().edit(`take out ${m.id}`, (p) => edit.removeMembers(p, [m.id]))} />
+        <RemoveButton
+          what={`member ${m.id}`}
+          onClick={() => store.getState().edit(`take out ${m.id}`, (p) => edit.removeMembers(p, [m.id]))}
+        />
       </td>
     </tr>
   )
@@ -100,13 +156,32 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
 
 /** What is not ordinary about a member, in few words. */
 function memberWords(m: Member): string {
-  const partial = [m.releases?.start, m.releases?.end].some((r) => r && (r.N !== undefined || r.V !== undefined || (r.M !== undefined && r.M !== true)))
-  return [m.axiallyRigid ? 'keeps length' : '', m.shearDeformation ? 'shear' : '', partial ? 'releases' : ''].filter(Boolean).join(', ')
+  const partial = [m.releases?.start, m.releases?.end].some(
+    (r) => r && (r.N !== undefined || r.V !== undefined || (r.M !== undefined && r.M !== true)),
+  )
+  return [m.axiallyRigid ? 'keeps length' : '', m.shearDeformation ? 'shear' : '', partial ? 'releases' : '']
+    .filter(Boolean)
+    .join(', ')
 }
 
-function Choice({ name, value, options, onChange }: { name: string; value: string | undefined; options: string[]; onChange: (v: string) => void }) {
+function Choice({
+  name,
+  value,
+  options,
+  onChange,
+}: {
+  name: string
+  value: string | undefined
+  options: string[]
+  onChange: (v: string) => void
+}) {
   return (
-    <select className="cell-select" aria-label={name} value={value ?? ''} onChange={(e) => onChange(e.target.value)}>
+    <select
+      className="cell-select"
+      aria-label={name}
+      value={value ?? ''}
+      onChange={(e) => onChange(e.target.value)}
+    >
       {value === undefined && <option value="">choose</option>}
       {options.map((o) => (
         <option key={o} value={o}>
@@ -127,7 +202,17 @@ function NewMembers() {
     if (chain.length < 2) return 'A member joins two joints: type both, such as AB.'
     const error = store.getState().edit('members', (p) => edit.addMembers(p, chain), { shown: true })
     if (error) return error.message
-    return store.getState().problem.members.length === problem.members.length ? 'These joints are connected already.' : null
+    return store.getState().problem.members.length === problem.members.length
+      ? 'These joints are connected already.'
+      : null
   }
-  return <OneLine name="joints of new members" placeholder="ABC connects A to B to C" columns={7} className="letter" onAdd={add} />
+  return (
+    <OneLine
+      name="joints of new members"
+      placeholder="ABC connects A to B to C"
+      columns={7}
+      className="letter"
+      onAdd={add}
+    />
+  )
 }

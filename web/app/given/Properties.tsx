@@ -17,13 +17,23 @@ export function Properties() {
       title="Properties"
       note={
         <p className="note">
-          <button type="button" className="quiet link" onClick={() => store.getState().edit('section', edit.addSection)}>
+          <button
+            type="button"
+            className="quiet link"
+            onClick={() => store.getState().edit('section', edit.addSection)}
+          >
             another section
           </button>
-          <button type="button" className="quiet link" onClick={() => store.getState().edit('material', edit.addMaterial)}>
+          <button
+            type="button"
+            className="quiet link"
+            onClick={() => store.getState().edit('material', edit.addMaterial)}
+          >
             another material
           </button>
-          {sections.some((s) => s.id === 'default') && <span className="quiet">The section “default” is Viga’s own, for problems that state none.</span>}
+          {sections.some((s) => s.id === 'default') && (
+            <span className="quiet">The section “default” is Viga’s own, for problems that state none.</span>
+          )}
         </p>
       }
     >
@@ -54,10 +64,33 @@ function MaterialRow({ m }: { m: Material }) {
   const length = useSheet((s) => s.problem.units.length)
   const [open, setOpen] = useState(false)
   const put = (change: Partial<Material>, merge?: string) =>
-    store.getState().edit(`material ${m.id}`, (p) => (change.E === undefined ? edit.setMaterial(p, m.id, change) : withModulus(p, m.id, (q) => edit.setMaterial(q, m.id, change))), { merge })
-  const rename = (id: string) => (store.getState().problem.materials?.some((o) => o.id === id) ? `There is a material ${id} already.` : (put({ id })?.message ?? null))
-  const field = (key: 'unitWeight' | 'alpha' | 'G' | 'nu' | 'yield', name: string, d: typeof dimension.stress) => (
-    <QuantityField name={`${name} of ${m.id}`} value={m[key]} dimension={d} placeholder="none" onClear={() => put({ [key]: undefined })} onChange={(v, merge) => put({ [key]: v }, merge)} />
+    store
+      .getState()
+      .edit(
+        `material ${m.id}`,
+        (p) =>
+          change.E === undefined
+            ? edit.setMaterial(p, m.id, change)
+            : withModulus(p, m.id, (q) => edit.setMaterial(q, m.id, change)),
+        { merge },
+      )
+  const rename = (id: string) =>
+    store.getState().problem.materials?.some((o) => o.id === id)
+      ? `There is a material ${id} already.`
+      : (put({ id })?.message ?? null)
+  const field = (
+    key: 'unitWeight' | 'alpha' | 'G' | 'nu' | 'yield',
+    name: string,
+    d: typeof dimension.stress,
+  ) => (
+    <QuantityField
+      name={`${name} of ${m.id}`}
+      value={m[key]}
+      dimension={d}
+      placeholder="none"
+      onClear={() => put({ [key]: undefined })}
+      onChange={(v, merge) => put({ [key]: v }, merge)}
+    />
   )
   return (
     <>
@@ -66,17 +99,32 @@ function MaterialRow({ m }: { m: Material }) {
           <TextField name={`name of material ${m.id}`} value={m.id} onCommit={rename} />
         </td>
         <td>
-          <QuantityField name={`E of ${m.id}`} value={m.E} dimension={dimension.stress} unit onChange={(v, merge) => put({ E: v }, merge)} />
+          <QuantityField
+            name={`E of ${m.id}`}
+            value={m.E}
+            dimension={dimension.stress}
+            unit
+            onChange={(v, merge) => put({ E: v }, merge)}
+          />
         </td>
         <td>{field('unitWeight', 'unit weight', dimension.unitWeight)}</td>
         <td>{field('alpha', 'expansion', dimension.perTemperature)}</td>
         <td>
-          <button type="button" className="quiet link" aria-expanded={open} aria-label={`more of material ${m.id}`} onClick={() => setOpen(!open)}>
+          <button
+            type="button"
+            className="quiet link"
+            aria-expanded={open}
+            aria-label={`more of material ${m.id}`}
+            onClick={() => setOpen(!open)}
+          >
             {open ? 'less' : 'more'}
           </button>
         </td>
         <td>
-          <RemoveButton what={`material ${m.id}`} onClick={() => store.getState().edit(`material ${m.id}`, (p) => edit.removeMaterial(p, m.id))} />
+          <RemoveButton
+            what={`material ${m.id}`}
+            onClick={() => store.getState().edit(`material ${m.id}`, (p) => edit.removeMaterial(p, m.id))}
+          />
         </td>
       </tr>
       {open && (
@@ -85,7 +133,12 @@ function MaterialRow({ m }: { m: Material }) {
             <span className="rich">
               <label className="rich-field">
                 <span className="quiet">as usual for</span>
-                <select className="cell-select common" aria-label={`usual values for ${m.id}`} value="" onChange={(e) => put(materialsFor(length)[Number(e.target.value)].material)}>
+                <select
+                  className="cell-select common"
+                  aria-label={`usual values for ${m.id}`}
+                  value=""
+                  onChange={(e) => put(materialsFor(length)[Number(e.target.value)].material)}
+                >
                   <option value="">choose</option>
                   {materialsFor(length).map((c, i) => (
                     <option key={i} value={i}>

@@ -1,4 +1,15 @@
-import { coherentUnitName, dimension, edit, formatNumber, searchRolled, shapeSides, siPerCoherent, type Dimension, type Section, type ShapeType } from '@viga/core'
+import {
+  coherentUnitName,
+  dimension,
+  edit,
+  formatNumber,
+  searchRolled,
+  shapeSides,
+  siPerCoherent,
+  type Dimension,
+  type Section,
+  type ShapeType,
+} from '@viga/core'
 import { useId, useMemo, useState } from 'react'
 import { structureOf, useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
@@ -7,10 +18,26 @@ import { TextField } from '../widgets/TextField'
 import { outline, sectionShape } from './cross-section'
 import { eiOf, withEI } from './relative-stiffness'
 
-const SHAPES: Record<ShapeType, string> = { rectangle: 'rectangle', circle: 'circle', tube: 'tube', box: 'box', I: 'I shape', T: 'T shape', channel: 'channel', angle: 'angle' }
+const SHAPES: Record<ShapeType, string> = {
+  rectangle: 'rectangle',
+  circle: 'circle',
+  tube: 'tube',
+  box: 'box',
+  I: 'I shape',
+  T: 'T shape',
+  channel: 'channel',
+  angle: 'angle',
+}
 
 /** Sides a shape begins with, so that it is whole at once. */
-const FIRST: Record<string, string> = { b: '100 mm', h: '200 mm', d: '100 mm', t: '5 mm', tf: '10 mm', tw: '6 mm' }
+const FIRST: Record<string, string> = {
+  b: '100 mm',
+  h: '200 mm',
+  d: '100 mm',
+  t: '5 mm',
+  tf: '10 mm',
+  tw: '6 mm',
+}
 
 export function SectionTable() {
   const sections = useSheet((s) => s.problem.sections) ?? []
@@ -40,15 +67,49 @@ function SectionRow({ s }: { s: Section }) {
   const store = useSheetStore()
   const problem = useSheet((x) => x.problem)
   const [open, setOpen] = useState(false)
-  const put = (change: Partial<Section>, merge?: string) => store.getState().edit(`section ${s.id}`, (p) => edit.setSection(p, s.id, change), { merge })
-  const rename = (id: string) => (problem.sections?.some((o) => o.id === id) ? `There is a section ${id} already.` : (put({ id })?.message ?? null))
-  const by: By = s.shape ? s.shape.type : s.catalogue !== undefined ? 'catalogue' : eiOf(problem, s) ? 'EI' : 'AI'
+  const put = (change: Partial<Section>, merge?: string) =>
+    store.getState().edit(`section ${s.id}`, (p) => edit.setSection(p, s.id, change), { merge })
+  const rename = (id: string) =>
+    problem.sections?.some((o) => o.id === id)
+      ? `There is a section ${id} already.`
+      : (put({ id })?.message ?? null)
+  const by: By = s.shape
+    ? s.shape.type
+    : s.catalogue !== undefined
+      ? 'catalogue'
+      : eiOf(problem, s)
+        ? 'EI'
+        : 'AI'
   const become = (kind: By) => {
-    const none = { A: undefined, I: undefined, shape: undefined, catalogue: undefined, depth: undefined, yTop: undefined, yBottom: undefined }
+    const none = {
+      A: undefined,
+      I: undefined,
+      shape: undefined,
+      catalogue: undefined,
+      depth: undefined,
+      yTop: undefined,
+      yBottom: undefined,
+    }
     if (kind === 'AI') put({ ...none, A: '0.01 m^2', I: '1e-4 m^4' })
-    else if (kind === 'EI') store.getState().edit(`section ${s.id}`, (p) => withEI(edit.setSection(p, s.id, { ...none, A: s.A ?? '0.01 m^2' }), s.id, 'EI'))
-    else if (kind === 'catalogue') put({ ...none, catalogue: problem.units.length === 'ft' || problem.units.length === 'in' ? 'W12x26' : 'IPE 200' })
-    else put({ ...none, shape: Object.fromEntries([['type', kind], ...shapeSides[kind].map((k) => [k, FIRST[k]])]) as Section['shape'] })
+    else if (kind === 'EI')
+      store
+        .getState()
+        .edit(`section ${s.id}`, (p) =>
+          withEI(edit.setSection(p, s.id, { ...none, A: s.A ?? '0.01 m^2' }), s.id, 'EI'),
+        )
+    else if (kind === 'catalogue')
+      put({
+        ...none,
+        catalogue: problem.units.length === 'ft' || problem.units.length === 'in' ? 'W12x26' : 'IPE 200',
+      })
+    else
+      put({
+        ...none,
+        shape: Object.fromEntries([
+          ['type', kind],
+          ...shapeSides[kind].map((k) => [k, FIRST[k]]),
+        ]) as Section['shape'],
+      })
   }
   const shape = useMemo(() => sectionShape(s, problem), [s, problem])
   return (
@@ -58,7 +119,12 @@ function SectionRow({ s }: { s: Section }) {
           <TextField name={`name of section ${s.id}`} value={s.id} onCommit={rename} />
         </td>
         <td>
-          <select className="cell-select" aria-label={`shape of section ${s.id}`} value={by} onChange={(e) => become(e.target.value as By)}>
+          <select
+            className="cell-select"
+            aria-label={`shape of section ${s.id}`}
+            value={by}
+            onChange={(e) => become(e.target.value as By)}
+          >
             <option value="AI">A and I</option>
             <option value="EI">EI</option>
             <option value="catalogue">rolled shape</option>
@@ -77,23 +143,45 @@ function SectionRow({ s }: { s: Section }) {
           </span>
         </td>
         <td>
-          <button type="button" className="quiet link" aria-expanded={open} aria-label={`more of section ${s.id}`} onClick={() => setOpen(!open)}>
+          <button
+            type="button"
+            className="quiet link"
+            aria-expanded={open}
+            aria-label={`more of section ${s.id}`}
+            onClick={() => setOpen(!open)}
+          >
             {open ? 'less' : 'more'}
           </button>
         </td>
         <td>
-          <RemoveButton what={`section ${s.id}`} onClick={() => store.getState().edit(`section ${s.id}`, (p) => edit.removeSection(p, s.id))} />
+          <RemoveButton
+            what={`section ${s.id}`}
+            onClick={() => store.getState().edit(`section ${s.id}`, (p) => edit.removeSection(p, s.id))}
+          />
         </td>
       </tr>
       {open && (
         <tr className="detail-row">
           <td colSpan={5}>
             <span className="rich">
-              {s.shape?.type === 'I' && <Sides s={s} keys={['r', 'bBottom', 'tfBottom'].filter((k) => s.shape![k] === undefined)} put={put} />}
+              {s.shape?.type === 'I' && (
+                <Sides
+                  s={s}
+                  keys={['r', 'bBottom', 'tfBottom'].filter((k) => s.shape![k] === undefined)}
+                  put={put}
+                />
+              )}
               {(shape ? MORE.filter((f) => f.key === 'shearArea') : MORE).map((f) => (
                 <span key={f.key} className="rich-field">
                   <span className="quiet">{f.label}</span>
-                  <QuantityField name={`${f.key} of ${s.id}`} value={s[f.key]} dimension={f.dimension} placeholder="none" onClear={() => put({ [f.key]: undefined })} onChange={(v, merge) => put({ [f.key]: v }, merge)} />
+                  <QuantityField
+                    name={`${f.key} of ${s.id}`}
+                    value={s[f.key]}
+                    dimension={f.dimension}
+                    placeholder="none"
+                    onClear={() => put({ [f.key]: undefined })}
+                    onChange={(v, merge) => put({ [f.key]: v }, merge)}
+                  />
                 </span>
               ))}
             </span>
@@ -104,20 +192,42 @@ function SectionRow({ s }: { s: Section }) {
   )
 }
 
-const MORE: readonly { key: 'shearArea' | 'depth' | 'yTop' | 'yBottom'; label: string; dimension: Dimension }[] = [
+const MORE: readonly {
+  key: 'shearArea' | 'depth' | 'yTop' | 'yBottom'
+  label: string
+  dimension: Dimension
+}[] = [
   { key: 'shearArea', label: 'area in shear', dimension: dimension.area },
   { key: 'depth', label: 'depth', dimension: dimension.length },
   { key: 'yTop', label: 'centroid to top', dimension: dimension.length },
   { key: 'yBottom', label: 'to bottom', dimension: dimension.length },
 ]
 
-function Values({ s, by, put }: { s: Section; by: By; put: (change: Partial<Section>, merge?: string) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']> }) {
+function Values({
+  s,
+  by,
+  put,
+}: {
+  s: Section
+  by: By
+  put: (
+    change: Partial<Section>,
+    merge?: string,
+  ) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']>
+}) {
   const store = useSheetStore()
   const problem = useSheet((x) => x.problem)
   const field = (key: 'A' | 'I') => (
     <span key={key} className="rich-field">
       <span className="quiet italic">{key}</span>
-      <QuantityField name={`${key} of ${s.id}`} value={s[key]} dimension={key === 'A' ? dimension.area : dimension.secondMoment} placeholder="none" onClear={() => put({ [key]: undefined })} onChange={(v, merge) => put({ [key]: v }, merge)} />
+      <QuantityField
+        name={`${key} of ${s.id}`}
+        value={s[key]}
+        dimension={key === 'A' ? dimension.area : dimension.secondMoment}
+        placeholder="none"
+        onClear={() => put({ [key]: undefined })}
+        onChange={(v, merge) => put({ [key]: v }, merge)}
+      />
     </span>
   )
   if (by === 'AI') return <span className="rich">{(['A', 'I'] as const).map(field)}</span>
@@ -127,7 +237,14 @@ function Values({ s, by, put }: { s: Section; by: By; put: (change: Partial<Sect
       <span className="rich">
         <span className="rich-field">
           <span className="quiet italic">EI</span>
-          <TextField name={`EI of ${s.id}`} value={eiOf(problem, s) ?? ''} onCommit={(t) => store.getState().edit(`EI of ${s.id}`, (p) => withEI(p, s.id, t), { shown: true })?.message ?? null} />
+          <TextField
+            name={`EI of ${s.id}`}
+            value={eiOf(problem, s) ?? ''}
+            onCommit={(t) =>
+              store.getState().edit(`EI of ${s.id}`, (p) => withEI(p, s.id, t), { shown: true })?.message ??
+              null
+            }
+          />
         </span>
         {field('A')}
       </span>
@@ -141,7 +258,18 @@ function Values({ s, by, put }: { s: Section; by: By; put: (change: Partial<Sect
 }
 
 /** Sides of a shape; those it can do without may be cleared. */
-function Sides({ s, keys, put }: { s: Section; keys: readonly string[]; put: (change: Partial<Section>, merge?: string) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']> }) {
+function Sides({
+  s,
+  keys,
+  put,
+}: {
+  s: Section
+  keys: readonly string[]
+  put: (
+    change: Partial<Section>,
+    merge?: string,
+  ) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']>
+}) {
   const needed = shapeSides[s.shape!.type]
   return (
     <>
@@ -155,7 +283,14 @@ function Sides({ s, keys, put }: { s: Section; keys: readonly string[]; put: (ch
         return (
           <span key={k} className="rich-field">
             <span className="quiet italic">{SIDE_WORDS[k] ?? k}</span>
-            <QuantityField name={`${k} of ${s.id}`} value={s.shape?.[k]} dimension={dimension.length} placeholder={optional ? (k === 'r' ? '0' : 'same') : undefined} onClear={optional ? () => set(undefined) : undefined} onChange={set} />
+            <QuantityField
+              name={`${k} of ${s.id}`}
+              value={s.shape?.[k]}
+              dimension={dimension.length}
+              placeholder={optional ? (k === 'r' ? '0' : 'same') : undefined}
+              onClear={optional ? () => set(undefined) : undefined}
+              onChange={set}
+            />
           </span>
         )
       })}
@@ -166,7 +301,13 @@ function Sides({ s, keys, put }: { s: Section; keys: readonly string[]; put: (ch
 const SIDE_WORDS: Record<string, string> = { bBottom: 'b below', tfBottom: 'tf below' }
 
 /** A designation typed with its first letters, or chosen from what they find. */
-function Rolled({ s, put }: { s: Section; put: (change: Partial<Section>) => { message: string } | string | null }) {
+function Rolled({
+  s,
+  put,
+}: {
+  s: Section
+  put: (change: Partial<Section>) => { message: string } | string | null
+}) {
   const list = useId()
   const [typed, setTyped] = useState(s.catalogue ?? '')
   const found = useMemo(() => searchRolled(typed), [typed])
@@ -182,7 +323,8 @@ function Rolled({ s, put }: { s: Section; put: (change: Partial<Section>) => { m
         autoComplete="off"
         onChange={(e) => {
           setTyped(e.target.value)
-          if (searchRolled(e.target.value, 1000).some((r) => r.designation === e.target.value)) put({ catalogue: e.target.value })
+          if (searchRolled(e.target.value, 1000).some((r) => r.designation === e.target.value))
+            put({ catalogue: e.target.value })
         }}
         onBlur={() => {
           const best = searchRolled(typed, 1)[0]
@@ -209,12 +351,14 @@ function Computed({ s, A, I }: { s: Section; A?: number; I?: number }) {
   const units = useSheet((x) => x.problem.units)
   const outcome = useSheet((x) => x.outcome)
   const members = useSheet((x) => x.problem.members)
-  const said = (v: number, d: Dimension, u = units) => `${formatNumber(v / siPerCoherent(u, d))} ${coherentUnitName(u, d)}`
+  const said = (v: number, d: Dimension, u = units) =>
+    `${formatNumber(v / siPerCoherent(u, d))} ${coherentUnitName(u, d)}`
   // as handbooks print them: cm² and cm⁴, in² and in⁴
   const handbook = { ...units, length: { m: 'cm', ft: 'in' }[units.length] ?? units.length }
   const user = members.find((m) => m.section === s.id)
   const m = user && structureOf(outcome)?.members.find((o) => o.id === user.id)
-  const EI = m && m.E * m.I > 0 ? said(m.E * m.I, dimension.multiply(dimension.stress, dimension.secondMoment)) : ''
+  const EI =
+    m && m.E * m.I > 0 ? said(m.E * m.I, dimension.multiply(dimension.stress, dimension.secondMoment)) : ''
   return (
     <>
       {A !== undefined && <span>A {said(A, dimension.area, handbook)}</span>}
@@ -230,8 +374,21 @@ function CrossSection({ shape }: { shape: NonNullable<ReturnType<typeof sectionS
   const scale = 26 / Math.max(properties.depth, sides.b ?? 0, sides.bBottom ?? 0, sides.d ?? 0)
   const axis = (properties.depth / 2 - properties.yBottom) * scale
   return (
-    <svg className="section-drawing" width="34" height="30" viewBox="-17 -15 34 30" role="img" aria-label="cross-section">
-      <path d={outline(shape, scale)} fill="var(--hair-2)" fillRule="evenodd" stroke="var(--ink)" strokeWidth="0.9" />
+    <svg
+      className="section-drawing"
+      width="34"
+      height="30"
+      viewBox="-17 -15 34 30"
+      role="img"
+      aria-label="cross-section"
+    >
+      <path
+        d={outline(shape, scale)}
+        fill="var(--hair-2)"
+        fillRule="evenodd"
+        stroke="var(--ink)"
+        strokeWidth="0.9"
+      />
       <path d={`M-16 ${axis}H16`} stroke="var(--cedar)" strokeWidth="0.8" strokeDasharray="4 2 1 2" />
     </svg>
   )

@@ -74,7 +74,10 @@ const FIRST: Values = {
   ends: 'simple',
   feet: 'fixed',
 }
-const OPTIONS: Partial<Record<Field, readonly string[]>> = { ends: ['simple', 'fixed', 'cantilever'], feet: ['fixed', 'pin'] }
+const OPTIONS: Partial<Record<Field, readonly string[]>> = {
+  ends: ['simple', 'fixed', 'cantilever'],
+  feet: ['fixed', 'pin'],
+}
 
 /** The shape the fields state, or a sentence on which of them is not understood. */
 function shapeOf(p: Problem, kind: Kind, v: Values): StartingShape | { message: string } {
@@ -113,20 +116,33 @@ export function Start({ open, setOpen }: { open: boolean; setOpen: (open: boolea
   return (
     <Chooser
       onDone={() => setOpen(false)}
-      put={(shape, at) => store.getState().edit('put in a shape', (p) => addShape(p, shape, at, 0), { select: null })}
+      put={(shape, at) =>
+        store.getState().edit('put in a shape', (p) => addShape(p, shape, at, 0), { select: null })
+      }
       closable={!empty}
     />
   )
 }
 
-function Chooser({ onDone, put, closable }: { onDone: () => void; put: (shape: StartingShape, at: number) => unknown; closable: boolean }) {
+function Chooser({
+  onDone,
+  put,
+  closable,
+}: {
+  onDone: () => void
+  put: (shape: StartingShape, at: number) => unknown
+  closable: boolean
+}) {
   const problem = useSheet((s) => s.problem)
   const [kind, setKind] = useState<Kind>('beam')
   const [values, setValues] = useState(FIRST)
   const shape = useMemo(() => shapeOf(problem, kind, values), [problem, kind, values])
   const preview = useMemo(() => {
     if ('message' in shape) return undefined
-    const alone = addShape({ ...problem, nodes: [], members: [], supports: [], loadCases: [], combinations: [], answers: [] }, shape)
+    const alone = addShape(
+      { ...problem, nodes: [], members: [], supports: [], loadCases: [], combinations: [], answers: [] },
+      shape,
+    )
     const r = resolve(alone)
     return r.ok ? miniScene(r.structure, [], PREVIEW.width, PREVIEW.height) : undefined
   }, [problem, shape])
@@ -143,7 +159,12 @@ function Chooser({ onDone, put, closable }: { onDone: () => void; put: (shape: S
     <Block title="Begin with">
       <div className="start">
         <div className="start-fields">
-          <select className="cell-select" aria-label="starting shape" value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
+          <select
+            className="cell-select"
+            aria-label="starting shape"
+            value={kind}
+            onChange={(e) => setKind(e.target.value as Kind)}
+          >
             {Object.entries(KINDS).map(([key, label]) => (
               <option key={key} value={key}>
                 {label}
@@ -187,7 +208,9 @@ function Chooser({ onDone, put, closable }: { onDone: () => void; put: (shape: S
           </span>
           {'message' in shape && <p className="pencil">{shape.message}</p>}
         </div>
-        <div className="start-preview">{preview && <MiniFigure groups={preview} width={PREVIEW.width} height={PREVIEW.height} />}</div>
+        <div className="start-preview">
+          {preview && <MiniFigure groups={preview} width={PREVIEW.width} height={PREVIEW.height} />}
+        </div>
       </div>
     </Block>
   )

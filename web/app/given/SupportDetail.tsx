@@ -14,7 +14,8 @@ export function SupportDetail({ s }: { s: Support }) {
   const store = useSheetStore()
   const truss = useSheet((x) => x.problem.kind === 'truss')
   const cases = useSheet((x) => x.problem.loadCases) ?? []
-  const put = (next: Omit<Support, 'node'>, merge?: string) => store.getState().edit(`support of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
+  const put = (next: Omit<Support, 'node'>, merge?: string) =>
+    store.getState().edit(`support of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
   const { node, ...rest } = s
   const components: Component[] = truss ? ['x', 'y'] : ['x', 'y', 'rotation']
   return (
@@ -25,12 +26,36 @@ export function SupportDetail({ s }: { s: Support }) {
         return (
           <div key={c} className="detail-line">
             <span className="quiet">{s.angle === undefined ? WORDS[c].own : WORDS[c].turned}</span>
-            <select className="cell-select" aria-label={`${c} of the support at ${node}`} value={choice} onChange={(e) => put(withHold(rest, c, e.target.value === 'spring' ? (c === 'rotation' ? '1000 kN*m' : '1000 kN/m') : (e.target.value)))}>
+            <select
+              className="cell-select"
+              aria-label={`${c} of the support at ${node}`}
+              value={choice}
+              onChange={(e) =>
+                put(
+                  withHold(
+                    rest,
+                    c,
+                    e.target.value === 'spring'
+                      ? c === 'rotation'
+                        ? '1000 kN*m'
+                        : '1000 kN/m'
+                      : e.target.value,
+                  ),
+                )
+              }
+            >
               <option value="fixed">held</option>
               <option value="free">free</option>
               <option value="spring">spring</option>
             </select>
-            {choice === 'spring' && <QuantityField name={`spring ${c} at ${node}`} value={hold} dimension={c === 'rotation' ? dimension.moment : dimension.forcePerLength} onChange={(v, merge) => put(withHold(rest, c, v), merge)} />}
+            {choice === 'spring' && (
+              <QuantityField
+                name={`spring ${c} at ${node}`}
+                value={hold}
+                dimension={c === 'rotation' ? dimension.moment : dimension.forcePerLength}
+                onChange={(v, merge) => put(withHold(rest, c, v), merge)}
+              />
+            )}
             {choice === 'fixed' && (
               <>
                 <span className="quiet">settles</span>
@@ -50,7 +75,12 @@ export function SupportDetail({ s }: { s: Support }) {
       {s.settlement && cases.length > 1 && (
         <div className="detail-line">
           <span className="quiet">in case</span>
-          <select className="cell-select" aria-label={`case of the settlement at ${node}`} value={s.settlementCase ?? cases[0].id} onChange={(e) => put({ ...rest, settlementCase: e.target.value })}>
+          <select
+            className="cell-select"
+            aria-label={`case of the settlement at ${node}`}
+            value={s.settlementCase ?? cases[0].id}
+            onChange={(e) => put({ ...rest, settlementCase: e.target.value })}
+          >
             {cases.map((c) => (
               <option key={c.id} value={c.id}>
                 {c.title ?? c.id}

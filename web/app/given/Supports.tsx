@@ -41,7 +41,8 @@ function SupportRow({ s }: { s: Support }) {
   const row = useRow(`support:${s.node}`)
   const [open, setOpen] = useState(false)
   const { node, ...rest } = s
-  const put = (next: Omit<Support, 'node'>, name: string, merge?: string) => store.getState().edit(name, (p) => edit.setSupport(p, node, next), { merge })
+  const put = (next: Omit<Support, 'node'>, name: string, merge?: string) =>
+    store.getState().edit(name, (p) => edit.setSupport(p, node, next), { merge })
   const turn = (angle: Quantity | undefined, merge?: string) => {
     const next = { ...rest, angle }
     if (angle === undefined) delete next.angle
@@ -57,7 +58,12 @@ function SupportRow({ s }: { s: Support }) {
           <SupportSymbol type={supportKind(s)} />
         </td>
         <td>
-          <select className="cell-select" aria-label={`support of ${node}`} value={s.type ?? ''} onChange={(e) => put(withType(rest, e.target.value as SupportType), `support of ${node}`)}>
+          <select
+            className="cell-select"
+            aria-label={`support of ${node}`}
+            value={s.type ?? ''}
+            onChange={(e) => put(withType(rest, e.target.value as SupportType), `support of ${node}`)}
+          >
             {!s.type && <option value="">own</option>}
             {TYPES.map((t) => (
               <option key={t} value={t}>
@@ -67,16 +73,34 @@ function SupportRow({ s }: { s: Support }) {
           </select>
         </td>
         <td>
-          <QuantityField name={`turn of the support at ${node}`} value={s.angle} dimension={dimension.angle} placeholder="0" onClear={() => turn(undefined)} onChange={turn} />
+          <QuantityField
+            name={`turn of the support at ${node}`}
+            value={s.angle}
+            dimension={dimension.angle}
+            placeholder="0"
+            onClear={() => turn(undefined)}
+            onChange={turn}
+          />
         </td>
         <td className="ro holds">{holdsWords(s)}</td>
         <td>
-          <button type="button" className="quiet link" aria-expanded={open} aria-label={`springs and settlement at ${node}`} onClick={() => setOpen(!open)}>
+          <button
+            type="button"
+            className="quiet link"
+            aria-expanded={open}
+            aria-label={`springs and settlement at ${node}`}
+            onClick={() => setOpen(!open)}
+          >
             {open ? 'less' : 'more'}
           </button>
         </td>
         <td>
-          <RemoveButton what={`the support of ${node}`} onClick={() => store.getState().edit(`support of ${node}`, (p) => edit.setSupport(p, node, undefined))} />
+          <RemoveButton
+            what={`the support of ${node}`}
+            onClick={() =>
+              store.getState().edit(`support of ${node}`, (p) => edit.setSupport(p, node, undefined))
+            }
+          />
         </td>
       </tr>
       {open && (
@@ -101,7 +125,19 @@ function NewSupport() {
     if (supports?.some((s) => s.node === node.id)) return `${node.id} has a support already.`
     const type = TYPES.find((t) => t.startsWith(word.toLowerCase()))
     if (!type) return `${word} is not a support; it is one of ${TYPES.join(', ')}.`
-    return store.getState().edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })?.message ?? null
+    return (
+      store
+        .getState()
+        .edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })
+        ?.message ?? null
+    )
   }
-  return <OneLine name="joint and kind of a new support" placeholder="A fixed, D pin, B roller" columns={7} onAdd={add} />
+  return (
+    <OneLine
+      name="joint and kind of a new support"
+      placeholder="A fixed, D pin, B roller"
+      columns={7}
+      onAdd={add}
+    />
+  )
 }

@@ -26,7 +26,13 @@ export function Symbols() {
 function SymbolRow({ name, value }: { name: string; value: Quantity }) {
   const store = useSheetStore()
   const [refusal, setRefusal] = useState<string | null>(null)
-  const set = (text: string) => (text === '' ? 'A symbol needs a value.' : (store.getState().edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { shown: true })?.message ?? null))
+  const set = (text: string) =>
+    text === ''
+      ? 'A symbol needs a value.'
+      : (store
+          .getState()
+          .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { shown: true })
+          ?.message ?? null)
   return (
     <tr>
       <td style={{ width: 62 }}>
@@ -40,7 +46,9 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
         <RemoveButton
           what={`symbol ${name}`}
           onClick={() => {
-            const error = store.getState().edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
+            const error = store
+              .getState()
+              .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
             setRefusal(error ? `${name} is still used at ${error.path}.` : null)
           }}
         />
@@ -57,7 +65,10 @@ function NewSymbol() {
     const value = rest.join('=')
     if (value === '') return 'Write it as w = 12 kN/m.'
     if (Object.hasOwn(store.getState().problem.symbols ?? {}, name)) return `${name} is there already.`
-    return store.getState().edit('symbol', (p) => edit.setSymbol(p, name, edit.typed(value)), { shown: true })?.message ?? null
+    return (
+      store.getState().edit('symbol', (p) => edit.setSymbol(p, name, edit.typed(value)), { shown: true })
+        ?.message ?? null
+    )
   }
   return <OneLine name="a new symbol" placeholder="w = 12 kN/m" columns={3} onAdd={add} />
 }

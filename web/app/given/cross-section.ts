@@ -1,4 +1,14 @@
-import { findRolled, makeReader, dimension, shapeProperties, shapeSides, type Problem, type SectionProperties, type Section, type ShapeType } from '@viga/core'
+import {
+  findRolled,
+  makeReader,
+  dimension,
+  shapeProperties,
+  shapeSides,
+  type Problem,
+  type SectionProperties,
+  type Section,
+  type ShapeType,
+} from '@viga/core'
 
 /** A section's shape as numbers in m: what is drawn, and its properties. */
 export interface SectionShape {
@@ -13,7 +23,11 @@ export function sectionShape(s: Section, problem: Problem): SectionShape | undef
     const rolled = findRolled(s.catalogue)
     if (!rolled) return undefined
     const { series, sides, A, I, depth, yTop, yBottom } = rolled
-    return { type: series.shape, sides: { ...sides, h: sides.h ?? sides.b }, properties: { A, I, depth, yTop, yBottom } }
+    return {
+      type: series.shape,
+      sides: { ...sides, h: sides.h ?? sides.b },
+      properties: { A, I, depth, yTop, yBottom },
+    }
   }
   if (!s.shape) return undefined
   const { reader } = makeReader(problem.units, problem.symbols)
@@ -33,7 +47,13 @@ export function sectionShape(s: Section, problem: Problem): SectionShape | undef
 export function outline({ type, sides, properties }: SectionShape, scale: number): string {
   const k = (v: number) => Number((v * scale).toFixed(2))
   const ring = (points: [number, number][]) => `M${points.map(([x, y]) => `${k(x)} ${k(-y)}`).join('L')}Z`
-  const box = (x0: number, y0: number, x1: number, y1: number) => ring([[x0, y0], [x1, y0], [x1, y1], [x0, y1]])
+  const box = (x0: number, y0: number, x1: number, y1: number) =>
+    ring([
+      [x0, y0],
+      [x1, y0],
+      [x1, y1],
+      [x0, y1],
+    ])
   const round = (r: number) => `M${k(-r)} 0A${k(r)} ${k(r)} 0 1 0 ${k(r)} 0A${k(r)} ${k(r)} 0 1 0 ${k(-r)} 0Z`
   const { b = 0, h = properties.depth, tf = 0, tw = 0, t = 0, d = 0, bBottom = b, tfBottom = tf } = sides
   const [top, low] = [h / 2, -h / 2]
@@ -47,12 +67,50 @@ export function outline({ type, sides, properties }: SectionShape, scale: number
     case 'box':
       return box(-b / 2, low, b / 2, top) + box(-b / 2 + t, low + t, b / 2 - t, top - t)
     case 'I':
-      return ring([[-bBottom / 2, low], [bBottom / 2, low], [bBottom / 2, low + tfBottom], [tw / 2, low + tfBottom], [tw / 2, top - tf], [b / 2, top - tf], [b / 2, top], [-b / 2, top], [-b / 2, top - tf], [-tw / 2, top - tf], [-tw / 2, low + tfBottom], [-bBottom / 2, low + tfBottom]])
+      return ring([
+        [-bBottom / 2, low],
+        [bBottom / 2, low],
+        [bBottom / 2, low + tfBottom],
+        [tw / 2, low + tfBottom],
+        [tw / 2, top - tf],
+        [b / 2, top - tf],
+        [b / 2, top],
+        [-b / 2, top],
+        [-b / 2, top - tf],
+        [-tw / 2, top - tf],
+        [-tw / 2, low + tfBottom],
+        [-bBottom / 2, low + tfBottom],
+      ])
     case 'T':
-      return ring([[-tw / 2, low], [tw / 2, low], [tw / 2, top - tf], [b / 2, top - tf], [b / 2, top], [-b / 2, top], [-b / 2, top - tf], [-tw / 2, top - tf]])
+      return ring([
+        [-tw / 2, low],
+        [tw / 2, low],
+        [tw / 2, top - tf],
+        [b / 2, top - tf],
+        [b / 2, top],
+        [-b / 2, top],
+        [-b / 2, top - tf],
+        [-tw / 2, top - tf],
+      ])
     case 'channel':
-      return ring([[-b / 2, low], [b / 2, low], [b / 2, low + tf], [-b / 2 + tw, low + tf], [-b / 2 + tw, top - tf], [b / 2, top - tf], [b / 2, top], [-b / 2, top]])
+      return ring([
+        [-b / 2, low],
+        [b / 2, low],
+        [b / 2, low + tf],
+        [-b / 2 + tw, low + tf],
+        [-b / 2 + tw, top - tf],
+        [b / 2, top - tf],
+        [b / 2, top],
+        [-b / 2, top],
+      ])
     case 'angle':
-      return ring([[-b / 2, low], [b / 2, low], [b / 2, low + t], [-b / 2 + t, low + t], [-b / 2 + t, top], [-b / 2, top]])
+      return ring([
+        [-b / 2, low],
+        [b / 2, low],
+        [b / 2, low + t],
+        [-b / 2 + t, low + t],
+        [-b / 2 + t, top],
+        [-b / 2, top],
+      ])
   }
 }

@@ -11,10 +11,27 @@ export function EndsSymbol({ m, onToggle }: { m: Member; onToggle: (end: 'start'
         const words = M === true ? 'hinged' : M !== undefined ? 'sprung' : 'rigid'
         const x = end === 'start' ? 6 : 24
         return (
-          <button key={end} type="button" aria-label={`${end} of ${m.id}: ${words}`} title={`${end === 'start' ? m.start : m.end}: ${words}${other ? ', other releases' : ''}`} onClick={() => onToggle(end)}>
+          <button
+            key={end}
+            type="button"
+            aria-label={`${end} of ${m.id}: ${words}`}
+            title={`${end === 'start' ? m.start : m.end}: ${words}${other ? ', other releases' : ''}`}
+            onClick={() => onToggle(end)}
+          >
             <svg width="30" height="14" viewBox="0 0 30 14" fill="none" aria-hidden="true">
               <path d={end === 'start' ? 'M6 5.4H30M6 8.6H30' : 'M0 5.4H24M0 8.6H24'} stroke="var(--ink)" />
-              {M === undefined ? <path d={`M${x} 2.5v9`} stroke="var(--ink)" strokeWidth="1.4" /> : <circle cx={x} cy="7" r="3.6" stroke="var(--ink)" strokeWidth="1.3" fill={M === true ? 'var(--sheet)' : 'var(--cedar-tint)'} />}
+              {M === undefined ? (
+                <path d={`M${x} 2.5v9`} stroke="var(--ink)" strokeWidth="1.4" />
+              ) : (
+                <circle
+                  cx={x}
+                  cy="7"
+                  r="3.6"
+                  stroke="var(--ink)"
+                  strokeWidth="1.3"
+                  fill={M === true ? 'var(--sheet)' : 'var(--cedar-tint)'}
+                />
+              )}
               {other && <path d={`M${x - 3} 13h6`} stroke="var(--ink)" />}
             </svg>
           </button>

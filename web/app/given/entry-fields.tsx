@@ -23,11 +23,16 @@ export function turned(e: Entry, degrees: number): Entry {
 export function stepped(q: Quantity, by: number): Quantity | undefined {
   if (typeof q === 'number') return Math.max(0, round(q + by))
   const m = /^\s*([\d.]+)(\s*[^\d\s*+-].*)?$/.exec(q)
-  return m ? (m[2] ? `${Math.max(0, round(Number(m[1]) + by))}${m[2]}` : Math.max(0, round(Number(m[1]) + by))) : undefined
+  return m
+    ? m[2]
+      ? `${Math.max(0, round(Number(m[1]) + by))}${m[2]}`
+      : Math.max(0, round(Number(m[1]) + by))
+    : undefined
 }
 
 /** Steps grow with the amount: 1 up to 20, 5 up to 100, then 10. */
-const stepSize = (amount: number, sign: number) => (amount + 0.5 * sign >= 100 ? 10 : amount + 0.5 * sign >= 20 ? 5 : 1)
+const stepSize = (amount: number, sign: number) =>
+  amount + 0.5 * sign >= 100 ? 10 : amount + 0.5 * sign >= 20 ? 5 : 1
 
 const round = (v: number) => Number(v.toPrecision(12))
 
@@ -50,10 +55,24 @@ export function Amount({ name, sort, value, onChange, onClear }: AmountProps) {
   }
   return (
     <div className="editor-field">
-      <QuantityField name={name} value={value} dimension={DIMENSION[sort]} unit placeholder={sort === 'moment' ? 'moment' : sort === 'uniform' ? 'per length' : 'force'} onChange={onChange} onClear={onClear} />
+      <QuantityField
+        name={name}
+        value={value}
+        dimension={DIMENSION[sort]}
+        unit
+        placeholder={sort === 'moment' ? 'moment' : sort === 'uniform' ? 'per length' : 'force'}
+        onChange={onChange}
+        onClear={onClear}
+      />
       <span className="stepper">
         {[-1, 1].map((sign) => (
-          <button key={sign} type="button" tabIndex={-1} aria-label={`${name} ${sign > 0 ? 'more' : 'less'}`} onClick={() => step(sign)}>
+          <button
+            key={sign}
+            type="button"
+            tabIndex={-1}
+            aria-label={`${name} ${sign > 0 ? 'more' : 'less'}`}
+            onClick={() => step(sign)}
+          >
             {sign > 0 ? '+' : '−'}
           </button>
         ))}
@@ -63,21 +82,55 @@ export function Amount({ name, sort, value, onChange, onClear }: AmountProps) {
 }
 
 /** Direction and amount of a force, side by side as on the Figure. */
-export function ForceFields({ entry, name, onChange, onClear }: { entry: Entry; name: string; onChange: (e: Entry, merge?: string) => ProblemError | string | null; onClear?: () => void }) {
+export function ForceFields({
+  entry,
+  name,
+  onChange,
+  onClear,
+}: {
+  entry: Entry
+  name: string
+  onChange: (e: Entry, merge?: string) => ProblemError | string | null
+  onClear?: () => void
+}) {
   return (
     <div className="editor-load">
-      {entry.sort !== 'moment' && <Compass name={`direction of ${name}`} degrees={entry.amount === '' ? null : degreesOf(entry)} onChange={(d) => onChange(turned(entry, d))} />}
+      {entry.sort !== 'moment' && (
+        <Compass
+          name={`direction of ${name}`}
+          degrees={entry.amount === '' ? null : degreesOf(entry)}
+          onChange={(d) => onChange(turned(entry, d))}
+        />
+      )}
       <div className="fields">
-        <Amount name={`amount of ${name}`} sort={entry.sort} value={entry.amount} onChange={(v, merge) => onChange({ ...entry, amount: v }, merge)} onClear={onClear} />
+        <Amount
+          name={`amount of ${name}`}
+          sort={entry.sort}
+          value={entry.amount}
+          onChange={(v, merge) => onChange({ ...entry, amount: v }, merge)}
+          onClear={onClear}
+        />
         {entry.way === 'angle' && (
           <div className="editor-field">
-            <QuantityField name={`angle of ${name}`} value={entry.angle} dimension={dimension.angle} onChange={(v, merge) => onChange({ ...entry, angle: v }, merge)} />
+            <QuantityField
+              name={`angle of ${name}`}
+              value={entry.angle}
+              dimension={dimension.angle}
+              onChange={(v, merge) => onChange({ ...entry, angle: v }, merge)}
+            />
           </div>
         )}
         {entry.at !== undefined && (
           <div className="editor-field">
             <span className="quiet">at&nbsp;</span>
-            <QuantityField name={`place of ${name}`} value={entry.at} dimension={dimension.length} percent unit onChange={(v, merge) => onChange({ ...entry, at: v }, merge)} />
+            <QuantityField
+              name={`place of ${name}`}
+              value={entry.at}
+              dimension={dimension.length}
+              percent
+              unit
+              onChange={(v, merge) => onChange({ ...entry, at: v }, merge)}
+            />
           </div>
         )}
       </div>

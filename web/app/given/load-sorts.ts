@@ -2,7 +2,8 @@ import { dimension, edit, type Dimension, type Load, type LoadPoint, type Quanti
 import { entryOf, loadOf, magnitude, negated, type Way } from './load-entry'
 
 /** The sorts a person tells loads apart by. */
-export type LoadSort = 'force' | 'moment' | 'components' | 'uniform' | 'varying' | 'couples' | 'warmth' | 'misfit'
+export type LoadSort =
+  'force' | 'moment' | 'components' | 'uniform' | 'varying' | 'couples' | 'warmth' | 'misfit'
 
 export const SORT_WORDS: Record<LoadSort, string> = {
   force: 'force',
@@ -16,7 +17,16 @@ export const SORT_WORDS: Record<LoadSort, string> = {
 }
 
 export const JOINT_SORTS: readonly LoadSort[] = ['force', 'moment', 'components']
-export const MEMBER_SORTS: readonly LoadSort[] = ['force', 'moment', 'components', 'uniform', 'varying', 'couples', 'warmth', 'misfit']
+export const MEMBER_SORTS: readonly LoadSort[] = [
+  'force',
+  'moment',
+  'components',
+  'uniform',
+  'varying',
+  'couples',
+  'warmth',
+  'misfit',
+]
 /** A bar takes only what acts along it. */
 export const BAR_SORTS: readonly LoadSort[] = ['warmth', 'misfit']
 
@@ -39,7 +49,16 @@ export function sortOf(load: Load): LoadSort {
 }
 
 /** What the amount of each sort is measured in; an amount goes along only to a sort of the same measure. */
-const MEASURE: Record<LoadSort, 'F' | 'FL' | 'F/L' | ''> = { force: 'F', components: 'F', couples: 'F', moment: 'FL', uniform: 'F/L', varying: 'F/L', warmth: '', misfit: '' }
+const MEASURE: Record<LoadSort, 'F' | 'FL' | 'F/L' | ''> = {
+  force: 'F',
+  components: 'F',
+  couples: 'F',
+  moment: 'FL',
+  uniform: 'F/L',
+  varying: 'F/L',
+  warmth: '',
+  misfit: '',
+}
 
 const NUMBER = /^\s*(\d+\.?\d*|\.\d+)/
 
@@ -58,7 +77,11 @@ function amountFor(load: Load, sort: LoadSort): Quantity {
 export function asSort(load: Load, sort: LoadSort): Load {
   const amount = amountFor(load, sort)
   if (sort === 'components' && (load.type === 'nodal' || load.type === 'point')) return load
-  if (load.type === 'nodal') return loadOf({ node: load.node }, { sort: sort === 'moment' ? 'moment' : 'force', amount, way: sort === 'moment' ? 'ccw' : 'down' })
+  if (load.type === 'nodal')
+    return loadOf(
+      { node: load.node },
+      { sort: sort === 'moment' ? 'moment' : 'force', amount, way: sort === 'moment' ? 'ccw' : 'down' },
+    )
   const { member } = load
   const at: Quantity = load.type === 'point' ? load.at : '50%'
   switch (sort) {
@@ -70,7 +93,15 @@ export function asSort(load: Load, sort: LoadSort): Load {
     case 'uniform':
       return loadOf({ member }, { sort, amount, way: 'down' })
     case 'varying':
-      return { type: 'distributed', member, direction: 'Y', points: [{ at: 0, q: 0 }, { at: '100%', q: amount === 0 ? -10 : negated(amount) }] }
+      return {
+        type: 'distributed',
+        member,
+        direction: 'Y',
+        points: [
+          { at: 0, q: 0 },
+          { at: '100%', q: amount === 0 ? -10 : negated(amount) },
+        ],
+      }
     case 'couples':
       return { type: 'couple', member, q: amount }
     case 'warmth':
@@ -81,7 +112,12 @@ export function asSort(load: Load, sort: LoadSort): Load {
 }
 
 function firstAmount(load: Load): Quantity {
-  const q = load.type === 'distributed' || load.type === 'couple' ? (load.q ?? load.points?.find((p) => p.q !== 0)?.q) : load.type === 'nodal' || load.type === 'point' ? (load.fy ?? load.fx ?? load.m) : undefined
+  const q =
+    load.type === 'distributed' || load.type === 'couple'
+      ? (load.q ?? load.points?.find((p) => p.q !== 0)?.q)
+      : load.type === 'nodal' || load.type === 'point'
+        ? (load.fy ?? load.fx ?? load.m)
+        : undefined
   return q === undefined ? 10 : magnitude(q).amount
 }
 
@@ -92,13 +128,27 @@ export function moved(load: Load, to: { node: string } | { member: string }): Lo
     if (load.type === 'point') {
       const { fx, fy, m } = load
       // in member axes the components would point elsewhere at a joint
-      if (load.axes !== 'member') return { type: 'nodal', node: to.node, ...(fx !== undefined && { fx }), ...(fy !== undefined && { fy }), ...(m !== undefined && { m }) }
+      if (load.axes !== 'member')
+        return {
+          type: 'nodal',
+          node: to.node,
+          ...(fx !== undefined && { fx }),
+          ...(fy !== undefined && { fy }),
+          ...(m !== undefined && { m }),
+        }
     }
     return loadOf({ node: to.node }, { sort: 'force', amount: amountFor(load, 'force'), way: 'down' })
   }
   if (load.type !== 'nodal') return { ...load, member: to.member }
   const { fx, fy, m } = load
-  return { type: 'point', member: to.member, at: '50%', ...(fx !== undefined && { fx }), ...(fy !== undefined && { fy }), ...(m !== undefined && { m }) }
+  return {
+    type: 'point',
+    member: to.member,
+    at: '50%',
+    ...(fx !== undefined && { fx }),
+    ...(fy !== undefined && { fy }),
+    ...(m !== undefined && { m }),
+  }
 }
 
 /** A varying load as a person reads it: which way it acts, its values positive that way. */
@@ -112,20 +162,32 @@ export const LINE_WAYS: readonly Way[] = ['down', 'up', 'right', 'left', '-y', '
 
 /** All values minus or nought: it acts against the axis, and the values are shown without the minus. */
 export function lineOf(load: Extract<Load, { type: 'distributed' | 'couple' }>): Line {
-  const points = load.points ?? [{ at: 0, q: load.q ?? 0 }, { at: '100%', q: load.q ?? 0 }]
+  const points = load.points ?? [
+    { at: 0, q: load.q ?? 0 },
+    { at: '100%', q: load.q ?? 0 },
+  ]
   const signs = points.filter((p) => p.q !== 0).map((p) => magnitude(p.q).negative)
   const against = signs.length > 0 && signs.every(Boolean)
   const axis = load.type === 'couple' ? (['ccw', 'cw'] as const) : WAY_OF[load.direction]
-  return { way: axis[against ? 1 : 0], points: against ? points.map((p) => ({ ...p, q: p.q === 0 ? 0 : magnitude(p.q).amount })) : points }
+  return {
+    way: axis[against ? 1 : 0],
+    points: against ? points.map((p) => ({ ...p, q: p.q === 0 ? 0 : magnitude(p.q).amount })) : points,
+  }
 }
 
 /** A line put back into its load. */
-export function withLine<L extends Extract<Load, { type: 'distributed' | 'couple' }>>(load: L, { way, points }: Line): L {
+export function withLine<L extends Extract<Load, { type: 'distributed' | 'couple' }>>(
+  load: L,
+  { way, points }: Line,
+): L {
   const against = ['down', 'left', '-x', '-y', 'cw'].includes(way)
   const out = { ...load, points: points.map((p) => ({ ...p, q: against && p.q !== 0 ? negated(p.q) : p.q })) }
   delete out.q
   if (out.type === 'distributed') {
-    out.direction = (Object.keys(WAY_OF) as (keyof typeof WAY_OF)[]).find((k) => (WAY_OF[k] as readonly Way[]).includes(way)) ?? 'Y'
+    out.direction =
+      (Object.keys(WAY_OF) as (keyof typeof WAY_OF)[]).find((k) =>
+        (WAY_OF[k] as readonly Way[]).includes(way),
+      ) ?? 'Y'
     if (out.direction === 'x' || out.direction === 'y') delete out.per
   }
   return out
@@ -136,11 +198,22 @@ export function withPoint({ way, points }: Line): Line {
   const last = points[points.length - 1]
   if (String(last.at).trim() !== '100%') return { way, points: [...points, { at: '100%', q: last.q }] }
   const before = points[points.length - 2]
-  const share = typeof before.at === 'string' && /^\s*[\d.]+\s*%$/.test(before.at) ? parseFloat(before.at) : before.at === 0 ? 0 : 50
-  return { way, points: [...points.slice(0, -1), { at: `${Number(((share + 100) / 2).toFixed(4))}%`, q: before.q }, last] }
+  const share =
+    typeof before.at === 'string' && /^\s*[\d.]+\s*%$/.test(before.at)
+      ? parseFloat(before.at)
+      : before.at === 0
+        ? 0
+        : 50
+  return {
+    way,
+    points: [...points.slice(0, -1), { at: `${Number(((share + 100) / 2).toFixed(4))}%`, q: before.q }, last],
+  }
 }
 
-export const withoutPoint = ({ way, points }: Line, i: number): Line => ({ way, points: points.filter((_, k) => k !== i) })
+export const withoutPoint = ({ way, points }: Line, i: number): Line => ({
+  way,
+  points: points.filter((_, k) => k !== i),
+})
 
 const RANGE = /\s*(?:\.\.\.?|…|\bto\b)\s*/
 
@@ -152,7 +225,9 @@ export function readLine(text: string): Quantity[] | undefined {
   const parts = text.split(RANGE).map((t) => t.trim())
   if (parts.length < 2 || parts.some((t) => t === '')) return undefined
   const unit = /^[-+\d.\s]*(?:e[-+]?\d+)?\s*([\p{L}µ°].*)$/u.exec(parts[parts.length - 1])?.[1]
-  return parts.map((t) => edit.typed(unit !== undefined && t !== '0' && /^[-+]?[\d.]+$/.test(t) ? `${t} ${unit}` : t))
+  return parts.map((t) =>
+    edit.typed(unit !== undefined && t !== '0' && /^[-+]?[\d.]+$/.test(t) ? `${t} ${unit}` : t),
+  )
 }
 
 /** Two places as people say them: `1 to 3`, `0..50%`. */
@@ -160,13 +235,17 @@ export function readPlaces(text: string): [Quantity, Quantity] | undefined {
   const places = readLine(text)
   if (places?.length !== 2) return undefined
   const percent = typeof places[1] === 'string' && places[1].endsWith('%')
-  return [percent && typeof places[0] === 'number' && places[0] !== 0 ? `${places[0]}%` : places[0], places[1]]
+  return [
+    percent && typeof places[0] === 'number' && places[0] !== 0 ? `${places[0]}%` : places[0],
+    places[1],
+  ]
 }
 
 /** Values spread evenly between two places. */
 export function spread(values: readonly Quantity[], from: Quantity, to: Quantity): LoadPoint[] | undefined {
   if (values.length === 2) return values.map((q, i) => ({ at: i === 0 ? from : to, q }))
-  const share = (v: Quantity) => (v === 0 ? 0 : typeof v === 'string' && v.trim().endsWith('%') ? parseFloat(v) : undefined)
+  const share = (v: Quantity) =>
+    v === 0 ? 0 : typeof v === 'string' && v.trim().endsWith('%') ? parseFloat(v) : undefined
   const [a, b] = [share(from), share(to)]
   const number = typeof from === 'number' && typeof to === 'number'
   if (!number && (a === undefined || b === undefined)) return undefined
@@ -174,12 +253,20 @@ export function spread(values: readonly Quantity[], from: Quantity, to: Quantity
     const t = i / (values.length - 1)
     if (i === 0) return { at: from, q }
     if (i === values.length - 1) return { at: to, q }
-    return { at: number ? Number((from + t * (to - from)).toPrecision(12)) : `${Number((a! + t * (b! - a!)).toFixed(6))}%`, q }
+    return {
+      at: number
+        ? Number((from + t * (to - from)).toPrecision(12))
+        : `${Number((a! + t * (b! - a!)).toFixed(6))}%`,
+      q,
+    }
   })
 }
 
 /** The quantities of heat and misfit, with their words. */
-export const STRAIN_FIELDS: Record<'temperature' | 'misfit', readonly { key: string; label: string; dimension: Dimension; percent?: boolean }[]> = {
+export const STRAIN_FIELDS: Record<
+  'temperature' | 'misfit',
+  readonly { key: string; label: string; dimension: Dimension; percent?: boolean }[]
+> = {
   temperature: [
     { key: 'uniform', label: 'warmer by', dimension: dimension.temperature },
     { key: 'gradient', label: '+y face warmer by', dimension: dimension.temperature },
@@ -193,7 +280,11 @@ export const STRAIN_FIELDS: Record<'temperature' | 'misfit', readonly { key: str
 }
 
 /** Sets or clears one quantity of heat or misfit; a slip or a kink brings its place along. */
-export function withStrain(load: Extract<Load, { type: 'temperature' | 'misfit' }>, key: string, value: Quantity | undefined): Load {
+export function withStrain(
+  load: Extract<Load, { type: 'temperature' | 'misfit' }>,
+  key: string,
+  value: Quantity | undefined,
+): Load {
   const out = { ...load } as unknown as Record<string, unknown>
   if (value === undefined) delete out[key]
   else out[key] = value

@@ -11,23 +11,41 @@ export type NewLoad = { ok: true; load: Load } | { ok: false; at: 'on' | 'amount
  */
 export function newLoad(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoad {
   const label = on.trim()
-  const find = (ids: string[]) => ids.find((id) => id === label) ?? ids.find((id) => id === label.toUpperCase())
+  const find = (ids: string[]) =>
+    ids.find((id) => id === label) ?? ids.find((id) => id === label.toUpperCase())
   const node = find(problem.nodes.map((n) => n.id))
   const member = node === undefined ? find(problem.members.map((m) => m.id)) : undefined
-  if (node === undefined && member === undefined) return { ok: false, at: 'on', message: `There is no joint or member ${label}.` }
+  if (node === undefined && member === undefined)
+    return { ok: false, at: 'on', message: `There is no joint or member ${label}.` }
   const { reader } = makeReader(problem.units, problem.symbols)
   const line = readLine(amount)
   const range = readPlaces(at)
   if (line || range) {
-    if (member === undefined) return { ok: false, at: line ? 'amount' : 'at', message: `${node} is a joint: a load that varies stands on a member.` }
+    if (member === undefined)
+      return {
+        ok: false,
+        at: line ? 'amount' : 'at',
+        message: `${node} is a joint: a load that varies stands on a member.`,
+      }
     const values = line ?? [edit.typed(amount), edit.typed(amount)]
     const wrong = values.map((v) => reader.read(v, dimension.forcePerLength)).find((r) => !r.ok)
     if (wrong && !wrong.ok) return { ok: false, at: 'amount', message: wrong.message }
     const [from, to] = range ?? [0, '100%']
     const points = spread(values, from, to)
-    if (!points) return { ok: false, at: 'at', message: 'For more than two values the places are plain numbers or percentages.' }
+    if (!points)
+      return {
+        ok: false,
+        at: 'at',
+        message: 'For more than two values the places are plain numbers or percentages.',
+      }
     const turning = way === 'ccw' || way === 'cw'
-    return { ok: true, load: withLine({ type: 'distributed', member, direction: 'Y' }, { way: turning ? 'down' : way, points }) }
+    return {
+      ok: true,
+      load: withLine(
+        { type: 'distributed', member, direction: 'Y' },
+        { way: turning ? 'down' : way, points },
+      ),
+    }
   }
   const value = edit.typed(amount)
   const fits = (d: Dimension) => {
@@ -36,18 +54,31 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
   }
   const plain = fits(dimension.force) && fits(dimension.forcePerLength)
   if (member !== undefined && !plain) {
-    if (fits(dimension.temperature)) return { ok: true, load: { type: 'temperature', member, uniform: value } }
+    if (fits(dimension.temperature))
+      return { ok: true, load: { type: 'temperature', member, uniform: value } }
     if (fits(dimension.length)) return { ok: true, load: { type: 'misfit', member, elongation: value } }
   }
   const turning = way === 'ccw' || way === 'cw'
   let sort: Sort | undefined
   if (plain) sort = turning ? 'moment' : member === undefined || at.trim() !== '' ? 'force' : 'uniform'
-  else sort = fits(dimension.force) ? 'force' : fits(dimension.moment) ? 'moment' : fits(dimension.forcePerLength) ? 'uniform' : undefined
+  else
+    sort = fits(dimension.force)
+      ? 'force'
+      : fits(dimension.moment)
+        ? 'moment'
+        : fits(dimension.forcePerLength)
+          ? 'uniform'
+          : undefined
   if (sort === undefined) {
     const r = reader.read(value, dimension.force)
     return { ok: false, at: 'amount', message: r.ok ? '' : r.message }
   }
-  if (sort === 'uniform' && member === undefined) return { ok: false, at: 'amount', message: `${node} is a joint: it takes a force or a moment, not a load per length.` }
+  if (sort === 'uniform' && member === undefined)
+    return {
+      ok: false,
+      at: 'amount',
+      message: `${node} is a joint: it takes a force or a moment, not a load per length.`,
+    }
   const ways = waysFor(sort, member !== undefined)
   const place = at.trim() === '' ? '50%' : edit.typed(at)
   const entry = { sort, amount: value, way: ways.includes(way) ? way : ways[0], at: place }

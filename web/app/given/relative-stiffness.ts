@@ -20,7 +20,11 @@ function modulusOf(p: Problem, section: string): string | undefined {
 
 /** `2EI` as an expression: a number before a symbol is a factor. */
 export const asProduct = (text: string, symbols: Record<string, unknown>): string =>
-  text.trim().replace(/(\d)\s*(\p{L}[\p{L}\p{Nd}_']*)/gu, (whole: string, digit: string, name: string) => (Object.hasOwn(symbols, name) ? `${digit}*${name}` : whole))
+  text
+    .trim()
+    .replace(/(\d)\s*(\p{L}[\p{L}\p{Nd}_']*)/gu, (whole: string, digit: string, name: string) =>
+      Object.hasOwn(symbols, name) ? `${digit}*${name}` : whole,
+    )
 
 /** A round reference for EI where the problem has none yet. */
 const REFERENCE = { m: '20000 kN*m^2', ft: '7000 kip*ft^2' }

@@ -2,9 +2,21 @@ import { SUPPORT_KINDS, type Component, type Quantity, type Support, type Suppor
 
 export const TYPES: readonly SupportType[] = ['fixed', 'pin', 'roller', 'guide', 'slider']
 
-export const SUPPORT_WORDS: Record<SupportType, string> = { fixed: 'fixed', pin: 'pin', roller: 'roller', guide: 'guide', slider: 'slider' }
+export const SUPPORT_WORDS: Record<SupportType, string> = {
+  fixed: 'fixed',
+  pin: 'pin',
+  roller: 'roller',
+  guide: 'guide',
+  slider: 'slider',
+}
 
-const HOLDS: Record<SupportType, string> = { fixed: 'x, y, rotation', pin: 'x, y', roller: 'y', guide: 'y, rotation', slider: 'x, rotation' }
+const HOLDS: Record<SupportType, string> = {
+  fixed: 'x, y, rotation',
+  pin: 'x, y',
+  roller: 'y',
+  guide: 'y, rotation',
+  slider: 'x, rotation',
+}
 
 /** The symbol that stands for a support, springs and general ones included. */
 export function supportKind(s: Support): SupportType | 'spring' {
@@ -27,25 +39,39 @@ export function holdsWords(s: Support): string {
       if (v === 'fixed') parts.push(c)
       else if (v !== undefined && v !== 'free') parts.push(`${c} by ${v}`)
     }
-  if (s.settlement) parts.push(`settles ${Object.entries(s.settlement).map(([c, v]) => `${c} ${v}`).join(', ')}`)
+  if (s.settlement)
+    parts.push(
+      `settles ${Object.entries(s.settlement)
+        .map(([c, v]) => `${c} ${v}`)
+        .join(', ')}`,
+    )
   return parts.join('; ')
 }
 
 export type HoldChoice = 'fixed' | 'free' | 'spring'
 
 /** "fixed", "free" or the stiffness of a spring, in one direction of a support. */
-export const holdOf = (s: Omit<Support, 'node'>, c: Component): Quantity => (s.type ? (SUPPORT_KINDS[s.type][c] ? 'fixed' : 'free') : (s.restrain?.[c] ?? 'free'))
+export const holdOf = (s: Omit<Support, 'node'>, c: Component): Quantity =>
+  s.type ? (SUPPORT_KINDS[s.type][c] ? 'fixed' : 'free') : (s.restrain?.[c] ?? 'free')
 
 /** One direction changed; a support that is one of the common types again is called so. A settlement stays only where it is held. */
 export function withHold(s: Omit<Support, 'node'>, c: Component, hold: Quantity): Omit<Support, 'node'> {
-  const all = Object.fromEntries((['x', 'y', 'rotation'] as const).map((k) => [k, k === c ? hold : holdOf(s, k)])) as Record<Component, Quantity>
-  const type = TYPES.find((t) => (['x', 'y', 'rotation'] as const).every((k) => all[k] === (SUPPORT_KINDS[t][k] ? 'fixed' : 'free')))
+  const all = Object.fromEntries(
+    (['x', 'y', 'rotation'] as const).map((k) => [k, k === c ? hold : holdOf(s, k)]),
+  ) as Record<Component, Quantity>
+  const type = TYPES.find((t) =>
+    (['x', 'y', 'rotation'] as const).every((k) => all[k] === (SUPPORT_KINDS[t][k] ? 'fixed' : 'free')),
+  )
   const next: Omit<Support, 'node'> = { ...s, ...(type ? { type } : { restrain: all }) }
   delete next[type ? 'restrain' : 'type']
   return hold === 'fixed' ? next : withSettlement(next, c, undefined)
 }
 
-export function withSettlement(s: Omit<Support, 'node'>, c: Component, value: Quantity | undefined): Omit<Support, 'node'> {
+export function withSettlement(
+  s: Omit<Support, 'node'>,
+  c: Component,
+  value: Quantity | undefined,
+): Omit<Support, 'node'> {
   const settlement = { ...s.settlement, [c]: value }
   if (value === undefined) delete settlement[c]
   const next = { ...s, settlement }
@@ -60,5 +86,7 @@ export function withSettlement(s: Omit<Support, 'node'>, c: Component, value: Qu
 export function withType(s: Omit<Support, 'node'>, type: SupportType): Omit<Support, 'node'> {
   const next: Omit<Support, 'node'> = { ...s, type }
   delete next.restrain
-  return (['x', 'y', 'rotation'] as const).filter((c) => !SUPPORT_KINDS[type][c]).reduce((q, c) => withSettlement(q, c, undefined), next)
+  return (['x', 'y', 'rotation'] as const)
+    .filter((c) => !SUPPORT_KINDS[type][c])
+    .reduce((q, c) => withSettlement(q, c, undefined), next)
 }

@@ -1,4 +1,12 @@
-import { extremes, formatPlain, memberField, stateAt, zeros, type ActionSolution, type Solution } from '@viga/core'
+import {
+  extremes,
+  formatPlain,
+  memberField,
+  stateAt,
+  zeros,
+  type ActionSolution,
+  type Solution,
+} from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
 import { useRow } from '../widgets/rows'
@@ -39,11 +47,26 @@ export function MembersBlock({ solution, action }: Solved) {
           .filter((x, k, all) => k === 0 || x - all[k - 1] > 1e-6 * m.length)
           .flatMap((x) => {
             const { left, right } = stateAt(field, m.length, x)
-            const name = x < 1e-6 * m.length ? s.nodes[m.start].id : x > m.length * (1 - 1e-6) ? s.nodes[m.end].id : `${formatPlain(x * display.length.perSI, 4)} ${display.length.unit}`
+            const name =
+              x < 1e-6 * m.length
+                ? s.nodes[m.start].id
+                : x > m.length * (1 - 1e-6)
+                  ? s.nodes[m.end].id
+                  : `${formatPlain(x * display.length.perSI, 4)} ${display.length.unit}`
             const out = [x === 0 ? right : left]
-            const jumps = x > 0 && x < m.length && (['N', 'V', 'M'] as const).some((k) => Math.abs(left[k] - right[k]) > 1e-9 * (Math.abs(left[k]) + Math.abs(right[k])))
+            const jumps =
+              x > 0 &&
+              x < m.length &&
+              (['N', 'V', 'M'] as const).some(
+                (k) => Math.abs(left[k] - right[k]) > 1e-9 * (Math.abs(left[k]) + Math.abs(right[k])),
+              )
             if (jumps) out.push(right)
-            return out.map((t, k) => ({ at: out.length > 1 ? `${name} ${k === 0 ? 'left' : 'right'}` : name, N: t.N, V: t.V, M: t.M }))
+            return out.map((t, k) => ({
+              at: out.length > 1 ? `${name} ${k === 0 ? 'left' : 'right'}` : name,
+              N: t.N,
+              V: t.V,
+              M: t.M,
+            }))
           })
         return { m, rows }
       }),
@@ -53,7 +76,16 @@ export function MembersBlock({ solution, action }: Solved) {
   const F = cleaned(all.flatMap((r) => [r.N, r.V]).map((v) => v * display.force.perSI))
   const M = cleaned(all.map((r) => r.M * display.moment.perSI))
   return (
-    <Block title="Members" note={s.members.length > MOST_ROWS && <p className="quiet note">The first {MOST_ROWS} of {s.members.length} members; read any other below.</p>}>
+    <Block
+      title="Members"
+      note={
+        s.members.length > MOST_ROWS && (
+          <p className="quiet note">
+            The first {MOST_ROWS} of {s.members.length} members; read any other below.
+          </p>
+        )
+      }
+    >
       <table className="t">
         <thead>
           <tr>
@@ -71,7 +103,8 @@ export function MembersBlock({ solution, action }: Solved) {
                 <td>{k === 0 && <i>{m.id}</i>}</td>
                 <td>{s.nodes.some((n) => n.id === r.at) ? <i>{r.at}</i> : r.at}</td>
                 <td className="n">
-                  {F.text(r.N * display.force.perSI)} <TensionLetter sign={F.sign(r.N * display.force.perSI)} />
+                  {F.text(r.N * display.force.perSI)}{' '}
+                  <TensionLetter sign={F.sign(r.N * display.force.perSI)} />
                 </td>
                 <td className="n">{F.text(r.V * display.force.perSI)}</td>
                 <td className="n strong">{M.text(r.M * display.moment.perSI)}</td>
@@ -84,7 +117,11 @@ export function MembersBlock({ solution, action }: Solved) {
   )
 }
 
-export const TensionLetter = ({ sign }: { sign: number }) => <span className={`tc ${sign > 0 ? 'tension' : sign < 0 ? 'compression' : ''}`}>{sign > 0 ? 'T' : sign < 0 ? 'C' : ''}</span>
+export const TensionLetter = ({ sign }: { sign: number }) => (
+  <span className={`tc ${sign > 0 ? 'tension' : sign < 0 ? 'compression' : ''}`}>
+    {sign > 0 ? 'T' : sign < 0 ? 'C' : ''}
+  </span>
+)
 
 function MemberRows({ id, children }: { id: string; children: React.ReactNode }) {
   const { className, ...handlers } = useRow(`member:${id}`)
@@ -99,7 +136,9 @@ function MemberRows({ id, children }: { id: string; children: React.ReactNode })
 export function TrussBlock({ solution, action }: Solved) {
   const display = useDisplay()
   const { structure: s } = solution
-  const forces = s.members.map((_, i) => ((action.forces[6 * i + 3] - action.forces[6 * i]) / 2) * display.force.perSI)
+  const forces = s.members.map(
+    (_, i) => ((action.forces[6 * i + 3] - action.forces[6 * i]) / 2) * display.force.perSI,
+  )
   const f = cleaned(forces)
   const most = Math.max(...forces.map(Math.abs), Number.MIN_VALUE)
   return (
@@ -121,12 +160,30 @@ export function TrussBlock({ solution, action }: Solved) {
             <LitRow key={m.id} target={`member:${m.id}`} label={m.id}>
               <td className="n ro">{formatPlain(m.length * display.length.perSI, 4)}</td>
               <td className="n strong">
-                {f.text(forces[i])} {f.isZero(forces[i]) ? <span className="quiet plain">zero</span> : <TensionLetter sign={Math.sign(forces[i])} />}
+                {f.text(forces[i])}{' '}
+                {f.isZero(forces[i]) ? (
+                  <span className="quiet plain">zero</span>
+                ) : (
+                  <TensionLetter sign={Math.sign(forces[i])} />
+                )}
               </td>
               <td>
                 <svg width="140" height="12" viewBox="0 0 140 12" aria-hidden="true">
                   <path d="M70 0v12" stroke="var(--hair-2)" />
-                  {f.isZero(forces[i]) ? <circle cx="70" cy="6" r="2.6" fill="var(--sheet)" stroke="var(--ink-3)" /> : forces[i] > 0 ? <rect x="70" y="3.5" width={(66 * forces[i]) / most} height="5" fill="var(--tension)" /> : <rect x={70 + (66 * forces[i]) / most} y="3.5" width={(-66 * forces[i]) / most} height="5" fill="none" stroke="var(--compression)" />}
+                  {f.isZero(forces[i]) ? (
+                    <circle cx="70" cy="6" r="2.6" fill="var(--sheet)" stroke="var(--ink-3)" />
+                  ) : forces[i] > 0 ? (
+                    <rect x="70" y="3.5" width={(66 * forces[i]) / most} height="5" fill="var(--tension)" />
+                  ) : (
+                    <rect
+                      x={70 + (66 * forces[i]) / most}
+                      y="3.5"
+                      width={(-66 * forces[i]) / most}
+                      height="5"
+                      fill="none"
+                      stroke="var(--compression)"
+                    />
+                  )}
                 </svg>
               </td>
             </LitRow>

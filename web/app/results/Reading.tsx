@@ -1,4 +1,14 @@
-import { dimension, edit, formatNumber, makeReader, memberField, relativeTo, stateAt, type ActionSolution, type Solution } from '@viga/core'
+import {
+  dimension,
+  edit,
+  formatNumber,
+  makeReader,
+  memberField,
+  relativeTo,
+  stateAt,
+  type ActionSolution,
+  type Solution,
+} from '@viga/core'
 import { useState } from 'react'
 import { useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block } from '../widgets/Block'
@@ -14,24 +24,48 @@ export function Reading({ solution, action }: { solution: Solution; action: Acti
   const { structure: s } = solution
   const [id, setId] = useState('')
   const [text, setText] = useState('50%')
-  const index = Math.max(0, s.members.findIndex((m) => m.id === id))
+  const index = Math.max(
+    0,
+    s.members.findIndex((m) => m.id === id),
+  )
   const m = s.members[index]
   if (!m) return null
   const percent = /^\s*([\d.]+)\s*%\s*$/.exec(text)
-  const read = percent ? ({ ok: true, si: (Number(percent[1]) / 100) * m.length } as const) : makeReader(units, symbols).reader.read(edit.typed(text), dimension.length)
+  const read = percent
+    ? ({ ok: true, si: (Number(percent[1]) / 100) * m.length } as const)
+    : makeReader(units, symbols).reader.read(edit.typed(text), dimension.length)
   const x = read.ok ? read.si : NaN
-  const wrong = !read.ok ? read.message : x < 0 || x > m.length * (1 + 1e-9) ? `This place is not on ${m.id}.` : null
+  const wrong = !read.ok
+    ? read.message
+    : x < 0 || x > m.length * (1 + 1e-9)
+      ? `This place is not on ${m.id}.`
+      : null
   const values = wrong === null ? valuesAt(solution, action, index, Math.min(x, m.length)) : undefined
   return (
     <Block title="Reading">
-      <div className="reading" onMouseEnter={() => store.getState().point(`member:${m.id}`)} onMouseLeave={() => store.getState().point(null)}>
+      <div
+        className="reading"
+        onMouseEnter={() => store.getState().point(`member:${m.id}`)}
+        onMouseLeave={() => store.getState().point(null)}
+      >
         <div className="reading-place">
-          <select className="cell-select" aria-label="member to read" value={m.id} onChange={(e) => setId(e.target.value)}>
+          <select
+            className="cell-select"
+            aria-label="member to read"
+            value={m.id}
+            onChange={(e) => setId(e.target.value)}
+          >
             {s.members.map((o) => (
               <option key={o.id}>{o.id}</option>
             ))}
           </select>
-          <input className="cell-input" aria-label="place to read" value={text} onChange={(e) => setText(e.target.value)} spellCheck={false} />
+          <input
+            className="cell-input"
+            aria-label="place to read"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            spellCheck={false}
+          />
           <span className="quiet">
             from <i className="italic">{s.nodes[m.start].id}</i>, {display.length.unit} or %
           </span>
@@ -70,8 +104,16 @@ export function Reading({ solution, action }: { solution: Solution; action: Acti
     }
     const chord = relativeTo(field, m.length)
     return [
-      ...(['N', 'V', 'M'] as const).map((k): [string, string, string] => [k, both(left[k] * scale[k].perSI, right[k] * scale[k].perSI), scale[k].unit]),
-      ['deflection', both(chord(at, left.v) * display.displacement.perSI, chord(at, right.v) * display.displacement.perSI), display.displacement.unit],
+      ...(['N', 'V', 'M'] as const).map((k): [string, string, string] => [
+        k,
+        both(left[k] * scale[k].perSI, right[k] * scale[k].perSI),
+        scale[k].unit,
+      ]),
+      [
+        'deflection',
+        both(chord(at, left.v) * display.displacement.perSI, chord(at, right.v) * display.displacement.perSI),
+        display.displacement.unit,
+      ],
     ]
   }
 }

@@ -28,7 +28,9 @@ export function Results() {
                 </>
               ) : (
                 <>
-                  Moments are drawn on the tension side, + where the −y face is in tension (sagging, from left to right). <i>N</i> + tension, <i>V</i> + up on the left part, reactions + right, up and counter-clockwise.
+                  Moments are drawn on the tension side, + where the −y face is in tension (sagging, from left
+                  to right). <i>N</i> + tension, <i>V</i> + up on the left part, reactions + right, up and
+                  counter-clockwise.
                 </>
               )}
             </p>
@@ -48,7 +50,9 @@ export function Results() {
             type="button"
             className="link end"
             onClick={() => {
-              void navigator.clipboard.writeText(asCells(problem, solved.solution, solved.action)).then(() => setCopied(true))
+              void navigator.clipboard
+                .writeText(asCells(problem, solved.solution, solved.action))
+                .then(() => setCopied(true))
             }}
           >
             {copied ? 'Copied' : 'Copy the numbers'}

@@ -1,4 +1,11 @@
-import { displacementAt, equilibrium, formatNumber, reactionAt, type ActionSolution, type Solution } from '@viga/core'
+import {
+  displacementAt,
+  equilibrium,
+  formatNumber,
+  reactionAt,
+  type ActionSolution,
+  type Solution,
+} from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
 import { Block } from '../widgets/Block'
@@ -14,7 +21,15 @@ interface Solved {
 export function WayArrow({ x = 0, y = 0, turn = 0 }: { x?: number; y?: number; turn?: number }) {
   if (turn !== 0)
     return (
-      <svg width="13" height="12" viewBox="0 0 13 12" fill="none" className="way-arrow" aria-hidden="true" style={turn < 0 ? { transform: 'scaleX(-1)' } : undefined}>
+      <svg
+        width="13"
+        height="12"
+        viewBox="0 0 13 12"
+        fill="none"
+        className="way-arrow"
+        aria-hidden="true"
+        style={turn < 0 ? { transform: 'scaleX(-1)' } : undefined}
+      >
         <path d="M11 9A5 5 0 0 0 3.2 4.6" stroke="var(--reaction)" strokeWidth="1.3" />
         <path d="M.6 6.6L2.2 2.2L5.6 5.2Z" fill="var(--reaction)" />
       </svg>
@@ -23,7 +38,15 @@ export function WayArrow({ x = 0, y = 0, turn = 0 }: { x?: number; y?: number; t
   return x === 0 && y === 0 ? (
     <span className="way-arrow" />
   ) : (
-    <svg width="13" height="12" viewBox="0 0 13 12" fill="none" className="way-arrow" aria-hidden="true" style={{ transform: `rotate(${angle}deg)` }}>
+    <svg
+      width="13"
+      height="12"
+      viewBox="0 0 13 12"
+      fill="none"
+      className="way-arrow"
+      aria-hidden="true"
+      style={{ transform: `rotate(${angle}deg)` }}
+    >
       <path d="M0 6h8" stroke="var(--reaction)" strokeWidth="1.4" />
       <path d="M12.5 6L6.5 3.4L7.8 6L6.5 8.6Z" fill="var(--reaction)" />
     </svg>
@@ -36,7 +59,10 @@ export function ReactionsBlock({ solution, action }: Solved) {
   const truss = s.kind === 'truss'
   const rows = s.supports.map((p) => ({ p, id: s.nodes[p.node].id, r: reactionAt(solution, action, p.node) }))
   const f = cleaned(rows.flatMap(({ r }) => [r.x * display.force.perSI, r.y * display.force.perSI]))
-  const m = cleaned(rows.map(({ r }) => r.rotation * display.moment.perSI), rows.flatMap(({ r }) => [r.x * display.force.perSI, r.y * display.force.perSI]))
+  const m = cleaned(
+    rows.map(({ r }) => r.rotation * display.moment.perSI),
+    rows.flatMap(({ r }) => [r.x * display.force.perSI, r.y * display.force.perSI]),
+  )
   const turned = rows.some(({ r }) => r.angle !== 0)
   return (
     <Block title="Reactions">
@@ -59,14 +85,21 @@ export function ReactionsBlock({ solution, action }: Solved) {
               <td className="n strong">
                 {f.text(r.y * display.force.perSI)} <WayArrow y={f.sign(r.y * display.force.perSI)} />
               </td>
-              {turned && <td className="n ro">{r.angle === 0 ? '' : `${f.text(r.own.x * display.force.perSI)}, ${f.text(r.own.y * display.force.perSI)}`}</td>}
+              {turned && (
+                <td className="n ro">
+                  {r.angle === 0
+                    ? ''
+                    : `${f.text(r.own.x * display.force.perSI)}, ${f.text(r.own.y * display.force.perSI)}`}
+                </td>
+              )}
               {!truss && (
                 <td className="n strong">
                   {p.hold.rotation === false ? (
                     <span className="quiet plain">free</span>
                   ) : (
                     <>
-                      {m.text(r.rotation * display.moment.perSI)} <WayArrow turn={m.sign(r.rotation * display.moment.perSI)} />
+                      {m.text(r.rotation * display.moment.perSI)}{' '}
+                      <WayArrow turn={m.sign(r.rotation * display.moment.perSI)} />
                     </>
                   )}
                 </td>
@@ -132,7 +165,12 @@ export function DisplacementsBlock({ solution, action }: Solved) {
   const { structure: s } = solution
   const truss = s.kind === 'truss'
   const rows = s.nodes.map((n, i) => ({ id: n.id, d: displacementAt(solution, action, i) }))
-  const u = cleaned(rows.flatMap(({ d }) => [(d.x ?? 0) * display.displacement.perSI, (d.y ?? 0) * display.displacement.perSI]))
+  const u = cleaned(
+    rows.flatMap(({ d }) => [
+      (d.x ?? 0) * display.displacement.perSI,
+      (d.y ?? 0) * display.displacement.perSI,
+    ]),
+  )
   const r = cleaned(rows.map(({ d }) => (d.rotation ?? 0) * display.rotation.perSI))
   return (
     <Block title="Displacements">
@@ -148,9 +186,29 @@ export function DisplacementsBlock({ solution, action }: Solved) {
         <tbody>
           {rows.map(({ id, d }) => (
             <LitRow key={id} target={`node:${id}`} label={id}>
-              <td className="n">{d.x === null ? <span className="quiet">none</span> : u.text(d.x * display.displacement.perSI)}</td>
-              <td className="n">{d.y === null ? <span className="quiet">none</span> : u.text(d.y * display.displacement.perSI)}</td>
-              {!truss && <td className="n">{d.rotation === null ? <span className="quiet">not defined</span> : r.text(d.rotation * display.rotation.perSI)}</td>}
+              <td className="n">
+                {d.x === null ? (
+                  <span className="quiet">none</span>
+                ) : (
+                  u.text(d.x * display.displacement.perSI)
+                )}
+              </td>
+              <td className="n">
+                {d.y === null ? (
+                  <span className="quiet">none</span>
+                ) : (
+                  u.text(d.y * display.displacement.perSI)
+                )}
+              </td>
+              {!truss && (
+                <td className="n">
+                  {d.rotation === null ? (
+                    <span className="quiet">not defined</span>
+                  ) : (
+                    r.text(d.rotation * display.rotation.perSI)
+                  )}
+                </td>
+              )}
             </LitRow>
           ))}
         </tbody>

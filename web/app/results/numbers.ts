@@ -4,5 +4,9 @@ import { formatNumber } from '@viga/core'
 export function cleaned(values: readonly number[], alike: readonly number[] = []) {
   const most = Math.max(0, ...[...values, ...alike].map(Math.abs))
   const isZero = (v: number) => Math.abs(v) <= 1e-9 * most
-  return { text: (v: number, figures = 4) => (isZero(v) ? '0' : formatNumber(v, { figures })), sign: (v: number) => (isZero(v) ? 0 : Math.sign(v)), isZero }
+  return {
+    text: (v: number, figures = 4) => (isZero(v) ? '0' : formatNumber(v, { figures })),
+    sign: (v: number) => (isZero(v) ? 0 : Math.sign(v)),
+    isZero,
+  }
 }

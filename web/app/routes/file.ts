@@ -7,8 +7,16 @@ import type { Route } from './+types/file'
 export async function loader({ params }: Route.LoaderArgs) {
   const found = await problemById(params.problemId)
   if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
-  const name = found.problem.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase().slice(0, 80) || 'problem'
+  const name =
+    found.problem.title
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase()
+      .slice(0, 80) || 'problem'
   return new Response(writeProblem(found.problem), {
-    headers: { 'Content-Type': 'application/json; charset=utf-8', 'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}.viga.json` },
+    headers: {
+      'Content-Type': 'application/json; charset=utf-8',
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}.viga.json`,
+    },
   })
 }

@@ -9,5 +9,10 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
   const out = await workingAs(found.problem, params.form, new URL(request.url).searchParams.get('case'))
   if ('message' in out) throw data(out.message, { status: out.status })
-  return new Response(new Uint8Array(out.body), { headers: { 'Content-Type': out.type, 'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(out.name)}` } })
+  return new Response(new Uint8Array(out.body), {
+    headers: {
+      'Content-Type': out.type,
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(out.name)}`,
+    },
+  })
 }

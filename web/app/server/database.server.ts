@@ -9,7 +9,10 @@ function open(): Pool {
 }
 
 /** The one door to the database: a statement with placeholders and its values. */
-export async function query<Row extends RowDataPacket>(sql: string, values: (string | number | null)[] = []): Promise<Row[]> {
+export async function query<Row extends RowDataPacket>(
+  sql: string,
+  values: (string | number | null)[] = [],
+): Promise<Row[]> {
   const [rows] = await (pool ??= open()).execute<Row[]>(sql, values)
   return rows
 }

@@ -21,11 +21,20 @@ interface Row extends RowDataPacket {
 
 const COLUMNS = 'id, title, document, revision, changed_at'
 
-const stored = (row: Row): StoredProblem => ({ id: row.id, revision: row.revision, problem: JSON.parse(row.document) as Problem, changedAt: row.changed_at.toISOString() })
+const stored = (row: Row): StoredProblem => ({
+  id: row.id,
+  revision: row.revision,
+  problem: JSON.parse(row.document) as Problem,
+  changedAt: row.changed_at.toISOString(),
+})
 
 /** The problems on the Shelf, newest first. */
 export async function problemsOnShelf(): Promise<StoredProblem[]> {
-  return (await query<Row>(`SELECT ${COLUMNS} FROM problems WHERE deleted_at IS NULL ORDER BY created_at DESC LIMIT 500`)).map(stored)
+  return (
+    await query<Row>(
+      `SELECT ${COLUMNS} FROM problems WHERE deleted_at IS NULL ORDER BY created_at DESC LIMIT 500`,
+    )
+  ).map(stored)
 }
 
 export async function problemById(id: string): Promise<StoredProblem | undefined> {
@@ -36,11 +45,16 @@ export async function problemById(id: string): Promise<StoredProblem | undefined
 /** Puts a problem on the Shelf; returns its id. */
 export async function insertProblem(problem: Problem = newProblem()): Promise<string> {
   const id = randomUUID()
-  await change('INSERT INTO problems (id, title, document, revision) VALUES (?, ?, ?, 1)', [id, problem.title, JSON.stringify(problem)])
+  await change('INSERT INTO problems (id, title, document, revision) VALUES (?, ?, ?, 1)', [
+    id,
+    problem.title,
+    JSON.stringify(problem),
+  ])
   return id
 }
 
-export type SaveResult = { saved: true; revision: number } | { saved: false; newer: StoredProblem | undefined }
+export type SaveResult =
+  { saved: true; revision: number } | { saved: false; newer: StoredProblem | undefined }
 
 /** Saves over the revision the person started from; a stale one changes nothing and hands back the newer problem. */
 export async function saveProblem(id: string, revision: number, problem: Problem): Promise<SaveResult> {
@@ -48,10 +62,14 @@ export async function saveProblem(id: string, revision: number, problem: Problem
     'UPDATE problems SET document = ?, title = ?, revision = revision + 1, changed_at = NOW(3) WHERE id = ? AND revision = ? AND deleted_at IS NULL',
     [JSON.stringify(problem), problem.title, id, revision],
   )
-  return changed === 1 ? { saved: true, revision: revision + 1 } : { saved: false, newer: await problemById(id) }
+  return changed === 1
+    ? { saved: true, revision: revision + 1 }
+    : { saved: false, newer: await problemById(id) }
 }
 
 /** Takes a problem off the Shelf; `restoreProblem` puts it back. */
-export const deleteProblem = (id: string): Promise<number> => change('UPDATE problems SET deleted_at = NOW(3) WHERE id = ? AND deleted_at IS NULL', [id])
+export const deleteProblem = (id: string): Promise<number> =>
+  change('UPDATE problems SET deleted_at = NOW(3) WHERE id = ? AND deleted_at IS NULL', [id])
 
-export const restoreProblem = (id: string): Promise<number> => change('UPDATE problems SET deleted_at = NULL WHERE id = ?', [id])
+export const restoreProblem = (id: string): Promise<number> =>
+  change('UPDATE problems SET deleted_at = NULL WHERE id = ?', [id])

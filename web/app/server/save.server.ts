@@ -13,7 +13,10 @@ export type SaveReply =
   | { status: 404; body: { errors: ProblemError[] } }
   | { status: 409; body: { newer: StoredProblem } }
 
-const refuse = (path: string, message: string): SaveReply => ({ status: 400, body: { errors: [{ kind: 'invalid', path, message }] } })
+const refuse = (path: string, message: string): SaveReply => ({
+  status: 400,
+  body: { errors: [{ kind: 'invalid', path, message }] },
+})
 
 /** Checks and keeps what a browser sends: the envelope, the document's form and meaning, then the revision. */
 export async function saveRequest(id: string, request: Request): Promise<SaveReply> {
@@ -31,6 +34,10 @@ export async function saveRequest(id: string, request: Request): Promise<SaveRep
   if (errors.length) return { status: 400, body: { errors } }
   const result = await saveProblem(id, input.revision, input.document as Problem)
   if (result.saved) return { status: 200, body: { revision: result.revision } }
-  if (!result.newer) return { status: 404, body: { errors: [{ kind: 'invalid', path: '$', message: 'This problem is no longer on the Shelf.' }] } }
+  if (!result.newer)
+    return {
+      status: 404,
+      body: { errors: [{ kind: 'invalid', path: '$', message: 'This problem is no longer on the Shelf.' }] },
+    }
   return { status: 409, body: { newer: result.newer } }
 }

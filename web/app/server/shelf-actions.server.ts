@@ -1,16 +1,33 @@
 import { newProblem, openProblem } from '@viga/core'
 import { object, string, ValidationError } from 'yup'
 import { copyTitle } from './titles.server'
-import { deleteProblem, insertProblem, problemById, problemsOnShelf, restoreProblem, saveProblem } from './problems.server'
+import {
+  deleteProblem,
+  insertProblem,
+  problemById,
+  problemsOnShelf,
+  restoreProblem,
+  saveProblem,
+} from './problems.server'
 
 const form = object({
   intent: string().oneOf(['new', 'open', 'rename', 'duplicate', 'delete', 'restore']).required(),
-  id: string().uuid('This is not a problem of this Shelf.').when('intent', { is: (i: string) => ['rename', 'duplicate', 'delete', 'restore'].includes(i), then: (s) => s.required() }),
-  title: string().trim().max(300, 'A title has at most 300 characters.').when('intent', { is: 'rename', then: (s) => s.required('A title has at least one character.') }),
+  id: string()
+    .uuid('This is not a problem of this Shelf.')
+    .when('intent', {
+      is: (i: string) => ['rename', 'duplicate', 'delete', 'restore'].includes(i),
+      then: (s) => s.required(),
+    }),
+  title: string()
+    .trim()
+    .max(300, 'A title has at most 300 characters.')
+    .when('intent', { is: 'rename', then: (s) => s.required('A title has at least one character.') }),
   file: string().when('intent', { is: 'open', then: (s) => s.required('This file is empty.') }),
 })
 
-export type ShelfOutcome = { ok: true; open?: string; deleted?: { id: string; title: string } } | { ok: false; field: string; message: string; path?: string }
+export type ShelfOutcome =
+  | { ok: true; open?: string; deleted?: { id: string; title: string } }
+  | { ok: false; field: string; message: string; path?: string }
 
 /** Everything that can be done on the Shelf. Wrong input comes back as a sentence, a missing problem too. */
 export async function shelfAction(fields: Record<string, unknown>): Promise<ShelfOutcome> {
@@ -18,13 +35,16 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
   try {
     input = await form.validate(fields)
   } catch (error) {
-    if (error instanceof ValidationError) return { ok: false, field: error.path ?? 'intent', message: error.errors[0] }
+    if (error instanceof ValidationError)
+      return { ok: false, field: error.path ?? 'intent', message: error.errors[0] }
     throw error
   }
   if (input.intent === 'new') return { ok: true, open: await insertProblem(newProblem()) }
   if (input.intent === 'open') {
     const read = openProblem(input.file!)
-    return read.ok ? { ok: true, open: await insertProblem(read.problem) } : { ok: false, field: 'file', message: read.errors[0].message, path: read.errors[0].path }
+    return read.ok
+      ? { ok: true, open: await insertProblem(read.problem) }
+      : { ok: false, field: 'file', message: read.errors[0].message, path: read.errors[0].path }
   }
   const id = input.id!
   if (input.intent === 'restore') return (await restoreProblem(id)) ? { ok: true } : gone
@@ -33,7 +53,13 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
   switch (input.intent) {
     case 'rename': {
       const saved = await saveProblem(id, found.revision, { ...found.problem, title: input.title! })
-      return saved.saved ? { ok: true } : { ok: false, field: 'title', message: 'The problem was changed elsewhere at this very moment; please try again.' }
+      return saved.saved
+        ? { ok: true }
+        : {
+            ok: false,
+            field: 'title',
+            message: 'The problem was changed elsewhere at this very moment; please try again.',
+          }
     }
     case 'duplicate': {
       const taken = (await problemsOnShelf()).map((p) => p.problem.title)

@@ -10,7 +10,20 @@ export function CaseChoice() {
   return (
     <div className="case-choice" role="group" aria-label="Load case or combination">
       {[...cases, ...combinations].map((c, i) => (
-        <button key={c.id} type="button" aria-pressed={c.id === actionId} className={i === cases.length ? 'first-combination' : undefined} title={'factors' in c ? Object.entries(c.factors).map(([k, f]) => `${f} ${k}`).join(' + ') : c.id} onClick={() => store.getState().chooseAction(c.id)}>
+        <button
+          key={c.id}
+          type="button"
+          aria-pressed={c.id === actionId}
+          className={i === cases.length ? 'first-combination' : undefined}
+          title={
+            'factors' in c
+              ? Object.entries(c.factors)
+                  .map(([k, f]) => `${f} ${k}`)
+                  .join(' + ')
+              : c.id
+          }
+          onClick={() => store.getState().chooseAction(c.id)}
+        >
           {c.title ?? c.id}
         </button>
       ))}

@@ -20,7 +20,12 @@ import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
 
 /** The other parts, ahead of their opening; what does not arrive now is asked for again then. */
-const fetchParts = () => void Promise.all([import('../working/Working'), import('../results/Results'), import('../check/Check')]).catch(() => {})
+const fetchParts = () =>
+  void Promise.all([
+    import('../working/Working'),
+    import('../results/Results'),
+    import('../check/Check'),
+  ]).catch(() => {})
 
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
 export const ProblemPage = memo(function ProblemPage({ stored }: { stored: StoredProblem }) {
@@ -73,7 +78,11 @@ function FigureBeside() {
   const part = PARTS.find((p) => p.key === name)?.key ?? 'given'
   const plate = plateOf(part, step)
   const [shown, show] = useState({ part, plate })
-  useEffect(() => (shown.plate === plate ? undefined : afterPaint(() => startTransition(() => show({ part, plate })))), [shown, part, plate])
+  useEffect(
+    () =>
+      shown.plate === plate ? undefined : afterPaint(() => startTransition(() => show({ part, plate }))),
+    [shown, part, plate],
+  )
   return <Figure {...shown} />
 }
 
@@ -85,14 +94,42 @@ function Tools() {
     <>
       <UnitsMenu />
       <span className="tool-pair">
-        <button type="button" disabled={!undoing} title={undoing ? `Undo: ${undoing}` : 'Nothing to undo'} aria-label="Undo" onClick={() => store.getState().undo()}>
-          <svg width="16" height="14" viewBox="0 0 16 14" fill="none" stroke="currentColor" strokeWidth="1.2" aria-hidden="true">
+        <button
+          type="button"
+          disabled={!undoing}
+          title={undoing ? `Undo: ${undoing}` : 'Nothing to undo'}
+          aria-label="Undo"
+          onClick={() => store.getState().undo()}
+        >
+          <svg
+            width="16"
+            height="14"
+            viewBox="0 0 16 14"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.2"
+            aria-hidden="true"
+          >
             <path d="M2 5h8a3.5 3.5 0 0 1 0 7H6" />
             <path d="M5 2L2 5l3 3" />
           </svg>
         </button>
-        <button type="button" disabled={!redoing} title={redoing ? `Redo: ${redoing}` : 'Nothing to redo'} aria-label="Redo" onClick={() => store.getState().redo()}>
-          <svg width="16" height="14" viewBox="0 0 16 14" fill="none" stroke="currentColor" strokeWidth="1.2" aria-hidden="true">
+        <button
+          type="button"
+          disabled={!redoing}
+          title={redoing ? `Redo: ${redoing}` : 'Nothing to redo'}
+          aria-label="Redo"
+          onClick={() => store.getState().redo()}
+        >
+          <svg
+            width="16"
+            height="14"
+            viewBox="0 0 16 14"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.2"
+            aria-hidden="true"
+          >
             <path d="M14 5H6a3.5 3.5 0 0 0 0 7h4" />
             <path d="M11 2l3 3-3 3" />
           </svg>
@@ -108,10 +145,23 @@ function SaveWord() {
   const [mounted, setMounted] = useState(false)
   useEffect(() => setMounted(true), [])
   // the time of day is the reader's own, which the server does not know
-  const time = save.kind === 'saved' && mounted ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }) : ''
-  const words = { saved: `saved ${time}`, unsaved: 'saving …', saving: 'saving …', offline: 'kept in this browser', conflict: 'two versions' }[save.kind]
+  const time =
+    save.kind === 'saved' && mounted
+      ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+      : ''
+  const words = {
+    saved: `saved ${time}`,
+    unsaved: 'saving …',
+    saving: 'saving …',
+    offline: 'kept in this browser',
+    conflict: 'two versions',
+  }[save.kind]
   return (
-    <span className={save.kind === 'offline' || save.kind === 'conflict' ? 'pencil' : 'quiet'} role="status" title={save.kind === 'offline' ? save.message : undefined}>
+    <span
+      className={save.kind === 'offline' || save.kind === 'conflict' ? 'pencil' : 'quiet'}
+      role="status"
+      title={save.kind === 'offline' ? save.message : undefined}
+    >
       {words}
     </span>
   )
@@ -121,7 +171,12 @@ function RunningHead() {
   return (
     <nav className="running" aria-label="Parts of the Sheet">
       {PARTS.map((p, i) => (
-        <NavLink key={p.key} to={p.key} className={({ isActive }) => (isActive ? 'on' : '')} prefetch="intent">
+        <NavLink
+          key={p.key}
+          to={p.key}
+          className={({ isActive }) => (isActive ? 'on' : '')}
+          prefetch="intent"
+        >
           {p.label}
           <kbd>{i + 1}</kbd>
         </NavLink>
@@ -150,7 +205,14 @@ function stateWords(outcome: Outcome): string {
 function Refused() {
   const store = useSheetStore()
   const refused = useSheet((s) => s.refused)
-  return <Snackbar open={refused !== null} message={refused} autoHideDuration={10_000} onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null })} />
+  return (
+    <Snackbar
+      open={refused !== null}
+      message={refused}
+      autoHideDuration={10_000}
+      onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null })}
+    />
+  )
 }
 
 /** Keys of the whole page; the Figure has its own. */

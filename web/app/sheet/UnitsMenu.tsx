@@ -21,7 +21,10 @@ const CHOICES = [
 const SHOWN: Record<string, { label: string; units: readonly string[] }> = {
   displacement: { label: 'displacements', units: ['mm', 'cm', 'm', 'in', 'ft'] },
   force: { label: 'forces', units: ['N', 'kN', 'MN', 'lbf', 'kip', 'kgf', 'tonf'] },
-  moment: { label: 'moments', units: ['N*m', 'kN*m', 'kN*cm', 'lbf*ft', 'kip*ft', 'kip*in', 'kgf*m', 'tonf*m'] },
+  moment: {
+    label: 'moments',
+    units: ['N*m', 'kN*m', 'kN*cm', 'lbf*ft', 'kip*ft', 'kip*in', 'kgf*m', 'tonf*m'],
+  },
 }
 
 /** The problem's units. Numbers typed without a unit either keep their size or are read anew: the person says which. */
@@ -37,7 +40,13 @@ export function UnitsMenu() {
   }
   return (
     <>
-      <button type="button" className="units" aria-haspopup="menu" aria-label={`Units: ${units.force}, ${units.length}`} onClick={(e) => setAnchor(e.currentTarget)}>
+      <button
+        type="button"
+        className="units"
+        aria-haspopup="menu"
+        aria-label={`Units: ${units.force}, ${units.length}`}
+        onClick={(e) => setAnchor(e.currentTarget)}
+      >
         {units.force}, {units.length}
         <svg width="8" height="6" viewBox="0 0 8 6" fill="none" stroke="currentColor" aria-hidden="true">
           <path d="M1 1.5L4 4.5L7 1.5" />
@@ -45,7 +54,11 @@ export function UnitsMenu() {
       </button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {CHOICES.map(([force, length]) => (
-          <MenuItem key={force + length} selected={units.force === force && units.length === length} onClick={() => choose(force, length)}>
+          <MenuItem
+            key={force + length}
+            selected={units.force === force && units.length === length}
+            onClick={() => choose(force, length)}
+          >
             {force}, {length}
           </MenuItem>
         ))}
@@ -54,7 +67,19 @@ export function UnitsMenu() {
           {Object.entries(SHOWN).map(([kind, { label, units: names }]) => (
             <label key={kind}>
               {label} in
-              <select className="cell-select" aria-label={`${label} shown in`} value={units.display?.[kind] ?? ''} onKeyDown={(e) => e.stopPropagation()} onChange={(e) => store.getState().edit(`${label} in ${e.target.value || 'the usual unit'}`, (p) => edit.setDisplay(p, kind, e.target.value || undefined))}>
+              <select
+                className="cell-select"
+                aria-label={`${label} shown in`}
+                value={units.display?.[kind] ?? ''}
+                onKeyDown={(e) => e.stopPropagation()}
+                onChange={(e) =>
+                  store
+                    .getState()
+                    .edit(`${label} in ${e.target.value || 'the usual unit'}`, (p) =>
+                      edit.setDisplay(p, kind, e.target.value || undefined),
+                    )
+                }
+              >
                 <option value="">the usual unit</option>
                 {names.map((n) => (
                   <option key={n} value={n}>
@@ -67,10 +92,22 @@ export function UnitsMenu() {
         </li>
         {!empty && [
           <li key="rule" role="separator" style={{ borderTop: '1px solid var(--hair)', margin: '4px 0' }} />,
-          <MenuItem key="keep" selected={keep} role="menuitemradio" aria-checked={keep} onClick={() => setKeep(true)}>
+          <MenuItem
+            key="keep"
+            selected={keep}
+            role="menuitemradio"
+            aria-checked={keep}
+            onClick={() => setKeep(true)}
+          >
             plain numbers keep their size: 3 becomes “3 {units.length}”
           </MenuItem>,
-          <MenuItem key="read" selected={!keep} role="menuitemradio" aria-checked={!keep} onClick={() => setKeep(false)}>
+          <MenuItem
+            key="read"
+            selected={!keep}
+            role="menuitemradio"
+            aria-checked={!keep}
+            onClick={() => setKeep(false)}
+          >
             plain numbers are read in the new unit
           </MenuItem>,
         ]}

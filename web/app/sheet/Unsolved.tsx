@@ -5,14 +5,32 @@ import { targetOf } from './targets'
 export function Unsolved() {
   const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
-  if (outcome.stage === 'solved') return <p className="prose">There is no load case yet: add one under Given.</p>
-  const error = outcome.stage === 'invalid' ? { message: outcome.errors[0].message, nodes: [], members: [] } : outcome.error
+  if (outcome.stage === 'solved')
+    return <p className="prose">There is no load case yet: add one under Given.</p>
+  const error =
+    outcome.stage === 'invalid'
+      ? { message: outcome.errors[0].message, nodes: [], members: [] }
+      : outcome.error
   const empty = outcome.stage === 'unsolved' && outcome.structure.members.length === 0
-  if (empty) return <p className="prose">Nothing is stated yet. Joints, members, supports and loads go under Given.</p>
-  const target = targetOf([...(error.members ?? []).map((m) => `member:${m}`), ...(error.nodes ?? []).map((n) => `node:${n}`)]) || null
+  if (empty)
+    return <p className="prose">Nothing is stated yet. Joints, members, supports and loads go under Given.</p>
+  const target =
+    targetOf([
+      ...(error.members ?? []).map((m) => `member:${m}`),
+      ...(error.nodes ?? []).map((n) => `node:${n}`),
+    ]) || null
   return (
-    <div className="unsolved" role="alert" onMouseEnter={() => store.getState().point(target)} onMouseLeave={() => store.getState().point(null)}>
-      <h2>{outcome.stage === 'unsolved' && outcome.error.kind === 'mechanism' ? 'This structure is not stable' : 'This cannot be solved yet'}</h2>
+    <div
+      className="unsolved"
+      role="alert"
+      onMouseEnter={() => store.getState().point(target)}
+      onMouseLeave={() => store.getState().point(null)}
+    >
+      <h2>
+        {outcome.stage === 'unsolved' && outcome.error.kind === 'mechanism'
+          ? 'This structure is not stable'
+          : 'This cannot be solved yet'}
+      </h2>
       <p className="prose">{error.message}</p>
     </div>
   )

@@ -1,6 +1,13 @@
 import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
-import { displayOf, type ActionSolution, type Display, type Outcome, type Solution, type Structure } from '@viga/core'
+import {
+  displayOf,
+  type ActionSolution,
+  type Display,
+  type Outcome,
+  type Solution,
+  type Structure,
+} from '@viga/core'
 import type { Part, Sheet, SheetStore } from './store'
 
 export const SheetContext = createContext<SheetStore | null>(null)
@@ -19,7 +26,8 @@ export function useDisplay(): Display {
   return useMemo(() => displayOf(problem), [problem])
 }
 
-export const structureOf = (outcome: Outcome): Structure | undefined => (outcome.stage === 'invalid' ? undefined : outcome.structure)
+export const structureOf = (outcome: Outcome): Structure | undefined =>
+  outcome.stage === 'invalid' ? undefined : outcome.structure
 
 /** The solution and the chosen case or combination, when there is one. */
 export function useSolved(): { solution: Solution; action: ActionSolution } | undefined {

@@ -34,7 +34,9 @@ export function keepHistory(store: SheetStore): () => void {
     clearTimeout(timer)
     timer = setTimeout(write, PAUSE)
   })
-  void get<Kept>(id, place).then((kept) => takeBack(store, kept)).catch(() => {})
+  void get<Kept>(id, place)
+    .then((kept) => takeBack(store, kept))
+    .catch(() => {})
   window.addEventListener('pagehide', write)
   return () => {
     clearTimeout(timer)
@@ -50,6 +52,8 @@ export function takeBack(store: SheetStore, kept: Kept | undefined) {
   const same = JSON.stringify(kept.problem) === JSON.stringify(problem)
   // edits made before the list arrived, or by another page: their own list is the true one
   if (!same || past.some((s) => s.name !== BROUGHT_BACK)) return
-  const sound = (steps: Step[]) => steps.every((s) => typeof s.name === 'string' && trusted(s.problem) !== undefined)
-  if (kept.past.length + kept.future.length > 0 && sound(kept.past.slice(-3)) && sound(kept.future.slice(-3))) store.setState({ past: kept.past, future: kept.future })
+  const sound = (steps: Step[]) =>
+    steps.every((s) => typeof s.name === 'string' && trusted(s.problem) !== undefined)
+  if (kept.past.length + kept.future.length > 0 && sound(kept.past.slice(-3)) && sound(kept.future.slice(-3)))
+    store.setState({ past: kept.past, future: kept.future })
 }

@@ -7,7 +7,10 @@ import { readRow, ROW, writeRow } from './rows-kept'
  * @param name the row's own name on the page
  * @param empty its fields, empty
  */
-export function useNewRow<K extends string>(name: string, empty: Readonly<Record<K, string>>): [Record<K, string>, (fields: Record<K, string>) => void] {
+export function useNewRow<K extends string>(
+  name: string,
+  empty: Readonly<Record<K, string>>,
+): [Record<K, string>, (fields: Record<K, string>) => void] {
   const store = useSheetStore()
   const kept = useSheet((s) => s.drafts[ROW + name])
   return [readRow(kept, empty), (fields) => store.getState().draft(ROW + name, writeRow(fields))]

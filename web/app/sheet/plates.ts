@@ -5,9 +5,19 @@ import type { Part, Shown } from './store'
 /** What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was chosen there. */
 export type Plate = Exclude<Part, 'working'> | working.StepKey
 
-export const plateOf = (part: Part, step: string | undefined): Plate => (part === 'working' ? (working.STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part)
+export const plateOf = (part: Part, step: string | undefined): Plate =>
+  part === 'working' ? (working.STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part
 
-const base: Shown = { loads: false, dimensions: false, supports: true, unknowns: false, names: false, reactions: false, diagram: null, deflected: false }
+const base: Shown = {
+  loads: false,
+  dimensions: false,
+  supports: true,
+  unknowns: false,
+  names: false,
+  reactions: false,
+  diagram: null,
+  deflected: false,
+}
 
 /** What belongs beside each, until the person chooses otherwise. `diagram` is the one the structure is read by. */
 export function plates(diagram: DiagramKey): Record<Plate, Shown> {

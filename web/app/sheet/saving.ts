@@ -63,7 +63,8 @@ export function keepSaved(store: SheetStore): () => void {
     const { problem, revision, drafts } = store.getState()
     const pending = problem !== kept || Object.keys(drafts).length > 0
     try {
-      if (pending) localStorage.setItem(key(id), JSON.stringify({ revision, problem, drafts } satisfies Draft))
+      if (pending)
+        localStorage.setItem(key(id), JSON.stringify({ revision, problem, drafts } satisfies Draft))
       else localStorage.removeItem(key(id))
     } catch {
       // a full or forbidden store: the database still keeps every edit
@@ -79,22 +80,41 @@ export function keepSaved(store: SheetStore): () => void {
     const document = JSON.stringify(problem)
     noteSent(id, [...sentBy(id), document])
     try {
-      const response = await fetch(`/problems/${id}/save`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: envelope(revision, document) })
-      const body = (await response.json()) as { revision?: number; newer?: { problem: Problem; revision: number; changedAt: string }; errors?: ProblemError[] }
+      const response = await fetch(`/problems/${id}/save`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: envelope(revision, document),
+      })
+      const body = (await response.json()) as {
+        revision?: number
+        newer?: { problem: Problem; revision: number; changedAt: string }
+        errors?: ProblemError[]
+      }
       if (response.ok && body.revision !== undefined) {
         kept = problem
         noteSent(id, [document])
-        store.setState({ revision: body.revision, save: store.getState().problem === problem ? { kind: 'saved', at: new Date().toISOString() } : { kind: 'unsaved' } })
+        store.setState({
+          revision: body.revision,
+          save:
+            store.getState().problem === problem
+              ? { kind: 'saved', at: new Date().toISOString() }
+              : { kind: 'unsaved' },
+        })
       } else if (response.status === 409 && body.newer && isOwn(id, body.newer.problem)) {
         store.setState({ revision: body.newer.revision, save: { kind: 'unsaved' } })
         next = 0
-      } else if (response.status === 409 && body.newer) store.setState({ save: { kind: 'conflict', newer: body.newer } })
+      } else if (response.status === 409 && body.newer)
+        store.setState({ save: { kind: 'conflict', newer: body.newer } })
       else {
-        store.setState({ save: { kind: 'offline', message: body.errors?.[0].message ?? 'The server refused to keep this.' } })
+        store.setState({
+          save: { kind: 'offline', message: body.errors?.[0].message ?? 'The server refused to keep this.' },
+        })
         next = RETRY
       }
     } catch {
-      store.setState({ save: { kind: 'offline', message: 'Viga cannot be reached; everything is kept in this browser.' } })
+      store.setState({
+        save: { kind: 'offline', message: 'Viga cannot be reached; everything is kept in this browser.' },
+      })
       next = RETRY
     } finally {
       sending = false
@@ -109,8 +129,10 @@ export function keepSaved(store: SheetStore): () => void {
 
   restore(store, (problem) => (kept = problem))
   const unwatch = store.subscribe((now, before) => {
-    if (now.problem !== before.problem || now.drafts !== before.drafts || now.revision !== before.revision) rememberSoon()
-    if (now.problem !== before.problem || (before.save.kind === 'conflict' && now.save.kind === 'unsaved')) plan(PAUSE)
+    if (now.problem !== before.problem || now.drafts !== before.drafts || now.revision !== before.revision)
+      rememberSoon()
+    if (now.problem !== before.problem || (before.save.kind === 'conflict' && now.save.kind === 'unsaved'))
+      plan(PAUSE)
   })
   if (store.getState().problem !== kept) plan(0)
   const leave = () => {
@@ -120,7 +142,11 @@ export function keepSaved(store: SheetStore): () => void {
     if (problem === kept || sending || save.kind === 'conflict') return
     const document = JSON.stringify(problem)
     noteSent(id, [...sentBy(id), document])
-    void fetch(`/problems/${id}/save`, { method: 'POST', keepalive: true, body: envelope(revision, document) }).catch(() => {})
+    void fetch(`/problems/${id}/save`, {
+      method: 'POST',
+      keepalive: true,
+      body: envelope(revision, document),
+    }).catch(() => {})
   }
   window.addEventListener('pagehide', leave)
   return () => {

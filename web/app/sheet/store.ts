@@ -1,4 +1,13 @@
-import { checkProblem, problemErrors, resolve, work, type Outcome, type Problem, type ProblemError, type Resolved } from '@viga/core'
+import {
+  checkProblem,
+  problemErrors,
+  resolve,
+  work,
+  type Outcome,
+  type Problem,
+  type ProblemError,
+  type Resolved,
+} from '@viga/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { DiagramKey } from '../figure/diagrams'
 import { plates, type Plate } from './plates'
@@ -94,7 +103,12 @@ const GROUPING = 500
 /** Beyond this many members the solution is found in a worker, so that typing never waits. */
 export const SOLVED_AT_ONCE = 250
 
-export function createSheet(initial: { id: string; problem: Problem; revision: number; changedAt: string }): SheetStore {
+export function createSheet(initial: {
+  id: string
+  problem: Problem
+  revision: number
+  changedAt: string
+}): SheetStore {
   const first = initial.problem.loadCases?.[0]?.id ?? null
   return createStore<Sheet>((set, get) => {
     /** Takes over a problem and whatever follows from it; one that breaks the contract is refused and changes nothing. */
@@ -104,7 +118,12 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
       const large = problem.members.length > SOLVED_AT_ONCE
       const next = large ? drawnOnly(problem, get().outcome) : { outcome: work(problem), solving: false }
       if (next.outcome.stage === 'invalid') return next.outcome.errors[0]
-      set({ problem, save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' }, ...rest(), ...next })
+      set({
+        problem,
+        save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' },
+        ...rest(),
+        ...next,
+      })
       if (large) void solveLater(problem)
       keepActionValid()
       return null
@@ -145,9 +164,20 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
         const refusal = become(next, () => {
           const last = past[past.length - 1]
           const now = performance.now()
-          const grouped = options.merge !== undefined && last?.merge === options.merge && now - last.at < GROUPING && get().future.length === 0
-          const step: Step = grouped ? { ...last, at: now } : { problem, name, selection, merge: options.merge, at: now }
-          return { past: [...(grouped ? past.slice(0, -1) : past), step], future: [], refused: null, selection: options.select === undefined ? stillThere(next, selection) : options.select }
+          const grouped =
+            options.merge !== undefined &&
+            last?.merge === options.merge &&
+            now - last.at < GROUPING &&
+            get().future.length === 0
+          const step: Step = grouped
+            ? { ...last, at: now }
+            : { problem, name, selection, merge: options.merge, at: now }
+          return {
+            past: [...(grouped ? past.slice(0, -1) : past), step],
+            future: [],
+            refused: null,
+            selection: options.select === undefined ? stillThere(next, selection) : options.select,
+          }
         })
         if (refusal && options.merge === undefined && !options.shown) set({ refused: refusal.message })
         return refusal
@@ -156,18 +186,29 @@ export function createSheet(initial: { id: string; problem: Problem; revision: n
         const { past, future, problem, selection } = get()
         const step = past[past.length - 1]
         if (!step) return
-        become(step.problem, () => ({ past: past.slice(0, -1), future: [...future, { ...step, problem, selection }], selection: step.selection, drafts: rowsOf(get().drafts) }))
+        become(step.problem, () => ({
+          past: past.slice(0, -1),
+          future: [...future, { ...step, problem, selection }],
+          selection: step.selection,
+          drafts: rowsOf(get().drafts),
+        }))
       },
       redo() {
         const { past, future, problem, selection } = get()
         const step = future[future.length - 1]
         if (!step) return
-        become(step.problem, () => ({ future: future.slice(0, -1), past: [...past, { ...step, problem, selection, merge: undefined }], selection: step.selection, drafts: rowsOf(get().drafts) }))
+        become(step.problem, () => ({
+          future: future.slice(0, -1),
+          past: [...past, { ...step, problem, selection, merge: undefined }],
+          selection: step.selection,
+          drafts: rowsOf(get().drafts),
+        }))
       },
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),
       chooseAction: (id) => set({ actionId: id }),
-      show: (plate, change) => set({ shown: { ...get().shown, [plate]: { ...get().shown[plate], ...change } } }),
+      show: (plate, change) =>
+        set({ shown: { ...get().shown, [plate]: { ...get().shown[plate], ...change } } }),
       setEnlarge: (factor) => set({ enlarge: factor }),
       draft(field, text) {
         const { [field]: before, ...rest } = get().drafts
@@ -185,7 +226,13 @@ function drawnOnly(problem: Problem, before: Outcome): Pick<SheetState, 'outcome
   if (!resolved.ok) return { outcome: { stage: 'invalid', errors: resolved.errors }, solving: false }
   const drawn: Resolved = resolved
   const error = { kind: 'missing' as const, message: 'The structure is being solved.' }
-  return { outcome: before.stage === 'solved' ? { ...before, structure: drawn.structure } : { stage: 'unsolved', error, ...drawn }, solving: true }
+  return {
+    outcome:
+      before.stage === 'solved'
+        ? { ...before, structure: drawn.structure }
+        : { stage: 'unsolved', error, ...drawn },
+    solving: true,
+  }
 }
 
 /** A document from outside this page, read once more before it is trusted. */

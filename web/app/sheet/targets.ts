@@ -40,10 +40,12 @@ export function stillThere(p: Problem, selection: string | null): string | null 
     const { nodes, members, loads } = chosen(t)
     if (nodes.length) return p.nodes.some((n) => n.id === nodes[0])
     if (members.length) return p.members.some((m) => m.id === members[0])
-    if (loads.length) return p.loadCases?.some((c) => c.id === loads[0].caseId && c.loads.length > loads[0].index)
+    if (loads.length)
+      return p.loadCases?.some((c) => c.id === loads[0].caseId && c.loads.length > loads[0].index)
     return true
   })
   return targetOf(there) || null
 }
 
-export const everything = (p: Problem): string | null => targetOf([...p.nodes.map((n) => `node:${n.id}`), ...p.members.map((m) => `member:${m.id}`)]) || null
+export const everything = (p: Problem): string | null =>
+  targetOf([...p.nodes.map((n) => `node:${n.id}`), ...p.members.map((m) => `member:${m.id}`)]) || null

@@ -12,7 +12,8 @@ export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => vo
   const fetcher = useFetcher<typeof action>()
   const [menu, setMenu] = useState<HTMLElement | null>(null)
   const [renaming, setRenaming] = useState(false)
-  const submit = (fields: Record<string, string>) => void fetcher.submit({ id: card.id, ...fields }, { method: 'post' })
+  const submit = (fields: Record<string, string>) =>
+    void fetcher.submit({ id: card.id, ...fields }, { method: 'post' })
   const title = (fetcher.formData?.get('title') as string | null) ?? card.title
   return (
     <li className="card">
@@ -20,7 +21,17 @@ export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => vo
         <MiniFigure groups={card.drawing} width={220} height={152} />
       </Link>
       <div className="card-text">
-        {renaming ? <Rename title={title} onDone={(next) => (setRenaming(false), next !== null && next !== card.title && submit({ intent: 'rename', title: next }))} /> : <h2>{title}</h2>}
+        {renaming ? (
+          <Rename
+            title={title}
+            onDone={(next) => (
+              setRenaming(false),
+              next !== null && next !== card.title && submit({ intent: 'rename', title: next })
+            )}
+          />
+        ) : (
+          <h2>{title}</h2>
+        )}
         <p>{card.statement}</p>
       </div>
       <div className={card.status.bad ? 'card-status pencil' : 'card-status'}>
@@ -31,10 +42,22 @@ export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => vo
           ))}
         </span>
       </div>
-      <button type="button" className="card-more" aria-label={`More for ${card.title}`} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
+      <button
+        type="button"
+        className="card-more"
+        aria-label={`More for ${card.title}`}
+        aria-haspopup="menu"
+        onClick={(e) => setMenu(e.currentTarget)}
+      >
         ⋯
       </button>
-      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)} onClick={() => setMenu(null)} disableRestoreFocus={renaming}>
+      <Menu
+        anchorEl={menu}
+        open={menu !== null}
+        onClose={() => setMenu(null)}
+        onClick={() => setMenu(null)}
+        disableRestoreFocus={renaming}
+      >
         <MenuItem onClick={() => setRenaming(true)}>Rename</MenuItem>
         <MenuItem onClick={() => submit({ intent: 'duplicate' })}>Duplicate</MenuItem>
         <MenuItem component="a" href={`/problems/${card.id}/file`} download>

@@ -28,7 +28,12 @@ export function Shelf({ cards }: { cards: Card[] }) {
   const leaving = fetcher.formData?.get('intent') === 'delete' ? fetcher.formData.get('id') : null
   const shown = useMemo(() => {
     const words = find.toLowerCase().trim()
-    return cards.filter((c) => c.id !== leaving && (kind === 'all' || c.kind === kind) && (words === '' || `${c.title} ${c.statement}`.toLowerCase().includes(words)))
+    return cards.filter(
+      (c) =>
+        c.id !== leaving &&
+        (kind === 'all' || c.kind === kind) &&
+        (words === '' || `${c.title} ${c.statement}`.toLowerCase().includes(words)),
+    )
   }, [cards, kind, find, leaving])
 
   const result = fetcher.data
@@ -38,12 +43,17 @@ export function Shelf({ cards }: { cards: Card[] }) {
 
   const create = () => void fetcher.submit({ intent: 'new' }, { method: 'post' })
   const openFile = async (file: File | undefined) => {
-    if (file) void opener.submit({ intent: 'open', file: await file.text() }, { method: 'post', encType: 'multipart/form-data' })
+    if (file)
+      void opener.submit(
+        { intent: 'open', file: await file.text() },
+        { method: 'post', encType: 'multipart/form-data' },
+      )
   }
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return
+      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey)
+        return
       if (e.key === 'n') create()
       else if (e.key === 'o') picker.current?.click()
       else if (e.key === '/') search.current?.focus()
@@ -54,11 +64,16 @@ export function Shelf({ cards }: { cards: Card[] }) {
     return () => window.removeEventListener('keydown', onKey)
   })
 
-  const refused = opener.data && !opener.data.ok ? opener.data : fetcher.data && !fetcher.data.ok ? fetcher.data : undefined
+  const refused =
+    opener.data && !opener.data.ok ? opener.data : fetcher.data && !fetcher.data.ok ? fetcher.data : undefined
   return (
     <>
       <TopLine />
-      <main className="shelf" onDragOver={(e) => e.preventDefault()} onDrop={(e) => (e.preventDefault(), void openFile(e.dataTransfer.files[0]))}>
+      <main
+        className="shelf"
+        onDragOver={(e) => e.preventDefault()}
+        onDrop={(e) => (e.preventDefault(), void openFile(e.dataTransfer.files[0]))}
+      >
         <aside>
           <h1>Shelf</h1>
           <p className="shelf-sub">Quince Hill, {countWords(cards.length)}</p>
@@ -72,7 +87,13 @@ export function Shelf({ cards }: { cards: Card[] }) {
           </nav>
           <label className="shelf-find">
             <span className="visually-hidden">Find</span>
-            <input ref={search} value={find} placeholder="Find" onChange={(e) => setFind(e.target.value)} onKeyDown={(e) => e.key === 'Escape' && (setFind(''), e.currentTarget.blur())} />
+            <input
+              ref={search}
+              value={find}
+              placeholder="Find"
+              onChange={(e) => setFind(e.target.value)}
+              onKeyDown={(e) => e.key === 'Escape' && (setFind(''), e.currentTarget.blur())}
+            />
             <kbd>/</kbd>
           </label>
           <button type="button" className="shelf-new" onClick={create}>
@@ -81,7 +102,13 @@ export function Shelf({ cards }: { cards: Card[] }) {
           <button type="button" className="shelf-open" onClick={() => picker.current?.click()}>
             Open a file<kbd>o</kbd>
           </button>
-          <input ref={picker} type="file" accept=".json,application/json" hidden onChange={(e) => (void openFile(e.target.files?.[0]), (e.target.value = ''))} />
+          <input
+            ref={picker}
+            type="file"
+            accept=".json,application/json"
+            hidden
+            onChange={(e) => (void openFile(e.target.files?.[0]), (e.target.value = ''))}
+          />
           {refused && (
             <p className="shelf-refused pencil" role="alert">
               {refused.message}
@@ -91,11 +118,19 @@ export function Shelf({ cards }: { cards: Card[] }) {
         </aside>
         <section className="shelf-boards" aria-label="Problems">
           {shown.length === 0 ? (
-            <p className="shelf-empty">{cards.length === 0 ? 'The Shelf is empty. Press n for a new problem.' : 'No problem on the Shelf is like that.'}</p>
+            <p className="shelf-empty">
+              {cards.length === 0
+                ? 'The Shelf is empty. Press n for a new problem.'
+                : 'No problem on the Shelf is like that.'}
+            </p>
           ) : (
             <ul className="shelf-row">
               {shown.map((card) => (
-                <ProblemCard key={card.id} card={card} onDelete={() => void fetcher.submit({ intent: 'delete', id: card.id }, { method: 'post' })} />
+                <ProblemCard
+                  key={card.id}
+                  card={card}
+                  onDelete={() => void fetcher.submit({ intent: 'delete', id: card.id }, { method: 'post' })}
+                />
               ))}
             </ul>
           )}
@@ -107,7 +142,14 @@ export function Shelf({ cards }: { cards: Card[] }) {
         onClose={(_, reason) => reason !== 'clickaway' && setUndo(null)}
         message={undo ? `${undo.title} was taken off the Shelf.` : ''}
         action={
-          <button type="button" className="shelf-undo" onClick={() => (undo && void fetcher.submit({ intent: 'restore', id: undo.id }, { method: 'post' }), setUndo(null))}>
+          <button
+            type="button"
+            className="shelf-undo"
+            onClick={() => (
+              undo && void fetcher.submit({ intent: 'restore', id: undo.id }, { method: 'post' }),
+              setUndo(null)
+            )}
+          >
             Put it back
           </button>
         }
@@ -116,5 +158,19 @@ export function Shelf({ cards }: { cards: Card[] }) {
   )
 }
 
-const WORDS = ['no problems', 'one problem', 'two problems', 'three problems', 'four problems', 'five problems', 'six problems', 'seven problems', 'eight problems', 'nine problems', 'ten problems', 'eleven problems', 'twelve problems']
+const WORDS = [
+  'no problems',
+  'one problem',
+  'two problems',
+  'three problems',
+  'four problems',
+  'five problems',
+  'six problems',
+  'seven problems',
+  'eight problems',
+  'nine problems',
+  'ten problems',
+  'eleven problems',
+  'twelve problems',
+]
 const countWords = (n: number) => WORDS[n] ?? `${n} problems`

@@ -6,7 +6,8 @@ export type Scheme = 'light' | 'dark'
 const YEAR = 60 * 60 * 24 * 365
 
 /** The colours chosen, from the text of a browser's cookies; light when nothing was chosen. */
-export const schemeIn = (cookies: string): Scheme => (/(?:^|;\s*)scheme=dark(?:;|$)/.test(cookies) ? 'dark' : 'light')
+export const schemeIn = (cookies: string): Scheme =>
+  /(?:^|;\s*)scheme=dark(?:;|$)/.test(cookies) ? 'dark' : 'light'
 
 /**
  * The colours to draw in: on the server what the request says, in the browser its own cookie, which the first may not have

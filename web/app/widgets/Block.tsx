@@ -23,11 +23,16 @@ export function onGridKeys(e: KeyboardEvent<HTMLElement>) {
   const row = field.closest('tr')
   if (!cell || !row) return
   const go = (to: Element | null) => {
-    const next = to?.children[cell.cellIndex]?.querySelector<HTMLElement>('input, select') ?? to?.querySelector<HTMLElement>('input, select')
+    const next =
+      to?.children[cell.cellIndex]?.querySelector<HTMLElement>('input, select') ??
+      to?.querySelector<HTMLElement>('input, select')
     next?.focus()
     return next
   }
-  const rowIn = (from: Element | null, step: 'nextElementSibling' | 'previousElementSibling'): Element | null => {
+  const rowIn = (
+    from: Element | null,
+    step: 'nextElementSibling' | 'previousElementSibling',
+  ): Element | null => {
     let r = from
     while (r && !r.querySelector('input, select')) r = r[step]
     return r
@@ -44,14 +49,24 @@ export function onGridKeys(e: KeyboardEvent<HTMLElement>) {
     const remove = row.querySelector<HTMLElement>('.row-remove')
     if (!remove) return
     e.preventDefault()
-    go(rowIn(row.nextElementSibling, 'nextElementSibling') ?? rowIn(row.previousElementSibling, 'previousElementSibling'))
+    go(
+      rowIn(row.nextElementSibling, 'nextElementSibling') ??
+        rowIn(row.previousElementSibling, 'previousElementSibling'),
+    )
     remove.click()
   }
 }
 
 export function RemoveButton({ what, onClick }: { what: string; onClick: () => void }) {
   return (
-    <button type="button" className="row-remove" tabIndex={-1} aria-label={`Take out ${what}`} title={`Take out ${what} (ctrl+delete)`} onClick={onClick}>
+    <button
+      type="button"
+      className="row-remove"
+      tabIndex={-1}
+      aria-label={`Take out ${what}`}
+      title={`Take out ${what} (ctrl+delete)`}
+      onClick={onClick}
+    >
       ×
     </button>
   )

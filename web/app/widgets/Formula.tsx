@@ -24,13 +24,19 @@ export const loadTypesetter = () =>
   ))
 
 /** Formulas of the kinds a working is made of: typeset once beforehand, the first page of them is no slower than the next. */
-const USUAL = ['L=\\sqrt{{\\Delta x}^{2}+{\\Delta y}^{2}}=7.6896\\;\\text{m}', '\\displaystyle f_{2}=-\\frac{q_{1}\\,L}{2}=-\\frac{\\left(-15\\right)\\cdot 6}{2}', 'K_{23}^{\\text{AB}}=\\begin{bmatrix}1&0\\\\0&1\\end{bmatrix}', '\\int_{0}^{L}x\\,dx']
+const USUAL = [
+  'L=\\sqrt{{\\Delta x}^{2}+{\\Delta y}^{2}}=7.6896\\;\\text{m}',
+  '\\displaystyle f_{2}=-\\frac{q_{1}\\,L}{2}=-\\frac{\\left(-15\\right)\\cdot 6}{2}',
+  'K_{23}^{\\text{AB}}=\\begin{bmatrix}1&0\\\\0&1\\end{bmatrix}',
+  '\\int_{0}^{L}x\\,dx',
+]
 const FACES = ['KaTeX_Main', 'italic 1em KaTeX_Math', 'KaTeX_Size1', 'KaTeX_Size2']
 
 /** In a quiet moment, fetches the typesetter and its faces and sets the usual formulas. */
 export function warmTypesetter() {
   quietly(() => {
-    for (const face of FACES) void document.fonts.load(face.includes(' ') ? face : `1em ${face}`).catch(() => {})
+    for (const face of FACES)
+      void document.fonts.load(face.includes(' ') ? face : `1em ${face}`).catch(() => {})
     setBeforehand(USUAL)
   })
 }
@@ -72,5 +78,14 @@ export function Formula({ tex, plain }: { tex: string; plain: string }) {
   // results are new at once; what is typeset follows, so that typing never waits for it
   const shown = useDeferredValue(tex)
   // the text comes from our own templates; labels in it are escaped by `wordsLatex`
-  return render ? <span className="formula" role="math" aria-label={plain} dangerouslySetInnerHTML={{ __html: render(shown) }} /> : <span className="formula italic">{plain}</span>
+  return render ? (
+    <span
+      className="formula"
+      role="math"
+      aria-label={plain}
+      dangerouslySetInnerHTML={{ __html: render(shown) }}
+    />
+  ) : (
+    <span className="formula italic">{plain}</span>
+  )
 }

@@ -2,7 +2,17 @@ import type { ReactNode } from 'react'
 import { useRow } from './rows'
 
 /** A row that is one thing: its label first, lit together with the thing on the Figure. */
-export function LitRow({ target, label, children, ...rest }: { target: string; label: string; children: ReactNode; 'data-reaction'?: string }) {
+export function LitRow({
+  target,
+  label,
+  children,
+  ...rest
+}: {
+  target: string
+  label: string
+  children: ReactNode
+  'data-reaction'?: string
+}) {
   const row = useRow(target)
   return (
     <tr {...row} {...rest}>

@@ -24,7 +24,16 @@ interface InputProps {
 }
 
 /** A cell of a row that is not there yet: enter adds the row instead of going on to the next. */
-export function EntryInput({ name, placeholder, value, onChange, onEnter, onBlur, className = '', wrong }: InputProps) {
+export function EntryInput({
+  name,
+  placeholder,
+  value,
+  onChange,
+  onEnter,
+  onBlur,
+  className = '',
+  wrong,
+}: InputProps) {
   return (
     <input
       className={`cell-input ${className}`}

@@ -1,4 +1,14 @@
-import { ExpressionError, coherentUnitName, edit, formatPlain, makeReader, siPerCoherent, type Dimension, type ProblemError, type Quantity } from '@viga/core'
+import {
+  ExpressionError,
+  coherentUnitName,
+  edit,
+  formatPlain,
+  makeReader,
+  siPerCoherent,
+  type Dimension,
+  type ProblemError,
+  type Quantity,
+} from '@viga/core'
 import { useId, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import './fields.css'
@@ -24,7 +34,10 @@ interface Props {
 /** One number with its unit: 160 mm, 4.1 in^2, 12 kip*ft, 6.5e-6/degF. */
 const SAYS_ITSELF = /^\s*[-−]?[\d.]+(e[-+]?\d+)?\s*[/a-zA-Zµ°][a-zA-Z0-9^*/·²³⁴µ°-]*\s*$/
 
-const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined) => (text.match(/\p{L}[\p{L}\p{Nd}_']*/gu) ?? []).some((w) => symbols !== undefined && Object.hasOwn(symbols, w))
+const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined) =>
+  (text.match(/\p{L}[\p{L}\p{Nd}_']*/gu) ?? []).some(
+    (w) => symbols !== undefined && Object.hasOwn(symbols, w),
+  )
 
 const PERCENT = /^\s*[-+]?[\d.]+\s*%\s*$/
 
@@ -32,7 +45,18 @@ const PERCENT = /^\s*[-+]?[\d.]+\s*%\s*$/
  * A number with a dimension: takes arithmetic, units and symbols, keeps what was typed, shows what it understood.
  * Each readable keystroke takes effect; an unreadable text stays in the field, with a sentence, until it is mended.
  */
-export function QuantityField({ name, value, dimension, onChange, onClear, placeholder, percent, autoFocus, unit, className }: Props) {
+export function QuantityField({
+  name,
+  value,
+  dimension,
+  onChange,
+  onClear,
+  placeholder,
+  percent,
+  autoFocus,
+  unit,
+  className,
+}: Props) {
   const store = useSheetStore()
   const draft = useSheet((s) => s.drafts[name])
   const units = useSheet((s) => s.problem.units)
@@ -88,9 +112,12 @@ export function QuantityField({ name, value, dimension, onChange, onClear, place
       setRefusal(null)
     }
   }
-  const wrong = refusal ?? (draft !== undefined && draft.trim() !== '' && !focused ? unreadable(read(draft)) : null)
+  const wrong =
+    refusal ?? (draft !== undefined && draft.trim() !== '' && !focused ? unreadable(read(draft)) : null)
   return (
-    <span className={`qf${focused ? ' focused' : ''}${wrong ? ' wrong' : ''}${className ? ` ${className}` : ''}`}>
+    <span
+      className={`qf${focused ? ' focused' : ''}${wrong ? ' wrong' : ''}${className ? ` ${className}` : ''}`}
+    >
       <input
         value={text}
         aria-label={name}
@@ -125,4 +152,5 @@ export function QuantityField({ name, value, dimension, onChange, onClear, place
   )
 }
 
-const unreadable = (r: ReturnType<ReturnType<typeof makeReader>['reader']['read']> | null) => (r && !r.ok ? r.message : null)
+const unreadable = (r: ReturnType<ReturnType<typeof makeReader>['reader']['read']> | null) =>
+  r && !r.ok ? r.message : null

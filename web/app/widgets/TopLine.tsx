@@ -3,7 +3,15 @@ import { useScheme } from '../theme/scheme'
 import './top-line.css'
 
 /** The line over every page: whose page it is, and what concerns the whole of Viga. */
-export function TopLine({ children, middle, right }: { children?: React.ReactNode; middle?: React.ReactNode; right?: React.ReactNode }) {
+export function TopLine({
+  children,
+  middle,
+  right,
+}: {
+  children?: React.ReactNode
+  middle?: React.ReactNode
+  right?: React.ReactNode
+}) {
   return (
     <header className="top-line">
       <div className="top-name">

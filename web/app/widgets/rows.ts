@@ -6,7 +6,12 @@ export function useRow(target: string) {
   const store = useSheetStore()
   // a row of several things is lit when any of them is pointed at
   const own = targetsOf(target)
-  const lit = useSheet((s) => s.hover === target || targetsOf(s.hover).some((t) => own.includes(t)) || targetsOf(s.selection).some((t) => own.includes(t)))
+  const lit = useSheet(
+    (s) =>
+      s.hover === target ||
+      targetsOf(s.hover).some((t) => own.includes(t)) ||
+      targetsOf(s.selection).some((t) => own.includes(t)),
+  )
   return {
     className: lit ? 'lit' : undefined,
     onMouseEnter: () => store.getState().point(target),

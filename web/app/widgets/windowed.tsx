@@ -12,7 +12,11 @@ const PART = 100
  * @param targetAt what a row is on the Figure
  * @returns the shown rows with their places, and a row that leads to the others
  */
-export function useWindowed<T>(items: readonly T[], targetAt: (item: T, i: number) => string, columns: number): { rows: { item: T; i: number }[]; others: ReactNode } {
+export function useWindowed<T>(
+  items: readonly T[],
+  targetAt: (item: T, i: number) => string,
+  columns: number,
+): { rows: { item: T; i: number }[]; others: ReactNode } {
   const [start, setStart] = useState(0)
   const selection = useSheet((s) => s.selection)
   const long = items.length > MANY
@@ -28,18 +32,44 @@ export function useWindowed<T>(items: readonly T[], targetAt: (item: T, i: numbe
     if (at >= 0) setStart(startOf(at))
   }, [selection]) // eslint-disable-line react-hooks/exhaustive-deps -- a new selection leads to its row; edits of the table do not lead away
   const from = Math.min(start, startOf(Math.max(0, items.length - 1)))
-  const rows = useMemo(() => (long ? items.slice(from, from + PART) : items).map((item, k) => ({ item, i: (long ? from : 0) + k })), [items, long, from])
-  return { rows, others: long && <Others from={from} to={from + rows.length} count={items.length} columns={columns} go={setStart} /> }
+  const rows = useMemo(
+    () =>
+      (long ? items.slice(from, from + PART) : items).map((item, k) => ({ item, i: (long ? from : 0) + k })),
+    [items, long, from],
+  )
+  return {
+    rows,
+    others: long && (
+      <Others from={from} to={from + rows.length} count={items.length} columns={columns} go={setStart} />
+    ),
+  }
 }
 
 const startOf = (i: number) => Math.floor(i / PART) * PART
 
-function Others({ from, to, count, columns, go }: { from: number; to: number; count: number; columns: number; go: (start: number) => void }) {
+function Others({
+  from,
+  to,
+  count,
+  columns,
+  go,
+}: {
+  from: number
+  to: number
+  count: number
+  columns: number
+  go: (start: number) => void
+}) {
   return (
     <tr className="others">
       <td colSpan={columns}>
         rows {from + 1} to {to} of {count}
-        <button type="button" className="link" disabled={from === 0} onClick={() => go(Math.max(0, from - PART))}>
+        <button
+          type="button"
+          className="link"
+          disabled={from === 0}
+          onClick={() => go(Math.max(0, from - PART))}
+        >
           earlier
         </button>
         <button type="button" className="link" disabled={to >= count} onClick={() => go(from + PART)}>

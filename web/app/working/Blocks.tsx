@@ -26,13 +26,20 @@ export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; w
       case 'lines':
         return <Lines key={i} {...b} within={within} />
       case 'matrix':
-        return Math.max(b.rows.length, b.columns.length) > WHOLE ? <LargeBlock key={`${i} ${b.title}`} block={b} /> : <Matrix key={`${i} ${b.title}`} block={b} within={within} />
+        return Math.max(b.rows.length, b.columns.length) > WHOLE ? (
+          <LargeBlock key={`${i} ${b.title}`} block={b} />
+        ) : (
+          <Matrix key={`${i} ${b.title}`} block={b} within={within} />
+        )
       case 'table':
         return <Table key={i} block={b} />
       case 'equation':
         return (
           <div key={i} className="formula-block equation">
-            <Formula tex={working.equationLatex(b)} plain={`${working.formulaText(b.left)} = ${working.formulaText(b.right)}`} />
+            <Formula
+              tex={working.equationLatex(b)}
+              plain={`${working.formulaText(b.left)} = ${working.formulaText(b.right)}`}
+            />
           </div>
         )
       case 'drawing':
@@ -62,9 +69,16 @@ const Line = memo(function Line({ at, within }: { at: string; within?: string })
   const store = useSheetStore()
   // its number is new with the edit; the formula beside it follows, so that typing never waits for it
   const later = useDeferredValue(ledger)
-  const { letters, numbers, words, long, most } = useMemo(() => lineOf(later, at, within, reading), [later, at, within, reading])
+  const { letters, numbers, words, long, most } = useMemo(
+    () => lineOf(later, at, within, reading),
+    [later, at, within, reading],
+  )
   return (
-    <div className="reckon" onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)} onMouseLeave={() => store.getState().point(null)}>
+    <div
+      className="reckon"
+      onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)}
+      onMouseLeave={() => store.getState().point(null)}
+    >
       <span className="reckon-left">
         <Formula {...letters} />
         {numbers && (
@@ -84,24 +98,52 @@ const Line = memo(function Line({ at, within }: { at: string; within?: string })
 const markOf = (m: working.Mark) => ('unknown' in m ? m.unknown : null)
 
 /** A matrix of the step: in numbers, each to be opened, or in letters. */
-export const Matrix = memo(function Matrix({ block, within }: { block: working.MatrixBlock; within?: string }) {
+export const Matrix = memo(function Matrix({
+  block,
+  within,
+}: {
+  block: working.MatrixBlock
+  within?: string
+}) {
   const { ledger, reading, before, open, trail, pinned, pin } = useBook()
   const store = useSheetStore()
   const [spelled, setSpelled] = useState(false)
   const { rows, columns, at, parting, title, unit } = block
-  const entries = useMemo(() => ({ rows: rows.map(markOf), columns: columns.map(markOf), values: rows.map((_, i) => columns.map((_, j) => ledger.entry(at(i, j))?.value ?? 0)) }), [rows, columns, at, ledger])
+  const entries = useMemo(
+    () => ({
+      rows: rows.map(markOf),
+      columns: columns.map(markOf),
+      values: rows.map((_, i) => columns.map((_, j) => ledger.entry(at(i, j))?.value ?? 0)),
+    }),
+    [rows, columns, at, ledger],
+  )
   const power = working.powerOf(block, entries.values, reading)
   const plain = rows.every((r) => 'words' in r)
   const opened = trail.at(-1)
   const place = useMemo(() => {
-    for (let i = 0; i < rows.length; i++) for (let j = 0; j < columns.length; j++) if (opened === at(i, j)) return { row: i, column: j }
+    for (let i = 0; i < rows.length; i++)
+      for (let j = 0; j < columns.length; j++) if (opened === at(i, j)) return { row: i, column: j }
     return null
   }, [opened, rows, columns, at])
-  const changed = useMemo(() => (before ? (i: number, j: number) => hasChanged(at(i, j), ledger, before) : undefined), [before, ledger, at])
-  const isPinned = pinned !== null && pinned.block.title === title && pinned.within === within && pinned.block.letter === block.letter
+  const changed = useMemo(
+    () => (before ? (i: number, j: number) => hasChanged(at(i, j), ledger, before) : undefined),
+    [before, ledger, at],
+  )
+  const isPinned =
+    pinned !== null &&
+    pinned.block.title === title &&
+    pinned.within === within &&
+    pinned.block.letter === block.letter
   const factor = block.factor === undefined ? undefined : ledger.entry(block.factor)
   const [head, below] = block.letter.split('_')
-  const letter = below ? <i>{head}<sub>{below}</sub></i> : <i>{head}</i>
+  const letter = below ? (
+    <i>
+      {head}
+      <sub>{below}</sub>
+    </i>
+  ) : (
+    <i>{head}</i>
+  )
   return (
     <>
       <div className="matrix-head">
@@ -113,7 +155,13 @@ export const Matrix = memo(function Matrix({ block, within }: { block: working.M
               {spelled ? 'numbers' : 'letters'}
             </button>
           )}
-          <button type="button" className="link" aria-pressed={isPinned} title="Keep this matrix in view while reading on" onClick={() => pin(isPinned ? null : { block, within })}>
+          <button
+            type="button"
+            className="link"
+            aria-pressed={isPinned}
+            title="Keep this matrix in view while reading on"
+            onClick={() => pin(isPinned ? null : { block, within })}
+          >
             {isPinned ? 'unpin' : 'pin'}
           </button>
           <MatrixOut name={`${block.letter}${within ? ` of ${within}` : ''}`} values={entries.values} />
@@ -125,7 +173,14 @@ export const Matrix = memo(function Matrix({ block, within }: { block: working.M
         <MatrixView
           label={`${title}${within ? ` of ${within}` : ''}`}
           name={factor ? null : letter}
-          before={factor && <Formula tex={`\\displaystyle ${block.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}')}=${working.symbolLatex(factor.symbol, within)}`} plain={`${block.letter} = ${working.symbolText(factor.symbol)} times`} />}
+          before={
+            factor && (
+              <Formula
+                tex={`\\displaystyle ${block.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}')}=${working.symbolLatex(factor.symbol, within)}`}
+                plain={`${block.letter} = ${working.symbolText(factor.symbol)} times`}
+              />
+            )
+          }
           entries={entries}
           power={power}
           parting={parting}
@@ -136,7 +191,9 @@ export const Matrix = memo(function Matrix({ block, within }: { block: working.M
           changed={changed}
           reading={reading}
           onPick={({ row, column }) => open(at(row, column))}
-          onPoint={(p) => store.getState().point(p && (targetOf(targetsOfNumber(at(p.row, p.column), ledger)) || null))}
+          onPoint={(p) =>
+            store.getState().point(p && (targetOf(targetsOfNumber(at(p.row, p.column), ledger)) || null))
+          }
         />
       )}
     </>
@@ -151,11 +208,18 @@ function LargeBlock({ block }: { block: working.MatrixBlock }) {
   const { ledger, reading } = useBook()
   const { rows, columns, at, title, unit } = block
   const { solution } = ledger.context
-  const unknownsOf = (marks: readonly working.Mark[]) => marks.flatMap((m) => ('unknown' in m ? [m.unknown] : []))
+  const unknownsOf = (marks: readonly working.Mark[]) =>
+    marks.flatMap((m) => ('unknown' in m ? [m.unknown] : []))
   const [r, c] = useMemo(() => [unknownsOf(rows), unknownsOf(columns)], [rows, columns])
   const placeOf = useMemo(() => [r, c].map((all) => new Map(all.map((u, i) => [u.index, i]))), [r, c])
-  const address = useCallback((row: number, column: number) => at(placeOf[0].get(row)!, placeOf[1].get(column)!), [at, placeOf])
-  const power = useMemo(() => (reading.power && !block.factor ? powerOfLarge(ledger) : 0), [ledger, reading.power, block.factor])
+  const address = useCallback(
+    (row: number, column: number) => at(placeOf[0].get(row)!, placeOf[1].get(column)!),
+    [at, placeOf],
+  )
+  const power = useMemo(
+    () => (reading.power && !block.factor ? powerOfLarge(ledger) : 0),
+    [ledger, reading.power, block.factor],
+  )
   return (
     <>
       <div className="matrix-head">
@@ -168,7 +232,12 @@ function LargeBlock({ block }: { block: working.MatrixBlock }) {
 }
 
 /** The power of ten of the entries on the diagonal of K, the largest of it. */
-export const powerOfLarge = (ledger: working.Ledger): number => working.commonPower([ledger.context.solution.dofs.list.map((_, i) => ledger.entry(working.addressOf('K', i + 1, i + 1))!.value)])
+export const powerOfLarge = (ledger: working.Ledger): number =>
+  working.commonPower([
+    ledger.context.solution.dofs.list.map(
+      (_, i) => ledger.entry(working.addressOf('K', i + 1, i + 1))!.value,
+    ),
+  ])
 
 /** The same with the formulas of its entries. */
 function Spelled({ block, within }: { block: working.MatrixBlock; within?: string }) {
@@ -176,9 +245,14 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
   const tex = useMemo(() => {
     const cell = (a: string) => {
       const { origin, value } = ledger.origin(a)
-      return origin.kind === 'formula' ? working.formulaLatex(origin.formula, 'letters', within) : working.numberLatex(numberWords(value, reading))
+      return origin.kind === 'formula'
+        ? working.formulaLatex(origin.formula, 'letters', within)
+        : working.numberLatex(numberWords(value, reading))
     }
-    const factor = block.factor === undefined ? '' : `\\displaystyle ${working.symbolLatex(ledger.entry(block.factor)!.symbol, within)}`
+    const factor =
+      block.factor === undefined
+        ? ''
+        : `\\displaystyle ${working.symbolLatex(ledger.entry(block.factor)!.symbol, within)}`
     return `\\def\\arraystretch{1.55}${block.letter.replace('°', '^{\\circ}')}=${factor}\\begin{bmatrix}${block.rows.map((_, i) => block.columns.map((_, j) => cell((block.lettersAt ?? block.at)(i, j))).join('&')).join('\\\\')}\\end{bmatrix}`
   }, [block, ledger, reading, within])
   return (
@@ -191,8 +265,21 @@ function Spelled({ block, within }: { block: working.MatrixBlock; within?: strin
 function Table({ block }: { block: working.TableBlock }) {
   const { ledger } = useBook()
   /** Its numbers as a column, to be copied or saved. */
-  const out = block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [ledger.entry(c.at)?.value ?? 0] : [])).slice(-1)).map((v) => [v])
-  const most = Math.max(0, ...block.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : []))))
+  const out = block.rows
+    .flatMap((r) =>
+      r
+        .flatMap((c) => (typeof c === 'object' && 'at' in c ? [ledger.entry(c.at)?.value ?? 0] : []))
+        .slice(-1),
+    )
+    .map((v) => [v])
+  const most = Math.max(
+    0,
+    ...block.rows.flatMap((r) =>
+      r.flatMap((c) =>
+        typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : [],
+      ),
+    ),
+  )
   return (
     <>
       {(block.title || out.length > 1) && (
@@ -208,17 +295,24 @@ function Table({ block }: { block: working.TableBlock }) {
       <table className="t steps-table">
         {block.head.some(Boolean) && (
           <thead>
-            <tr>
-              {block.head.map((h, i) => (h ? <th key={i}>{h}</th> : <td key={i} />))}
-            </tr>
+            <tr>{block.head.map((h, i) => (h ? <th key={i}>{h}</th> : <td key={i} />))}</tr>
           </thead>
         )}
         <tbody>
           {block.rows.map((row, i) => (
             <tr key={i}>
               {row.map((c, j) => (
-                <td key={j} className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}>
-                  {typeof c === 'string' ? c : 'unknown' in c ? <NumberMark of={c.unknown} /> : <Num at={c.at} unit most={most} />}
+                <td
+                  key={j}
+                  className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}
+                >
+                  {typeof c === 'string' ? (
+                    c
+                  ) : 'unknown' in c ? (
+                    <NumberMark of={c.unknown} />
+                  ) : (
+                    <Num at={c.at} unit most={most} />
+                  )}
                 </td>
               ))}
             </tr>
@@ -235,9 +329,25 @@ const NOTHING_LIT: ReadonlySet<string> = new Set()
 function Drawing({ block }: { block: working.DrawingBlock }) {
   const { ledger, reading } = useBook()
   const { solution, display } = ledger.context
-  const drawn = useMemo(() => heldMember(solution.structure, block.member, casesShown(ledger), display, endForcesOf(ledger, block, reading)), [solution, block, ledger, display, reading])
+  const drawn = useMemo(
+    () =>
+      heldMember(
+        solution.structure,
+        block.member,
+        casesShown(ledger),
+        display,
+        endForcesOf(ledger, block, reading),
+      ),
+    [solution, block, ledger, display, reading],
+  )
   return (
-    <svg className="held-member" viewBox={`0 ${drawn.top} ${drawn.width} ${drawn.height}`} style={{ maxWidth: drawn.width }} role="img" aria-label={`${solution.structure.members[block.member].id} held at both ends, with its loads and fixed-end forces`}>
+    <svg
+      className="held-member"
+      viewBox={`0 ${drawn.top} ${drawn.width} ${drawn.height}`}
+      style={{ maxWidth: drawn.width }}
+      role="img"
+      aria-label={`${solution.structure.members[block.member].id} held at both ends, with its loads and fixed-end forces`}
+    >
       <SceneView groups={drawn.groups} labels={drawn.labels} lit={NOTHING_LIT} />
     </svg>
   )
@@ -249,7 +359,9 @@ function Polynomial({ block }: { block: working.PolynomialBlock }) {
   const values = block.coefficients.map((a) => ledger.entry(a)?.value ?? 0)
   const h = block.to - block.from
   const most = Math.max(...values.map((v, p) => Math.abs(v) * h ** p))
-  const terms = block.coefficients.map((a, p) => ({ a, p, v: values[p] })).filter(({ v, p }) => Math.abs(v) * h ** p > 1e-11 * most)
+  const terms = block.coefficients
+    .map((a, p) => ({ a, p, v: values[p] }))
+    .filter(({ v, p }) => Math.abs(v) * h ** p > 1e-11 * most)
   return (
     <div className="reckon polynomial">
       <span className="reckon-left">
@@ -270,7 +382,8 @@ function Polynomial({ block }: { block: working.PolynomialBlock }) {
             ))}
       </span>
       <span className="reckon-right ro">
-        {block.from === 0 ? 't = x' : `t = x − ${formatPlain(block.from, 5)}`}, to x = {formatPlain(block.to, 5)}
+        {block.from === 0 ? 't = x' : `t = x − ${formatPlain(block.from, 5)}`}, to x ={' '}
+        {formatPlain(block.to, 5)}
       </span>
     </div>
   )
@@ -281,7 +394,13 @@ function Coefficient({ at, unsigned }: { at: string; unsigned: boolean }) {
   const { ledger, reading, open, trail } = useBook()
   const entry = ledger.entry(at)!
   return (
-    <button type="button" className="num" aria-pressed={trail.at(-1) === at} title={`${entry.value} ${entry.unit}`} onClick={() => open(at)}>
+    <button
+      type="button"
+      className="num"
+      aria-pressed={trail.at(-1) === at}
+      title={`${entry.value} ${entry.unit}`}
+      onClick={() => open(at)}
+    >
       {numberWords(unsigned ? Math.abs(entry.value) : entry.value, reading)}
     </button>
   )

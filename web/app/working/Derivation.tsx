@@ -49,16 +49,27 @@ export function Derivation() {
       {origin.kind === 'formula' ? (
         <>
           <div className="derivation-line">
-            <Formula tex={symbol.formula ? `\\displaystyle ${name}` : `\\displaystyle ${name}=${working.formulaLatex(origin.formula)}`} plain={`${working.symbolText(symbol)} = ${working.formulaText(origin.formula)}`} />
+            <Formula
+              tex={
+                symbol.formula
+                  ? `\\displaystyle ${name}`
+                  : `\\displaystyle ${name}=${working.formulaLatex(origin.formula)}`
+              }
+              plain={`${working.symbolText(symbol)} = ${working.formulaText(origin.formula)}`}
+            />
           </div>
           <div className="derivation-line">
-            <Formula tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`} plain={`= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ${unit}`} />
+            <Formula
+              tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`}
+              plain={`= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ${unit}`}
+            />
           </div>
           {origin.words && <p className="quiet">{origin.words}</p>}
           <ul>
             {inputs.map((l) => (
               <li key={l.address}>
-                <Formula tex={working.symbolLatex(l.symbol)} plain={working.symbolText(l.symbol)} /> = <Num at={l.address} unit />
+                <Formula tex={working.symbolLatex(l.symbol)} plain={working.symbolText(l.symbol)} /> ={' '}
+                <Num at={l.address} unit />
               </li>
             ))}
           </ul>
@@ -66,7 +77,10 @@ export function Derivation() {
       ) : (
         <>
           <div className="derivation-line">
-            <Formula tex={`${name}=${result}`} plain={`${working.symbolText(symbol)} = ${numberWords(value, reading)} ${unit}`} />
+            <Formula
+              tex={`${name}=${result}`}
+              plain={`${working.symbolText(symbol)} = ${numberWords(value, reading)} ${unit}`}
+            />
           </div>
           <p className="prose">{origin.words}</p>
         </>

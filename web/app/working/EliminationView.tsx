@@ -10,7 +10,12 @@ const NAME = <i>K|P</i>
 /** The free equations written out, and their elimination row by row, one pivot at a time. */
 export function EliminationView(now: StepProps) {
   // the displacements are new with an edit at once; the way to them follows
-  const { solution, action, units } = useDeferredValue(useMemo(() => ({ solution: now.solution, action: now.action, units: now.units }), [now.solution, now.action, now.units]))
+  const { solution, action, units } = useDeferredValue(
+    useMemo(
+      () => ({ solution: now.solution, action: now.action, units: now.units }),
+      [now.solution, now.action, now.units],
+    ),
+  )
   const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
   const [at, setAt] = useState(0)
   const { open, reading } = useBook()
@@ -18,12 +23,30 @@ export function EliminationView(now: StepProps) {
   const shown = Math.min(at, last)
   const equations = e && (shown === 0 ? e.start : e.steps[shown - 1])
   const unknowns = e?.start.unknowns
-  const entries = useMemo(() => equations && unknowns && { rows: unknowns, columns: [...unknowns, null], values: equations.K.map((r, i) => [...r, equations.right[i]]) }, [equations, unknowns])
+  const entries = useMemo(
+    () =>
+      equations &&
+      unknowns && {
+        rows: unknowns,
+        columns: [...unknowns, null],
+        values: equations.K.map((r, i) => [...r, equations.right[i]]),
+      },
+    [equations, unknowns],
+  )
   const pick = useCallback(
     ({ row: i, column: j }: { row: number; column: number }) => {
       if (!unknowns) return
       const right = j === unknowns.length
-      open(shown > 0 ? working.addressOf('row', shown, i + 1, j + 1) : working.equationAddress(solution, action, unknowns[i].index, right ? undefined : unknowns[j].index))
+      open(
+        shown > 0
+          ? working.addressOf('row', shown, i + 1, j + 1)
+          : working.equationAddress(
+              solution,
+              action,
+              unknowns[i].index,
+              right ? undefined : unknowns[j].index,
+            ),
+      )
     },
     [shown, solution, action, unknowns, open],
   )
@@ -32,12 +55,24 @@ export function EliminationView(now: StepProps) {
   return (
     <section className="elimination" aria-label="Elimination">
       <div className="matrix-head">
-        <span>{shown === 0 ? 'The equations, their right-hand sides last' : `After step ${shown} of ${last}`}</span>
+        <span>
+          {shown === 0 ? 'The equations, their right-hand sides last' : `After step ${shown} of ${last}`}
+        </span>
         <span className="step-buttons">
-          <button type="button" className="plain-button" disabled={shown === 0} onClick={() => setAt(shown - 1)}>
+          <button
+            type="button"
+            className="plain-button"
+            disabled={shown === 0}
+            onClick={() => setAt(shown - 1)}
+          >
             back
           </button>
-          <button type="button" className="plain-button" disabled={shown === last} onClick={() => setAt(shown + 1)}>
+          <button
+            type="button"
+            className="plain-button"
+            disabled={shown === last}
+            onClick={() => setAt(shown + 1)}
+          >
             {shown === 0 ? 'eliminate' : 'next'}
           </button>
           <button type="button" className="quiet link" disabled={shown === last} onClick={() => setAt(last)}>
@@ -45,16 +80,26 @@ export function EliminationView(now: StepProps) {
           </button>
         </span>
       </div>
-      <MatrixView label="equations of the free unknowns" name={NAME} entries={entries} power={0} reading={reading} augmented onPick={pick} />
+      <MatrixView
+        label="equations of the free unknowns"
+        name={NAME}
+        entries={entries}
+        power={0}
+        reading={reading}
+        augmented
+        onPick={pick}
+      />
       {step && (
         <p className="prose">
-          The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} /> below it:{' '}
+          The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} />{' '}
+          below it:{' '}
           {step.factors.length === 0
             ? 'there is nothing to clear.'
             : step.factors.map((f, i) => (
                 <span key={f.row}>
                   {i > 0 && ', '}
-                  row <NumberMark of={unknowns[f.row]} /> {f.factor < 0 ? 'plus' : 'less'} {formatNumber(Math.abs(f.factor))} times it
+                  row <NumberMark of={unknowns[f.row]} /> {f.factor < 0 ? 'plus' : 'less'}{' '}
+                  {formatNumber(Math.abs(f.factor))} times it
                 </span>
               ))}
         </p>
@@ -85,7 +130,8 @@ function Back({ e, units }: { e: working.Elimination; units: StepProps['units'] 
                 {l.terms.map((t) => (
                   <span key={t.column}>
                     {' '}
-                    {t.coefficient < 0 ? '+' : '−'} {formatNumber(Math.abs(t.coefficient))}·({formatNumber(t.value)})
+                    {t.coefficient < 0 ? '+' : '−'} {formatNumber(Math.abs(t.coefficient))}·(
+                    {formatNumber(t.value)})
                   </span>
                 ))}
                 ) / {formatNumber(l.pivot)}

@@ -1,5 +1,15 @@
 import { working, type Solution, type Unknown } from '@viga/core'
-import { useCallback, useEffect, useId, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
+import {
+  useCallback,
+  useEffect,
+  useId,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+} from 'react'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 import { NumberMark } from './NumberMark'
@@ -27,7 +37,12 @@ interface At {
   column: number
 }
 
-const ARROWS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+const ARROWS: Record<string, readonly [number, number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+}
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
 /** A matrix too large for a page: its pattern in a window that zooms down to the numbers, margins staying in view, any row written out below. */
@@ -42,7 +57,8 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
   const { canvas, paint } = usePaint({ rows, columns, address, power, lit }, entries, view, cursor)
 
   const addressAt = ({ row, column }: At) => address(rows[row].index, columns[column].index)
-  const pointAt = (at: At | undefined) => store.getState().point((at && targetOf(targetsOfNumber(addressAt(at), ledger))) || null)
+  const pointAt = (at: At | undefined) =>
+    store.getState().point((at && targetOf(targetsOfNumber(addressAt(at), ledger))) || null)
   const go = (to: At) => {
     setCursor(to)
     pointAt(to)
@@ -51,7 +67,14 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
   const walk = (to: At) => (go(to), view.reveal(to.row, to.column))
   const goToRow = (number: number) => {
     const row = rows.findIndex((u) => u.number === number)
-    if (row >= 0) walk({ row, column: clamp(columns.findIndex((u) => u.index === rows[row].index), columns.length) })
+    if (row >= 0)
+      walk({
+        row,
+        column: clamp(
+          columns.findIndex((u) => u.index === rows[row].index),
+          columns.length,
+        ),
+      })
   }
   const under = (e: MouseEvent) => {
     const box = e.currentTarget.getBoundingClientRect()
@@ -64,8 +87,17 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
     const far = e.ctrlKey || e.metaKey ? rows.length + columns.length : 1
     const from = cursor ?? { row: 0, column: 0 }
     const page = Math.max(1, Math.floor((height - TOP) / h))
-    if (step) walk(cursor ? { row: clamp(from.row + step[0] * far, rows.length), column: clamp(from.column + step[1] * far, columns.length) } : from)
-    else if (e.key === 'PageDown' || e.key === 'PageUp') walk({ ...from, row: clamp(from.row + (e.key === 'PageDown' ? page : -page), rows.length) })
+    if (step)
+      walk(
+        cursor
+          ? {
+              row: clamp(from.row + step[0] * far, rows.length),
+              column: clamp(from.column + step[1] * far, columns.length),
+            }
+          : from,
+      )
+    else if (e.key === 'PageDown' || e.key === 'PageUp')
+      walk({ ...from, row: clamp(from.row + (e.key === 'PageDown' ? page : -page), rows.length) })
     else if (e.key === '+' || e.key === '=') zoom(h * ZOOM)
     else if (e.key === '-') zoom(h / ZOOM)
     else if (e.key === 'Enter' && cursor) open(addressAt(cursor))
@@ -83,7 +115,16 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
       <div className="large-tools">
         <Zoom {...view} />
         <label className="quiet">
-          row <input type="number" className="row-number" min={rows[0]?.number} max={rows[rows.length - 1]?.number} value={cursor ? rows[cursor.row].number : ''} aria-label={`row of ${label}`} onChange={(e) => goToRow(Number(e.target.value))} />
+          row{' '}
+          <input
+            type="number"
+            className="row-number"
+            min={rows[0]?.number}
+            max={rows[rows.length - 1]?.number}
+            value={cursor ? rows[cursor.row].number : ''}
+            aria-label={`row of ${label}`}
+            onChange={(e) => goToRow(Number(e.target.value))}
+          />
         </label>
       </div>
       <div className="large-window" style={{ height }}>
@@ -106,23 +147,48 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
         <canvas ref={canvas} style={{ width, height }} aria-hidden="true" />
       </div>
       <div id={said} role="status" className="row-entries">
-        {cursor ? <RowOut row={rows[cursor.row]} columns={columns} entries={entries} address={address} /> : <span className="quiet">{written ? 'An entry opens where it comes from.' : 'Every dark point is an entry that is not 0. One that is clicked writes out its row; a double click goes to its numbers.'}</span>}
+        {cursor ? (
+          <RowOut row={rows[cursor.row]} columns={columns} entries={entries} address={address} />
+        ) : (
+          <span className="quiet">
+            {written
+              ? 'An entry opens where it comes from.'
+              : 'Every dark point is an entry that is not 0. One that is clicked writes out its row; a double click goes to its numbers.'}
+          </span>
+        )}
       </div>
     </div>
   )
 }
 
-function Zoom({ h, fit, written, zoom }: Pick<ReturnType<typeof useLargeWindow>, 'h' | 'fit' | 'written' | 'zoom'>) {
+function Zoom({
+  h,
+  fit,
+  written,
+  zoom,
+}: Pick<ReturnType<typeof useLargeWindow>, 'h' | 'fit' | 'written' | 'zoom'>) {
   const whole = h <= fit * 1.001
   return (
     <span className="step-buttons">
       <button type="button" className="link" disabled={whole} onClick={() => zoom(fit)}>
         the whole
       </button>
-      <button type="button" className="link" aria-label="smaller" disabled={whole} onClick={() => zoom(h / ZOOM)}>
+      <button
+        type="button"
+        className="link"
+        aria-label="smaller"
+        disabled={whole}
+        onClick={() => zoom(h / ZOOM)}
+      >
         −
       </button>
-      <button type="button" className="link" aria-label="larger" disabled={written} onClick={() => zoom(h * ZOOM)}>
+      <button
+        type="button"
+        className="link"
+        aria-label="larger"
+        disabled={written}
+        onClick={() => zoom(h * ZOOM)}
+      >
         +
       </button>
       <button type="button" className="link" disabled={written} onClick={() => zoom(LARGEST_CELL)}>
@@ -133,7 +199,17 @@ function Zoom({ h, fit, written, zoom }: Pick<ReturnType<typeof useLargeWindow>,
 }
 
 /** The canvas and what paints it: when it is scrolled or zoomed, when numbers change, and when the page turns dark or light. */
-function usePaint({ rows, columns, address, power, lit }: Pick<Props, 'rows' | 'columns' | 'address' | 'power' | 'lit'>, entries: EntriesOf, { width, height, written, lie }: Pick<ReturnType<typeof useLargeWindow>, 'width' | 'height' | 'written' | 'lie'>, cursor: At | null) {
+function usePaint(
+  { rows, columns, address, power, lit }: Pick<Props, 'rows' | 'columns' | 'address' | 'power' | 'lit'>,
+  entries: EntriesOf,
+  {
+    width,
+    height,
+    written,
+    lie,
+  }: Pick<ReturnType<typeof useLargeWindow>, 'width' | 'height' | 'written' | 'lie'>,
+  cursor: At | null,
+) {
   const { ledger, reading } = useBook()
   const canvas = useRef<HTMLCanvasElement>(null)
   const paint = useCallback(() => {
@@ -145,9 +221,25 @@ function usePaint({ rows, columns, address, power, lit }: Pick<Props, 'rows' | '
     if (element.width !== across) element.width = across
     if (element.height !== down) element.height = down
     c.setTransform(dense, 0, 0, dense, 0, 0)
-    const valued = (row: number) => entries(rows[row].index).map((e) => ({ column: e.column, value: ledger.entry(address(rows[row].index, columns[e.column].index))!.value }))
+    const valued = (row: number) =>
+      entries(rows[row].index).map((e) => ({
+        column: e.column,
+        value: ledger.entry(address(rows[row].index, columns[e.column].index))!.value,
+      }))
     // as a pattern the values themselves are not needed
-    paintLarge(c, lie(), { rows, columns, entries: written ? valued : (row) => entries(rows[row].index), words: (v) => working.entryWords(v, power, reading), lit, cursor }, look(element))
+    paintLarge(
+      c,
+      lie(),
+      {
+        rows,
+        columns,
+        entries: written ? valued : (row) => entries(rows[row].index),
+        words: (v) => working.entryWords(v, power, reading),
+        lit,
+        cursor,
+      },
+      look(element),
+    )
   }, [width, height, entries, rows, columns, ledger, address, lie, written, power, reading, lit, cursor])
   useLayoutEffect(paint, [paint])
   useEffect(() => {
@@ -169,7 +261,11 @@ function entriesOf(solution: Solution, columns: readonly Unknown[]): EntriesOf {
     let row = kept.get(dof)
     if (!row) {
       const most = Math.max(0, ...[...K[dof].values()].map(Math.abs))
-      row = [...K[dof]].flatMap(([j, value]) => (placeOf.has(j) && Math.abs(value) > 1e-12 * most ? [{ column: placeOf.get(j)!, value }] : [])).sort((a, b) => a.column - b.column)
+      row = [...K[dof]]
+        .flatMap(([j, value]) =>
+          placeOf.has(j) && Math.abs(value) > 1e-12 * most ? [{ column: placeOf.get(j)!, value }] : [],
+        )
+        .sort((a, b) => a.column - b.column)
       kept.set(dof, row)
     }
     return row
@@ -177,7 +273,17 @@ function entriesOf(solution: Solution, columns: readonly Unknown[]): EntriesOf {
 }
 
 /** One row in numbers, each to be opened. */
-function RowOut({ row, columns, entries, address }: { row: Unknown; columns: readonly Unknown[]; entries: EntriesOf; address: Props['address'] }) {
+function RowOut({
+  row,
+  columns,
+  entries,
+  address,
+}: {
+  row: Unknown
+  columns: readonly Unknown[]
+  entries: EntriesOf
+  address: Props['address']
+}) {
   return (
     <>
       <span className="quiet">
@@ -195,6 +301,7 @@ function RowOut({ row, columns, entries, address }: { row: Unknown; columns: rea
 const look = (element: Element): Look => {
   const style = getComputedStyle(element)
   const known = new Map<string, string>()
-  const read = (name: string) => known.get(name) ?? (known.set(name, style.getPropertyValue(`--${name}`).trim()), known.get(name)!)
+  const read = (name: string) =>
+    known.get(name) ?? (known.set(name, style.getPropertyValue(`--${name}`).trim()), known.get(name)!)
   return { colour: read, cond: read('cond'), sans: read('sans') }
 }

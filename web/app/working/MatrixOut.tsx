@@ -2,7 +2,13 @@ import { working } from '@viga/core'
 import { useState } from 'react'
 
 /** Copies a matrix as text, or saves it as a file: every number in full. */
-export function MatrixOut({ name, values }: { name: string; values: readonly (readonly number[])[] | (() => readonly (readonly number[])[]) }) {
+export function MatrixOut({
+  name,
+  values,
+}: {
+  name: string
+  values: readonly (readonly number[])[] | (() => readonly (readonly number[])[])
+}) {
   const [said, setSaid] = useState('')
   const matrix = () => (typeof values === 'function' ? values() : values)
   const copy = (form: working.MatrixForm) =>
@@ -26,7 +32,13 @@ export function MatrixOut({ name, values }: { name: string; values: readonly (re
   }
   return (
     <span className="matrix-out">
-      <select className="cell-select" aria-label={`take ${name} out`} value="" onChange={(e) => choose(e.target.value)} onBlur={() => setSaid('')}>
+      <select
+        className="cell-select"
+        aria-label={`take ${name} out`}
+        value=""
+        onChange={(e) => choose(e.target.value)}
+        onBlur={() => setSaid('')}
+      >
         <option value="">{said || 'copy'}</option>
         {(['tabs', 'latex', 'python', 'semicolons'] as const).map((f) => (
           <option key={f} value={`copy ${f}`}>

@@ -28,27 +28,56 @@ interface Props {
   label: string
 }
 
-const STEPS: Record<string, readonly [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+const STEPS: Record<string, readonly [number, number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+}
 const USUAL = working.readingOf(undefined)
 
-const symmetric = (values: readonly (readonly number[])[]) => values.every((r, i) => r.every((v, j) => j <= i || Math.abs(v - values[j][i]) <= 1e-9 * Math.abs(v)))
+const symmetric = (values: readonly (readonly number[])[]) =>
+  values.every((r, i) => r.every((v, j) => j <= i || Math.abs(v - values[j][i]) <= 1e-9 * Math.abs(v)))
 
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
 /** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
-export const MatrixView = memo(function MatrixView({ name, before, entries, power, parting, augmented, plainNumbers, marks, block, at, changed, onPoint, onPick, reading = USUAL, label }: Props) {
+export const MatrixView = memo(function MatrixView({
+  name,
+  before,
+  entries,
+  power,
+  parting,
+  augmented,
+  plainNumbers,
+  marks,
+  block,
+  at,
+  changed,
+  onPoint,
+  onPick,
+  reading = USUAL,
+  label,
+}: Props) {
   const { rows, columns, values } = entries
   const body = useRef<HTMLTableSectionElement>(null)
   const dim = reading.dimmed && rows.length === columns.length && symmetric(values)
   const cut = augmented ? columns.length - 1 : parting
-  const mark = (u: Unknown | null, i: number) => (plainNumbers || u === null ? <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span> : <NumberMark of={u} />)
+  const mark = (u: Unknown | null, i: number) =>
+    plainNumbers || u === null ? (
+      <span className="m-plain">{plainNumbers ? (marks?.[i] ?? i + 1) : augmented ? 'P' : '·'}</span>
+    ) : (
+      <NumberMark of={u} />
+    )
   const biggest = Math.max(0, ...values.flatMap((r) => r.map(Math.abs)))
   const cls = (i: number, j: number) => {
     const c: string[] = []
     if (parting !== undefined && (rows[i]?.free === false || columns[j]?.free === false)) c.push('held')
-    if (block && rows[i] && columns[j] && block.has(rows[i].index) && block.has(columns[j].index)) c.push('in')
+    if (block && rows[i] && columns[j] && block.has(rows[i].index) && block.has(columns[j].index))
+      c.push('in')
     if (at && (at.row === i || at.column === j)) c.push('line')
-    if ((at && at.row === i && at.column === j) || (cursor && cursor.row === i && cursor.column === j)) c.push('at')
+    if ((at && at.row === i && at.column === j) || (cursor && cursor.row === i && cursor.column === j))
+      c.push('at')
     if (cut === j && j > 0) c.push('cut')
     if (changed?.(i, j)) c.push('changed')
     if (dim && j > i) c.push('half')
@@ -60,10 +89,16 @@ export const MatrixView = memo(function MatrixView({ name, before, entries, powe
     const step = STEPS[e.key]
     if (e.key === 'Enter' && cursor && onPick) onPick(cursor)
     else if (step) {
-      const to = { row: clamp((cursor?.row ?? 0) + (cursor ? step[0] : 0), values.length), column: clamp((cursor?.column ?? 0) + (cursor ? step[1] : 0), columns.length) }
+      const to = {
+        row: clamp((cursor?.row ?? 0) + (cursor ? step[0] : 0), values.length),
+        column: clamp((cursor?.column ?? 0) + (cursor ? step[1] : 0), columns.length),
+      }
       setCursor(to)
       onPoint?.(to)
-      body.current?.rows[to.row]?.cells[to.column + 1]?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+      body.current?.rows[to.row]?.cells[to.column + 1]?.scrollIntoView({
+        block: 'nearest',
+        inline: 'nearest',
+      })
     } else return
     e.preventDefault()
   }
@@ -72,9 +107,20 @@ export const MatrixView = memo(function MatrixView({ name, before, entries, powe
     setCursor(null)
   }
   return (
-    <div className={before ? 'matrix-scroll factored' : 'matrix-scroll'} tabIndex={0} role="group" aria-label={`${label}: arrows walk, enter opens`} onKeyDown={onKeyDown} onBlur={leave}>
+    <div
+      className={before ? 'matrix-scroll factored' : 'matrix-scroll'}
+      tabIndex={0}
+      role="group"
+      aria-label={`${label}: arrows walk, enter opens`}
+      onKeyDown={onKeyDown}
+      onBlur={leave}
+    >
       {before}
-      <table className={columns.length > 12 ? 'matrix tight' : 'matrix'} aria-label={label} onMouseLeave={() => onPoint?.(null)}>
+      <table
+        className={columns.length > 12 ? 'matrix tight' : 'matrix'}
+        aria-label={label}
+        onMouseLeave={() => onPoint?.(null)}
+      >
         <thead>
           <tr>
             <th className="m-name">{name}</th>
@@ -92,7 +138,14 @@ export const MatrixView = memo(function MatrixView({ name, before, entries, powe
               {row.map((v, j) => {
                 const zero = Math.abs(v) <= 1e-12 * biggest
                 return (
-                  <td key={j} data-open={onPick ? '' : undefined} className={`${cls(i, j)}${zero ? ' zero' : ''}`} title={zero ? undefined : String(v)} onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))} onClick={onPick && (() => onPick({ row: i, column: j }))}>
+                  <td
+                    key={j}
+                    data-open={onPick ? '' : undefined}
+                    className={`${cls(i, j)}${zero ? ' zero' : ''}`}
+                    title={zero ? undefined : String(v)}
+                    onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))}
+                    onClick={onPick && (() => onPick({ row: i, column: j }))}
+                  >
                     {zero ? '0' : working.entryWords(v, power, reading)}
                   </td>
                 )

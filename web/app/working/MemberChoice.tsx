@@ -7,17 +7,35 @@ export function useMember(solution: Solution): [number, (index: number) => void]
   const [params, setParams] = useSearchParams()
   const { members } = solution.structure
   const found = members.findIndex((m) => m.id === params.get('member'))
-  return [Math.max(0, found), (i) => setParams({ member: members[i].id }, { replace: true, preventScrollReset: true })]
+  return [
+    Math.max(0, found),
+    (i) => setParams({ member: members[i].id }, { replace: true, preventScrollReset: true }),
+  ]
 }
 
 /** The members to choose from, by index; all of them unless some are named. */
-export function MemberChoice({ solution, at, onChoose, among }: { solution: Solution; at: number; onChoose: (i: number) => void; among?: readonly number[] }) {
+export function MemberChoice({
+  solution,
+  at,
+  onChoose,
+  among,
+}: {
+  solution: Solution
+  at: number
+  onChoose: (i: number) => void
+  among?: readonly number[]
+}) {
   const store = useSheetStore()
   const all = solution.structure.members
   const members = (among ?? all.map((_, i) => i)).map((i) => ({ ...all[i], i }))
   if (members.length > 14)
     return (
-      <select className="cell-select member-select" aria-label="Member" value={at} onChange={(e) => onChoose(Number(e.target.value))}>
+      <select
+        className="cell-select member-select"
+        aria-label="Member"
+        value={at}
+        onChange={(e) => onChoose(Number(e.target.value))}
+      >
         {members.map(({ id, i }) => (
           <option key={id} value={i}>
             {id}
@@ -28,7 +46,14 @@ export function MemberChoice({ solution, at, onChoose, among }: { solution: Solu
   return (
     <div className="member-choice" role="group" aria-label="Member">
       {members.map(({ id, i }) => (
-        <button key={id} type="button" aria-pressed={i === at} onClick={() => onChoose(i)} onMouseEnter={() => store.getState().point(`member:${id}`)} onMouseLeave={() => store.getState().point(null)}>
+        <button
+          key={id}
+          type="button"
+          aria-pressed={i === at}
+          onClick={() => onChoose(i)}
+          onMouseEnter={() => store.getState().point(`member:${id}`)}
+          onMouseLeave={() => store.getState().point(null)}
+        >
           {id}
         </button>
       ))}

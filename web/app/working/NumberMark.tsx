@@ -8,7 +8,11 @@ export function NumberMark({ of: { index, number, free } }: { of: Unknown }) {
   const target = `dof:${index}`
   const lit = useSheet((s) => targetsOf(s.hover).includes(target))
   return (
-    <span className={`mark ${free ? 'mark-free' : 'mark-held'}${lit ? ' lit' : ''}`} onMouseEnter={() => store.getState().point(target)} onMouseLeave={() => store.getState().point(null)}>
+    <span
+      className={`mark ${free ? 'mark-free' : 'mark-held'}${lit ? ' lit' : ''}`}
+      onMouseEnter={() => store.getState().point(target)}
+      onMouseLeave={() => store.getState().point(null)}
+    >
       {number}
     </span>
   )

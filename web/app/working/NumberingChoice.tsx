@@ -1,8 +1,22 @@
-import { edit, numberingOf, NUMBERINGS, renumbered, unknownName, working, type Numbering, type Solution } from '@viga/core'
+import {
+  edit,
+  numberingOf,
+  NUMBERINGS,
+  renumbered,
+  unknownName,
+  working,
+  type Numbering,
+  type Solution,
+} from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { TextField } from '../widgets/TextField'
 
-const WORDS = { 'free-first': 'free ones first', 'held-first': 'held ones first', 'by-joint': 'joint by joint', own: 'as I say' } as const
+const WORDS = {
+  'free-first': 'free ones first',
+  'held-first': 'held ones first',
+  'by-joint': 'joint by joint',
+  own: 'as I say',
+} as const
 
 const ORDER = ['x', 'y', 'rotation']
 
@@ -13,9 +27,15 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
   const now = Array.isArray(wish) ? 'own' : wish
   const all = working.inOrder(working.unknowns(solution))
   const names = all.map((u) => unknownName(u.node, u.component))
-  const set = (numbering: Numbering) => store.getState().edit('number the unknowns', (p) => edit.setView(p, 'numbering', numbering === 'free-first' ? undefined : numbering))
+  const set = (numbering: Numbering) =>
+    store
+      .getState()
+      .edit('number the unknowns', (p) =>
+        edit.setView(p, 'numbering', numbering === 'free-first' ? undefined : numbering),
+      )
   const take = (name: string, text: string): string | null => {
-    if (!/^\d{1,5}$/.test(text) || Number(text) < 1 || Number(text) > all.length) return `A number from 1 to ${all.length}.`
+    if (!/^\d{1,5}$/.test(text) || Number(text) < 1 || Number(text) > all.length)
+      return `A number from 1 to ${all.length}.`
     set(renumbered(names, name, Number(text)))
     return null
   }
@@ -25,13 +45,28 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
         <span className="quiet">Numbered: </span>
         {([...NUMBERINGS, 'own'] as const).map((key) => (
           <label key={key} className="choice">
-            <input type="radio" name="numbering" checked={now === key} onChange={() => set(key === 'own' ? names : key)} /> {WORDS[key]}
+            <input
+              type="radio"
+              name="numbering"
+              checked={now === key}
+              onChange={() => set(key === 'own' ? names : key)}
+            />{' '}
+            {WORDS[key]}
           </label>
         ))}
       </div>
       {working.isBeam(solution) && (
         <label className="choice">
-          <input type="checkbox" checked={solution.bendingOnly} onChange={(e) => store.getState().edit('axial unknowns', (p) => edit.setView(p, 'bendingOnly', e.target.checked || undefined))} /> bending only: nothing acts along the beam, so its axial unknowns are left out
+          <input
+            type="checkbox"
+            checked={solution.bendingOnly}
+            onChange={(e) =>
+              store
+                .getState()
+                .edit('axial unknowns', (p) => edit.setView(p, 'bendingOnly', e.target.checked || undefined))
+            }
+          />{' '}
+          bending only: nothing acts along the beam, so its axial unknowns are left out
         </label>
       )}
       {now === 'own' && (
@@ -47,7 +82,12 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
                     .map((u) => (
                       <label key={u.index}>
                         {u.component === 'rotation' ? 'turn' : u.component}
-                        <TextField name={`number of ${unknownName(u.node, u.component)}`} className="cell-input own-number" value={String(u.number)} onCommit={(t) => take(unknownName(u.node, u.component), t)} />
+                        <TextField
+                          name={`number of ${unknownName(u.node, u.component)}`}
+                          className="cell-input own-number"
+                          value={String(u.number)}
+                          onCommit={(t) => take(unknownName(u.node, u.component), t)}
+                        />
                       </label>
                     ))}
                 </span>

@@ -8,26 +8,39 @@ export function ReadingMenu() {
   const { ledger, reading } = useBook()
   const common = ledger.entry('common')
   const bars = ledger.context.solution.structure.members.every((m) => m.bar)
-  const set = (change: Partial<working.Reading>) => store.getState().edit('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
+  const set = (change: Partial<working.Reading>) =>
+    store.getState().edit('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
   return (
     <div className="reading">
-      <select className="cell-select" aria-label="figures" value={reading.figures} onChange={(e) => set({ figures: Number(e.target.value) })}>
+      <select
+        className="cell-select"
+        aria-label="figures"
+        value={reading.figures}
+        onChange={(e) => set({ figures: Number(e.target.value) })}
+      >
         {working.FIGURES.map((f) => (
           <option key={f} value={f}>
             {f} figures
           </option>
         ))}
       </select>
-      <select className="cell-select" aria-label="factor taken out" value={reading.factor === 'common' && !common ? 'none' : reading.factor} onChange={(e) => set({ factor: e.target.value as working.FactorChoice })}>
+      <select
+        className="cell-select"
+        aria-label="factor taken out"
+        value={reading.factor === 'common' && !common ? 'none' : reading.factor}
+        onChange={(e) => set({ factor: e.target.value as working.FactorChoice })}
+      >
         <option value="none">no factor</option>
         <option value="own">{bars ? 'EA/L' : 'EI/L³'} […]</option>
         {common && <option value="common">{working.symbolText(common.symbol)} […]</option>}
       </select>
       <label>
-        <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten
+        <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} />{' '}
+        power of ten
       </label>
       <label>
-        <input type="checkbox" checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} /> mirrored half dimmed
+        <input type="checkbox" checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} />{' '}
+        mirrored half dimmed
       </label>
     </div>
   )

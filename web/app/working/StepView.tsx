@@ -11,7 +11,13 @@ import { MemberChoice, useMember } from './MemberChoice'
 import { pageOf, passagesOf } from './page'
 
 /** One step as the page shows it: what it says of all, then of one member at a time. */
-export const StepView = memo(function StepView({ step: key, solution }: { step: working.StepKey; solution: Solution }) {
+export const StepView = memo(function StepView({
+  step: key,
+  solution,
+}: {
+  step: working.StepKey
+  solution: Solution
+}) {
   const { ledger } = useBook()
   const step = useMemo(() => working.stepOf(ledger, key)!, [ledger, key])
   const [chosen, choose] = useMember(solution)
@@ -54,7 +60,12 @@ export const StepView = memo(function StepView({ step: key, solution }: { step: 
       {at !== undefined && (
         <>
           {!oneOnly && <h2 className="sub">Member by member</h2>}
-          <MemberChoice solution={solution} at={at} onChoose={choose} among={ofMembers.length === solution.structure.members.length ? undefined : ofMembers} />
+          <MemberChoice
+            solution={solution}
+            at={at}
+            onChoose={choose}
+            among={ofMembers.length === solution.structure.members.length ? undefined : ofMembers}
+          />
           {ofOne && <Blocks key={at} blocks={ofOne.blocks} within={name} />}
         </>
       )}
@@ -74,7 +85,17 @@ function ByHand({ blocks, children }: { blocks: readonly working.Block[]; childr
         <span className="quiet">By hand: </span>
         {working.BY_HAND_WAYS.map(([key, label]) => (
           <label key={key} className="choice">
-            <input type="radio" name="by-hand" checked={way === key} onChange={() => store.getState().edit('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))} /> {label}
+            <input
+              type="radio"
+              name="by-hand"
+              checked={way === key}
+              onChange={() =>
+                store
+                  .getState()
+                  .edit('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))
+              }
+            />{' '}
+            {label}
           </label>
         ))}
       </div>
@@ -86,7 +107,15 @@ function ByHand({ blocks, children }: { blocks: readonly working.Block[]; childr
 /** Where K stands among the parts of the assembly: the page shows it growing. */
 const whole = (p: working.Passage) => p.blocks.findIndex((b) => b.kind === 'matrix')
 
-function Passages({ all, step, solution }: { all: readonly working.Passage[]; step: working.StepKey; solution: Solution }) {
+function Passages({
+  all,
+  step,
+  solution,
+}: {
+  all: readonly working.Passage[]
+  step: working.StepKey
+  solution: Solution
+}) {
   const { ledger } = useBook()
   const { action, units } = ledger.context
   return all.map((p, i) => (

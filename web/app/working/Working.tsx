@@ -36,13 +36,22 @@ export function Working() {
   const solved = useSolved()
   const ledger = useLedger()
   const [trail, setTrail] = useState<readonly string[]>([])
-  const open = useCallback((address: string | null) => setTrail((t) => (address === null ? [] : t.includes(address) ? t.slice(0, t.indexOf(address) + 1) : [...t, address])), [])
+  const open = useCallback(
+    (address: string | null) =>
+      setTrail((t) =>
+        address === null ? [] : t.includes(address) ? t.slice(0, t.indexOf(address) + 1) : [...t, address],
+      ),
+    [],
+  )
   const fresh = useCallback((address: string | null) => setTrail(address === null ? [] : [address]), [])
   // formulas come with the next step
   useEffect(() => void loadTypesetter(), [])
   // another step is another reading: what was opened closes
   useEffect(() => setTrail((t) => (t.length > 0 ? [] : t)), [step])
-  const own = useMemo(() => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined, [ledger])
+  const own = useMemo(
+    () => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined,
+    [ledger],
+  )
   const keys = useMemo(() => working.STEP_KEYS.filter((k) => k !== 'supports' || own), [own])
   const at = Math.max(0, keys.indexOf(step as working.StepKey))
   const base = `/problems/${problemId}/working`
@@ -50,7 +59,10 @@ export function Working() {
   const before = useBefore(ledger)
   const problem = useSheet((s) => s.problem)
   const reading = useMemo(() => working.readingOf(problem), [problem])
-  const book = useMemo((): Book | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null), [ledger, reading, before, pinned, trail, fresh])
+  const book = useMemo(
+    (): Book | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null),
+    [ledger, reading, before, pinned, trail, fresh],
+  )
   const inside = useMemo(() => book && { ...book, open }, [book, open])
   const { search } = useLocation()
   // the steps of a large structure take longer to make than a quiet moment lasts
@@ -80,7 +92,13 @@ export function Working() {
           <Derivation />
         </BookContext>
       )}
-      <Foot before={keys[at - 1]} after={keys[at + 1]} base={base} search={search} printed={solved && problem.members.length <= PRINTED ? solved.action.id : undefined} />
+      <Foot
+        before={keys[at - 1]}
+        after={keys[at + 1]}
+        base={base}
+        search={search}
+        printed={solved && problem.members.length <= PRINTED ? solved.action.id : undefined}
+      />
     </>
   )
 }
@@ -92,14 +110,27 @@ const FIRST_VIEW = 600
 function useAhead(book: Book | null, next: working.StepKey | undefined): (key: working.StepKey) => void {
   const [params] = useSearchParams()
   const member = params.get('member')
-  const prepare = (key: working.StepKey) => book && setBeforehand(firstFormulas(book.ledger, key, book.reading, Math.max(0, book.ledger.context.member(member ?? '')), FIRST_VIEW))
+  const prepare = (key: working.StepKey) =>
+    book &&
+    setBeforehand(
+      firstFormulas(
+        book.ledger,
+        key,
+        book.reading,
+        Math.max(0, book.ledger.context.member(member ?? '')),
+        FIRST_VIEW,
+      ),
+    )
   const latest = useRef(prepare)
   useEffect(() => {
     latest.current = prepare
   })
   const ledger = book?.ledger
   const reading = book?.reading
-  useEffect(() => (ledger && next ? (latest.current(next) ?? undefined) : undefined), [ledger, reading, member, next])
+  useEffect(
+    () => (ledger && next ? (latest.current(next) ?? undefined) : undefined),
+    [ledger, reading, member, next],
+  )
   return useCallback((key) => void latest.current(key), [])
 }
 
@@ -110,11 +141,23 @@ interface StepLinks {
 }
 
 /** The steps by name; an edit leaves them as they are. */
-const Steps = memo(function Steps({ keys, at, base, search, onIntent }: StepLinks & { keys: readonly working.StepKey[]; at: number; onIntent: (key: working.StepKey) => void }) {
+const Steps = memo(function Steps({
+  keys,
+  at,
+  base,
+  search,
+  onIntent,
+}: StepLinks & { keys: readonly working.StepKey[]; at: number; onIntent: (key: working.StepKey) => void }) {
   return (
     <nav className="steps" aria-label="Steps of the working">
       {keys.map((k, i) => (
-        <Link key={k} to={{ pathname: `${base}/${k}`, search }} aria-current={i === at ? 'step' : undefined} onPointerEnter={() => onIntent(k)} onFocus={() => onIntent(k)}>
+        <Link
+          key={k}
+          to={{ pathname: `${base}/${k}`, search }}
+          aria-current={i === at ? 'step' : undefined}
+          onPointerEnter={() => onIntent(k)}
+          onFocus={() => onIntent(k)}
+        >
           <span>{i + 1}</span> {LABELS[k]}
         </Link>
       ))}
@@ -123,7 +166,13 @@ const Steps = memo(function Steps({ keys, at, base, search, onIntent }: StepLink
 })
 
 /** Before and after the step, and the whole as a file. */
-const Foot = memo(function Foot({ before, after, base, search, printed }: StepLinks & { before?: working.StepKey; after?: working.StepKey; printed?: string }) {
+const Foot = memo(function Foot({
+  before,
+  after,
+  base,
+  search,
+  printed,
+}: StepLinks & { before?: working.StepKey; after?: working.StepKey; printed?: string }) {
   return (
     <footer className="sheet-foot">
       {before && (

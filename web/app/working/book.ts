@@ -33,23 +33,47 @@ export function useBook(): Book {
 export function useLedger(): working.Ledger | undefined {
   const solved = useSolved()
   const problem = useSheet((s) => s.problem)
-  return useMemo(() => solved && working.ledger(solved.solution, problem.units as { length: string; force: string }, solved.action, problem), [solved, problem])
+  return useMemo(
+    () =>
+      solved &&
+      working.ledger(
+        solved.solution,
+        problem.units as { length: string; force: string },
+        solved.action,
+        problem,
+      ),
+    [solved, problem],
+  )
 }
 
 /** The ledger before the last edit of the same case, while the same working is read. */
 export function useBefore(ledger: working.Ledger | undefined): working.Ledger | undefined {
-  const [[now, before], remember] = useState<[working.Ledger | undefined, working.Ledger | undefined]>([ledger, undefined])
+  const [[now, before], remember] = useState<[working.Ledger | undefined, working.Ledger | undefined]>([
+    ledger,
+    undefined,
+  ])
   if (now === ledger) return before
-  const same = now && ledger && now.context.action.id === ledger.context.action.id && now.context.problem !== ledger.context.problem
+  const same =
+    now &&
+    ledger &&
+    now.context.action.id === ledger.context.action.id &&
+    now.context.problem !== ledger.context.problem
   remember([ledger, same ? now : undefined])
   return same ? now : undefined
 }
 
 /** Whether an edit has changed a number, more than by rounding. */
-export function hasChanged(address: string, ledger: working.Ledger, before: working.Ledger | undefined): boolean {
+export function hasChanged(
+  address: string,
+  ledger: working.Ledger,
+  before: working.Ledger | undefined,
+): boolean {
   if (!before) return false
   const [a, b] = [ledger.entry(address)?.value, before.entry(address)?.value]
-  return a !== b && (a === undefined || b === undefined || Math.abs(a - b) > 1e-9 * Math.max(Math.abs(a), Math.abs(b)))
+  return (
+    a !== b &&
+    (a === undefined || b === undefined || Math.abs(a - b) > 1e-9 * Math.max(Math.abs(a), Math.abs(b)))
+  )
 }
 
 /** What an address belongs to on the Figure: its member, its joint, its unknowns. */
@@ -107,7 +131,9 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
       return [`load:${ledger.context.action.id}:${parts[0]}`]
     case 'symbol': {
       const { members } = ledger.context.solution.structure
-      return working.multiplesOf(ledger.context).flatMap((m, i) => (m?.symbol === parts[0] ? [`member:${members[i].id}`] : []))
+      return working
+        .multiplesOf(ledger.context)
+        .flatMap((m, i) => (m?.symbol === parts[0] ? [`member:${members[i].id}`] : []))
     }
     case 'common':
     case 'whole':

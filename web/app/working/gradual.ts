@@ -19,8 +19,13 @@ const TITLE = 40
 export function heightOfLine(ledger: working.Ledger, at: string): number {
   const { origin } = ledger.origin(at)
   if (origin.kind !== 'formula') return LINE
-  const [letters, numbers] = [working.formulaText(origin.formula).length, working.formulaText(origin.formula, 'numbers').length]
-  return letters + numbers <= WIDE ? LINE : LINE + ROW * (Math.ceil(letters / WIDE) - 1 + Math.ceil(numbers / WIDE))
+  const [letters, numbers] = [
+    working.formulaText(origin.formula).length,
+    working.formulaText(origin.formula, 'numbers').length,
+  ]
+  return letters + numbers <= WIDE
+    ? LINE
+    : LINE + ROW * (Math.ceil(letters / WIDE) - 1 + Math.ceil(numbers / WIDE))
 }
 
 /** About how high a part of a step will be on the page, px; its formulas each as one line. */
@@ -44,25 +49,37 @@ export function heightOf(block: working.Block): number {
 
 const titleOf = ({ title }: { title?: string }) => (title ? 26 : 0)
 
-const total = (passages: readonly working.Passage[]) => passages.reduce((sum, p) => sum + p.blocks.reduce((s, b) => s + heightOf(b), p.title ? TITLE : 0), 0)
+const total = (passages: readonly working.Passage[]) =>
+  passages.reduce((sum, p) => sum + p.blocks.reduce((s, b) => s + heightOf(b), p.title ? TITLE : 0), 0)
 
 /** What of a part fits into a height, the height it takes, and that of the rest: lines and rows one by one, others whole. */
-function fitting(block: working.Block, room: number, ledger: working.Ledger): [fits: working.Block, used: number, left: number] {
+function fitting(
+  block: working.Block,
+  room: number,
+  ledger: working.Ledger,
+): [fits: working.Block, used: number, left: number] {
   if (block.kind === 'lines') {
     const { addresses } = block
     let [n, used] = [0, titleOf(block)]
     while (n < addresses.length && (n === 0 || used < room)) used += heightOfLine(ledger, addresses[n++])
-    return n === addresses.length ? [block, used, 0] : [{ ...block, addresses: addresses.slice(0, n) }, used, LINE * (addresses.length - n)]
+    return n === addresses.length
+      ? [block, used, 0]
+      : [{ ...block, addresses: addresses.slice(0, n) }, used, LINE * (addresses.length - n)]
   }
   if (block.kind === 'table') {
     const n = Math.max(1, Math.ceil((room - titleOf(block)) / ROW))
-    if (n < block.rows.length) return [{ ...block, rows: block.rows.slice(0, n) }, room, ROW * (block.rows.length - n)]
+    if (n < block.rows.length)
+      return [{ ...block, rows: block.rows.slice(0, n) }, room, ROW * (block.rows.length - n)]
   }
   return [block, heightOf(block), 0]
 }
 
 /** The beginning of a step, as much as fits into a height in px; `left` is about the height of what does not. */
-export function beginning(passages: readonly working.Passage[], room: number, ledger: working.Ledger): { passages: readonly working.Passage[]; left: number } {
+export function beginning(
+  passages: readonly working.Passage[],
+  room: number,
+  ledger: working.Ledger,
+): { passages: readonly working.Passage[]; left: number } {
   if (room === Infinity) return { passages, left: 0 }
   const out: working.Passage[] = []
   let used = 0
@@ -73,7 +90,10 @@ export function beginning(passages: readonly working.Passage[], room: number, le
     const begun = used < room
     if (begun && p.title) used += TITLE
     for (const b of p.blocks) {
-      const [fits, height, rest] = begun && (blocks.length === 0 || used < room) ? fitting(b, room - used, ledger) : [undefined, 0, heightOf(b)]
+      const [fits, height, rest] =
+        begun && (blocks.length === 0 || used < room)
+          ? fitting(b, room - used, ledger)
+          : [undefined, 0, heightOf(b)]
       if (fits) blocks.push(fits)
       used += height
       left += rest
@@ -93,7 +113,8 @@ export function useRoom(passages: readonly working.Passage[], end: RefObject<HTM
   useBrowserLayout(() => {
     const below = end.current
     const view = below?.closest('.sheet-body')
-    if (!all && below && view && below.getBoundingClientRect().top < view.getBoundingClientRect().bottom) setRoom(room + MORE)
+    if (!all && below && view && below.getBoundingClientRect().top < view.getBoundingClientRect().bottom)
+      setRoom(room + MORE)
   }, [room, all, end])
   useEffect(() => {
     if (!all) return afterPaint(() => startTransition(() => setRoom((r) => r * GROWS)))

@@ -20,7 +20,17 @@ export function useLargeWindow(rows: number, columns: number) {
   const h = chosen ?? (rows <= NUMBERS_FIRST ? LARGEST_CELL : fit)
   const w = widthOf(h)
   const height = Math.min(TALLEST, TOP + rows * h + 4)
-  const lie = useCallback((): Lie => ({ w, h, x: scroller.current?.scrollLeft ?? 0, y: scroller.current?.scrollTop ?? 0, width: innerWidth, height: height - TOP }), [w, h, innerWidth, height])
+  const lie = useCallback(
+    (): Lie => ({
+      w,
+      h,
+      x: scroller.current?.scrollLeft ?? 0,
+      y: scroller.current?.scrollTop ?? 0,
+      width: innerWidth,
+      height: height - TOP,
+    }),
+    [w, h, innerWidth, height],
+  )
 
   useBrowserLayout(() => {
     const element = scroller.current
@@ -60,7 +70,8 @@ export function useLargeWindow(rows: number, columns: number) {
 
   /** Scrolls as far as it takes to see a cell. */
   const reveal = (row: number, column: number) => {
-    const within = (scroll: number, at: number, cell: number, room: number) => (at * cell < scroll ? at * cell : (at + 1) * cell > scroll + room ? (at + 1) * cell - room : scroll)
+    const within = (scroll: number, at: number, cell: number, room: number) =>
+      at * cell < scroll ? at * cell : (at + 1) * cell > scroll + room ? (at + 1) * cell - room : scroll
     const { x, y } = lie()
     scroller.current?.scrollTo(within(x, column, w, innerWidth), within(y, row, h, height - TOP))
   }

@@ -28,7 +28,8 @@ export const ZOOM = 1.6
 export const widthOf = (h: number): number => (h >= WRITTEN ? 52 : h)
 
 /** The height of a cell at which the whole matrix is in the window; never so large that numbers must be written. */
-export const fitting = (rows: number, columns: number, width: number, height: number): number => Math.min(WRITTEN - 1, height / rows, width / columns)
+export const fitting = (rows: number, columns: number, width: number, height: number): number =>
+  Math.min(WRITTEN - 1, height / rows, width / columns)
 
 /** The first and the last of n cells of such a size that a window shows. */
 export function visible(n: number, cell: number, scrolled: number, window: number): [number, number] {
@@ -36,18 +37,28 @@ export function visible(n: number, cell: number, scrolled: number, window: numbe
 }
 
 /** The cell under a point of the window, its margins included; undefined on a margin or beyond the matrix. */
-export function cellUnder(lie: Lie, rows: number, columns: number, px: number, py: number): { row: number; column: number } | undefined {
+export function cellUnder(
+  lie: Lie,
+  rows: number,
+  columns: number,
+  px: number,
+  py: number,
+): { row: number; column: number } | undefined {
   const row = Math.floor((py - TOP + lie.y) / lie.h)
   const column = Math.floor((px - LEFT + lie.x) / lie.w)
-  return px < LEFT || py < TOP || row < 0 || column < 0 || row >= rows || column >= columns ? undefined : { row, column }
+  return px < LEFT || py < TOP || row < 0 || column < 0 || row >= rows || column >= columns
+    ? undefined
+    : { row, column }
 }
 
 /** Where to scroll so that what stood at a point of the window stays there when the cells become larger or smaller. */
-export const rescrolled = (scrolled: number, at: number, before: number, after: number): number => Math.max(0, ((scrolled + at) * after) / before - at)
+export const rescrolled = (scrolled: number, at: number, before: number, after: number): number =>
+  Math.max(0, ((scrolled + at) * after) / before - at)
 
 /** Every so many rows a number stands on the margin: 1, 2, 5, 10, 20 … so that they keep apart. */
 export function stride(cell: number, apart: number): number {
-  for (let power = 1; ; power *= 10) for (const step of [1, 2, 5]) if (step * power * cell >= apart) return step * power
+  for (let power = 1; ; power *= 10)
+    for (const step of [1, 2, 5]) if (step * power * cell >= apart) return step * power
 }
 
 /** What is painted: the entries by row, the words of one, and what is marked. */
@@ -68,7 +79,31 @@ export interface Look {
   sans: string
 }
 
-type Ctx = Pick<CanvasRenderingContext2D, 'fillRect' | 'clearRect' | 'fillText' | 'strokeRect' | 'beginPath' | 'arc' | 'fill' | 'stroke' | 'moveTo' | 'lineTo' | 'rect' | 'clip' | 'save' | 'restore'> & { fillStyle: unknown; strokeStyle: unknown; lineWidth: number; font: string; textAlign: string; textBaseline: string; globalAlpha: number }
+type Ctx = Pick<
+  CanvasRenderingContext2D,
+  | 'fillRect'
+  | 'clearRect'
+  | 'fillText'
+  | 'strokeRect'
+  | 'beginPath'
+  | 'arc'
+  | 'fill'
+  | 'stroke'
+  | 'moveTo'
+  | 'lineTo'
+  | 'rect'
+  | 'clip'
+  | 'save'
+  | 'restore'
+> & {
+  fillStyle: unknown
+  strokeStyle: unknown
+  lineWidth: number
+  font: string
+  textAlign: string
+  textBaseline: string
+  globalAlpha: number
+}
 
 /** Paints what the window shows: held rows and columns tinted, entries as points or as numbers, margins that stay. */
 export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, sans }: Look) {
@@ -108,7 +143,13 @@ export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, s
       }
       c.fillStyle = colour(written ? 'ink' : inRow && lit?.has(columns[j].index) ? 'cedar' : 'ink-2')
       if (written) c.fillText(content.words(value), X(j) + lie.w - 5, Y(i) + lie.h / 2 + 0.5)
-      else c.fillRect(X(j), Y(i), Math.max(lie.w > 4 ? lie.w - 1 : lie.w, 1), Math.max(lie.h > 4 ? lie.h - 1 : lie.h, 1))
+      else
+        c.fillRect(
+          X(j),
+          Y(i),
+          Math.max(lie.w > 4 ? lie.w - 1 : lie.w, 1),
+          Math.max(lie.h > 4 ? lie.h - 1 : lie.h, 1),
+        )
     }
   }
   if (cursor && lie.h > 5) {
@@ -126,7 +167,10 @@ function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) 
   c.strokeStyle = ink
   c.lineWidth = 1.2
   c.beginPath()
-  for (const [x, turn] of [[LEFT - 2, 1], [right + 2, -1]]) {
+  for (const [x, turn] of [
+    [LEFT - 2, 1],
+    [right + 2, -1],
+  ]) {
     if (lie.y === 0) c.moveTo(x + 6 * turn, TOP - 1)
     if (lie.y === 0) c.lineTo(x, TOP - 1)
     else c.moveTo(x, TOP)
@@ -137,7 +181,14 @@ function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) 
 }
 
 /** The numbers of the unknowns: a circle round a free one, a square round a held one; where cells are small, every so many. */
-function margins(c: Ctx, lie: Lie, { rows, columns, cursor }: Content, [r0, r1]: [number, number], [c0, c1]: [number, number], { colour, sans }: Look) {
+function margins(
+  c: Ctx,
+  lie: Lie,
+  { rows, columns, cursor }: Content,
+  [r0, r1]: [number, number],
+  [c0, c1]: [number, number],
+  { colour, sans }: Look,
+) {
   c.textAlign = 'center'
   c.textBaseline = 'middle'
   const mark = (u: Unknown, x: number, y: number, full: boolean, on: boolean) => {
@@ -155,14 +206,25 @@ function margins(c: Ctx, lie: Lie, { rows, columns, cursor }: Content, [r0, r1]:
     c.fillStyle = colour(u.free ? 'cedar-deep' : 'ink-2')
     c.fillText(String(u.number), x, y + 0.5)
   }
-  const along = (all: readonly Unknown[], [from, to]: [number, number], cell: number, place: (i: number) => [number, number], chosen: number | undefined, apart: number) => {
+  const along = (
+    all: readonly Unknown[],
+    [from, to]: [number, number],
+    cell: number,
+    place: (i: number) => [number, number],
+    chosen: number | undefined,
+    apart: number,
+  ) => {
     const every = stride(cell, apart)
     const full = every === 1
     for (let i = from; i <= to; i++) {
       const [x, y] = place(i)
       if (x < LEFT - 30 || y < TOP - 20 || x > LEFT + lie.width || y > TOP + lie.height) continue
       if (i === chosen) mark(all[i], x, y, full, true)
-      else if ((all[i].number % every === 0 || full) && (chosen === undefined || Math.abs(i - chosen) * cell >= apart)) mark(all[i], x, y, full, false)
+      else if (
+        (all[i].number % every === 0 || full) &&
+        (chosen === undefined || Math.abs(i - chosen) * cell >= apart)
+      )
+        mark(all[i], x, y, full, false)
     }
   }
   c.save()
@@ -175,6 +237,13 @@ function margins(c: Ctx, lie: Lie, { rows, columns, cursor }: Content, [r0, r1]:
   c.beginPath()
   c.rect(LEFT, 0, lie.width, TOP - 2)
   c.clip()
-  along(columns, [c0, c1], lie.w, (j) => [LEFT + (j + 0.5) * lie.w - lie.x, TOP - 14], cursor?.column, lie.w >= 40 ? 20 : 26)
+  along(
+    columns,
+    [c0, c1],
+    lie.w,
+    (j) => [LEFT + (j + 0.5) * lie.w - lie.x, TOP - 14],
+    cursor?.column,
+    lie.w >= 40 ? 20 : 26,
+  )
   c.restore()
 }

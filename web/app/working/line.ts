@@ -21,20 +21,35 @@ export interface Line {
 const LONG = 120
 
 /** The line of a number by its address; `within` is the member spoken of, whose name letters need not carry. */
-export function lineOf(ledger: working.Ledger, at: string, within: string | undefined, reading: working.Reading): Line {
+export function lineOf(
+  ledger: working.Ledger,
+  at: string,
+  within: string | undefined,
+  reading: working.Reading,
+): Line {
   const { symbol, value, origin } = ledger.origin(at)
   const name = working.symbolLatex(symbol, within)
   const plain = working.symbolText(symbol)
   const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
   // a name that is a formula itself, EI/L³, is not said twice
   const letters = f && !symbol.formula ? working.formulaLatex(f, 'letters', within) : undefined
-  const numbers = f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
+  const numbers =
+    f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
   const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
   // a line ends within a bracket only where the bracket does not grow with what it holds, and need not
-  const breaking = (tex: string) => (long && !/\\left\(.*\\(frac|int)/.test(tex) ? tex.replaceAll('\\left(', '(').replaceAll('\\right)', ')') : tex)
+  const breaking = (tex: string) =>
+    long && !/\\left\(.*\\(frac|int)/.test(tex)
+      ? tex.replaceAll('\\left(', '(').replaceAll('\\right)', ')')
+      : tex
   return {
-    letters: { tex: letters === undefined ? `\\displaystyle ${name}` : breaking(`\\displaystyle ${name}=${letters}`), plain: f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain },
-    numbers: numbers === undefined ? undefined : { tex: breaking(`\\displaystyle {}=${numbers}`), plain: `= ${working.formulaText(f!, 'numbers')}` },
+    letters: {
+      tex: letters === undefined ? `\\displaystyle ${name}` : breaking(`\\displaystyle ${name}=${letters}`),
+      plain: f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain,
+    },
+    numbers:
+      numbers === undefined
+        ? undefined
+        : { tex: breaking(`\\displaystyle {}=${numbers}`), plain: `= ${working.formulaText(f!, 'numbers')}` },
     words: origin.kind !== 'formula' || f?.t === 'letter' ? origin.words : undefined,
     long,
     most: Math.max(f ? working.evaluateFormula(f).size : 0, Math.abs(value)),

@@ -15,16 +15,36 @@ export interface Page {
 export function pageOf(step: working.Step, chosen: number): Page {
   const members = step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member]))
   // what comes out stands before the way there
-  if (members.length === 0) return { before: [...step.passages.filter((p) => !p.byHand), ...step.passages.filter((p) => p.byHand)], after: [], members }
+  if (members.length === 0)
+    return {
+      before: [...step.passages.filter((p) => !p.byHand), ...step.passages.filter((p) => p.byHand)],
+      after: [],
+      members,
+    }
   const first = step.passages.findIndex((p) => p.member !== undefined)
   const member = members.includes(chosen) ? chosen : members[0]
-  return { before: step.passages.slice(0, first), ofOne: step.passages.find((p) => p.member === member), after: step.passages.filter((p, i) => i > first && p.member === undefined), members }
+  return {
+    before: step.passages.slice(0, first),
+    ofOne: step.passages.find((p) => p.member === member),
+    after: step.passages.filter((p, i) => i > first && p.member === undefined),
+    members,
+  }
 }
 
-export const passagesOf = ({ before, ofOne, after }: Page): working.Passage[] => [...before, ...(ofOne ? [ofOne] : []), ...after]
+export const passagesOf = ({ before, ofOne, after }: Page): working.Passage[] => [
+  ...before,
+  ...(ofOne ? [ofOne] : []),
+  ...after,
+]
 
 /** The formulas in the first view of a step, as they will be typeset; made one by one as they are asked for. */
-export function* firstFormulas(ledger: working.Ledger, key: working.StepKey, reading: working.Reading, chosen: number, room: number): Generator<string> {
+export function* firstFormulas(
+  ledger: working.Ledger,
+  key: working.StepKey,
+  reading: working.Reading,
+  chosen: number,
+  room: number,
+): Generator<string> {
   const step = working.stepOf(ledger, key)
   if (!step) return
   const { members } = ledger.context.solution.structure
@@ -32,7 +52,12 @@ export function* firstFormulas(ledger: working.Ledger, key: working.StepKey, rea
     for (const b of p.blocks) {
       if (b.kind !== 'lines') continue
       for (const a of b.addresses) {
-        const { letters, numbers } = lineOf(ledger, a, p.member === undefined ? undefined : members[p.member].id, reading)
+        const { letters, numbers } = lineOf(
+          ledger,
+          a,
+          p.member === undefined ? undefined : members[p.member].id,
+          reading,
+        )
         yield letters.tex
         if (numbers) yield numbers.tex
       }

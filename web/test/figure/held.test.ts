@@ -7,19 +7,38 @@ import { drawScene } from '../../app/figure/scene'
 import { fit, FIGURE_INSETS, zoomAt } from '../../app/figure/view'
 import { plateOf, plates } from '../../app/sheet/plates'
 
-const demo = (name: string) => JSON.parse(readFileSync(join(import.meta.dirname, `../../database/demo/${name}.viga.json`), 'utf8')) as Problem
+const demo = (name: string) =>
+  JSON.parse(
+    readFileSync(join(import.meta.dirname, `../../database/demo/${name}.viga.json`), 'utf8'),
+  ) as Problem
 
 function bookOf(problem: Problem, last = false) {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('a demo problem is solved')
-  return working.ledger(outcome.solution, problem.units, [...outcome.solution.cases, ...outcome.solution.combinations].at(last ? -1 : 0)!, problem)
+  return working.ledger(
+    outcome.solution,
+    problem.units,
+    [...outcome.solution.cases, ...outcome.solution.combinations].at(last ? -1 : 0)!,
+    problem,
+  )
 }
 
 /** The drawing of every loaded member of a working. */
 function drawings(book: working.Ledger) {
-  const blocks = working.stepOf(book, 'loads')!.passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'drawing' ? [b] : [])))
+  const blocks = working
+    .stepOf(book, 'loads')!
+    .passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'drawing' ? [b] : [])))
   const { solution, display, problem } = book.context
-  return blocks.map((b) => ({ b, drawn: heldMember(solution.structure, b.member, casesShown(book), display, endForcesOf(book, b, working.readingOf(problem))) }))
+  return blocks.map((b) => ({
+    b,
+    drawn: heldMember(
+      solution.structure,
+      b.member,
+      casesShown(book),
+      display,
+      endForcesOf(book, b, working.readingOf(problem)),
+    ),
+  }))
 }
 
 describe('a member held at both ends', () => {
@@ -27,7 +46,8 @@ describe('a member held at both ends', () => {
     const [AC] = drawings(bookOf(demo('03-orchid-balcony')))
     const said = AC.drawn.labels.map((l) => l.mark.text)
     // wL²/30 and wL²/20 of 9 kN/m over 2 m, 3wL/20 and 7wL/20
-    for (const words of ['1.2 kN·m', '1.8 kN·m', '2.7 kN', '6.3 kN', '9 kN/m', 'A', 'C']) expect(said).toContain(words)
+    for (const words of ['1.2 kN·m', '1.8 kN·m', '2.7 kN', '6.3 kN', '9 kN/m', 'A', 'C'])
+      expect(said).toContain(words)
     expect(said).toHaveLength(7)
   })
   it('has no moment at a hinge', () => {
@@ -40,7 +60,15 @@ describe('a member held at both ends', () => {
     expect(AB.drawn.labels.map((l) => l.mark.text)).toContain('0.55989 kN/m')
   })
   it('keeps every label inside its picture and off every other, in the demo problems and their combinations', () => {
-    for (const name of ['01-palm-house', '03-orchid-balcony', '04-alpine-lean-to', '05-pergola', '07-lily-walkway', '11-seed-store', '12-quince-arch']) {
+    for (const name of [
+      '01-palm-house',
+      '03-orchid-balcony',
+      '04-alpine-lean-to',
+      '05-pergola',
+      '07-lily-walkway',
+      '11-seed-store',
+      '12-quince-arch',
+    ]) {
       for (const last of [false, true])
         for (const { drawn } of drawings(bookOf(demo(name), last))) {
           drawn.labels.forEach((a, i) => {
@@ -68,13 +96,29 @@ describe('what the Figure shows', () => {
     expect(shown.diagrams.diagram).toBe('M')
   })
   it('is a map without words where members are too short for them, and says them when enlarged', () => {
-    const shape = frameShape(Array.from({ length: 24 }, () => 6), Array.from({ length: 40 }, () => 3.5), 'fixed')
-    const problem: Problem = { ...newProblem('tower'), nodes: shape.nodes.map(([x, y], i) => ({ id: String(i), x, y })), members: shape.members.map(([a, b], i) => ({ id: `m${i}`, start: String(a), end: String(b) })) }
+    const shape = frameShape(
+      Array.from({ length: 24 }, () => 6),
+      Array.from({ length: 40 }, () => 3.5),
+      'fixed',
+    )
+    const problem: Problem = {
+      ...newProblem('tower'),
+      nodes: shape.nodes.map(([x, y], i) => ({ id: String(i), x, y })),
+      members: shape.members.map(([a, b], i) => ({ id: `m${i}`, start: String(a), end: String(b) })),
+    }
     const outcome = work(problem)
     if (outcome.stage === 'invalid') throw new Error('drawn')
     const { structure } = outcome
     const view = fit(structure.nodes, 704, 664, FIGURE_INSETS)
-    const shown = (v: typeof view) => drawScene({ structure, view: v, layers: { ...plates('M').unknowns, dimensions: false }, loads: [], display: bookOf(demo('01-palm-house')).context.display, enlarge: 0 })
+    const shown = (v: typeof view) =>
+      drawScene({
+        structure,
+        view: v,
+        layers: { ...plates('M').unknowns, dimensions: false },
+        loads: [],
+        display: bookOf(demo('01-palm-house')).context.display,
+        enlarge: 0,
+      })
     expect(shown(view)).toMatchObject({ map: true, labels: [] })
     const near = shown(zoomAt(view, { x: 350, y: 330 }, 12))
     expect(near.map).toBe(false)

@@ -9,9 +9,21 @@ import { FIGURE_INSETS, fit, inPlane, memberLine, onScreen, zoomAt } from '../..
 import { drawnLoads, loadWords } from '../../app/figure/words'
 
 const folder = join(import.meta.dirname, '../../database/demo')
-const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+const demo = readdirSync(folder).map((f): [string, Problem] => [
+  f,
+  JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
+])
 
-const none: Layers = { loads: false, dimensions: false, supports: true, unknowns: false, reactions: false, names: false, diagram: null, deflected: false }
+const none: Layers = {
+  loads: false,
+  dimensions: false,
+  supports: true,
+  unknowns: false,
+  reactions: false,
+  names: false,
+  diagram: null,
+  deflected: false,
+}
 const given = { ...none, loads: true, dimensions: true }
 
 /** The scene of a problem with the loads of one case, or of all of them. */
@@ -21,7 +33,23 @@ function scene(problem: Problem, layers: Layers, caseIndex = 0, all = false) {
   const view = fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS)
   const display = displayOf(problem)
   const action = outcome.solution.cases[caseIndex]
-  return { view, structure: outcome.structure, ...drawScene({ structure: outcome.structure, view, layers, loads: drawnLoads(outcome.structure, new Set(all ? outcome.structure.cases.map((c) => c.id) : [action.id]), display), display, solved: { solution: outcome.solution, action }, enlarge: 0 }) }
+  return {
+    view,
+    structure: outcome.structure,
+    ...drawScene({
+      structure: outcome.structure,
+      view,
+      layers,
+      loads: drawnLoads(
+        outcome.structure,
+        new Set(all ? outcome.structure.cases.map((c) => c.id) : [action.id]),
+        display,
+      ),
+      display,
+      solved: { solution: outcome.solution, action },
+      enlarge: 0,
+    }),
+  }
 }
 
 function loadsOf(problem: Problem) {
@@ -56,9 +84,16 @@ function struck(s: ReturnType<typeof scene>): { label: string; px: number } {
 }
 
 /** The length of a segment within a box. */
-function inside(box: { x: number; y: number; w: number; h: number }, a: { x: number; y: number }, b: { x: number; y: number }): number {
+function inside(
+  box: { x: number; y: number; w: number; h: number },
+  a: { x: number; y: number },
+  b: { x: number; y: number },
+): number {
   let [t0, t1] = [0, 1]
-  for (const [o, d, c, half] of [[a.x, b.x - a.x, box.x, box.w / 2], [a.y, b.y - a.y, box.y, box.h / 2]]) {
+  for (const [o, d, c, half] of [
+    [a.x, b.x - a.x, box.x, box.w / 2],
+    [a.y, b.y - a.y, box.y, box.h / 2],
+  ]) {
     if (Math.abs(d) < 1e-9) {
       if (Math.abs(o - c) >= half) return 0
       continue
@@ -73,7 +108,14 @@ function inside(box: { x: number; y: number; w: number; h: number }, a: { x: num
 /** A frame of n bays and storeys with loads on all its beams and wind on its side. */
 function loadedFrame(bays: number, storeys: number): Problem {
   const empty = newProblem('crowd')
-  const p = addShape(empty, frameShape(Array.from({ length: bays }, () => 6), Array.from({ length: storeys }, () => 3.5), 'fixed'))
+  const p = addShape(
+    empty,
+    frameShape(
+      Array.from({ length: bays }, () => 6),
+      Array.from({ length: storeys }, () => 3.5),
+      'fixed',
+    ),
+  )
   const at = new Map(p.nodes.map((n) => [n.id, n]))
   const beams = p.members.filter((m) => at.get(m.start)!.y === at.get(m.end)!.y)
   return {
@@ -81,7 +123,31 @@ function loadedFrame(bays: number, storeys: number): Problem {
     materials: [{ id: 'steel', E: '200 GPa' }],
     sections: [{ id: 's', A: '80 cm^2', I: '9000 cm^4' }],
     members: p.members.map((m) => ({ ...m, material: 'steel', section: 's' })),
-    loadCases: [{ id: 'Q', loads: beams.map((m) => ({ type: 'distributed' as const, member: m.id, direction: 'Y' as const, q: '-4 kN/m' })) }, { id: 'G', loads: [...beams.map((m, i) => ({ type: 'distributed' as const, member: m.id, direction: 'Y' as const, q: `${-10 - i} kN/m` })), ...p.nodes.filter((n) => n.x === 0 && n.y !== 0).map((n) => ({ type: 'nodal' as const, node: n.id, fx: '12.5 kN' }))] }],
+    loadCases: [
+      {
+        id: 'Q',
+        loads: beams.map((m) => ({
+          type: 'distributed' as const,
+          member: m.id,
+          direction: 'Y' as const,
+          q: '-4 kN/m',
+        })),
+      },
+      {
+        id: 'G',
+        loads: [
+          ...beams.map((m, i) => ({
+            type: 'distributed' as const,
+            member: m.id,
+            direction: 'Y' as const,
+            q: `${-10 - i} kN/m`,
+          })),
+          ...p.nodes
+            .filter((n) => n.x === 0 && n.y !== 0)
+            .map((n) => ({ type: 'nodal' as const, node: n.id, fx: '12.5 kN' })),
+        ],
+      },
+    ],
   }
 }
 
@@ -131,9 +197,20 @@ describe.each(demo)('%s', (_, problem) => {
     }
   })
   it('the numbers of the unknowns stand apart', () => {
-    const marks = scene(problem, { ...none, unknowns: true }).groups.filter((g) => g.target?.startsWith('dof:')).flatMap((g) => g.marks.flatMap((m) => (m.t === 'text' ? [m] : [])))
+    const marks = scene(problem, { ...none, unknowns: true })
+      .groups.filter((g) => g.target?.startsWith('dof:'))
+      .flatMap((g) => g.marks.flatMap((m) => (m.t === 'text' ? [m] : [])))
     expect(marks.length).toBeGreaterThan(0)
-    marks.forEach((m, i) => marks.slice(0, i).forEach((o) => expect(Math.max(Math.abs(m.x - o.x), Math.abs(m.y - o.y)), `${m.text} and ${o.text}`).toBeGreaterThanOrEqual(17)))
+    marks.forEach((m, i) =>
+      marks
+        .slice(0, i)
+        .forEach((o) =>
+          expect(
+            Math.max(Math.abs(m.x - o.x), Math.abs(m.y - o.y)),
+            `${m.text} and ${o.text}`,
+          ).toBeGreaterThanOrEqual(17),
+        ),
+    )
   })
   it('draws every load of a case, and says its value', () => {
     problem.loadCases!.forEach((c, i) => {
@@ -142,7 +219,8 @@ describe.each(demo)('%s', (_, problem) => {
         expect(s.groups.some((g) => g.target === `load:${c.id}:${k}` && g.marks.length > 0)).toBe(true)
         const { main, end, couple } = loadWords(loadsOf(problem)[i][k], displayOf(problem))
         // equal loads of one straight run are said once
-        for (const words of [main, end, couple]) if (words) expect(s.labels.some((l) => l.mark.text.includes(words))).toBe(true)
+        for (const words of [main, end, couple])
+          if (words) expect(s.labels.some((l) => l.mark.text.includes(words))).toBe(true)
       })
     })
   })
@@ -150,24 +228,42 @@ describe.each(demo)('%s', (_, problem) => {
 
 it('says magnitudes and lets arrows tell the direction', () => {
   const s = scene(demo[0][1], given)
-  expect(s.labels.filter((l) => l.target?.startsWith('load:')).map((l) => l.mark.text)).toEqual(['2.025 kN/m', '2.025 kN/m'])
+  expect(s.labels.filter((l) => l.target?.startsWith('load:')).map((l) => l.mark.text)).toEqual([
+    '2.025 kN/m',
+    '2.025 kN/m',
+  ])
 })
 
 it('writes dimension chains, equal bays together', () => {
-  const words = (problem: Problem) => scene(problem, given).groups.filter((g) => g.key.startsWith('dim')).flatMap((g) => g.marks.flatMap((m) => (m.t === 'text' ? [m.text] : [])))
+  const words = (problem: Problem) =>
+    scene(problem, given)
+      .groups.filter((g) => g.key.startsWith('dim'))
+      .flatMap((g) => g.marks.flatMap((m) => (m.t === 'text' ? [m.text] : [])))
   expect(words(demo[0][1])).toEqual(['7.2 m', '7.2 m', '5.2 m', '2.7 m'])
   expect(words(demo[1][1])).toEqual(['4 bays of 9 ft', '7.5 ft'])
 })
 
 describe('the view', () => {
-  const view = fit([{ x: 0, y: 0 }, { x: 8, y: 3 }], 700, 660, FIGURE_INSETS)
+  const view = fit(
+    [
+      { x: 0, y: 0 },
+      { x: 8, y: 3 },
+    ],
+    700,
+    660,
+    FIGURE_INSETS,
+  )
   it('holds the structure inside its insets', () => {
     const [a, b] = [onScreen(view, 0, 0), onScreen(view, 8, 3)]
     expect(a.x).toBeGreaterThanOrEqual(FIGURE_INSETS.left - 1)
     expect(b.x).toBeLessThanOrEqual(700 - FIGURE_INSETS.right + 1)
     expect(a.y).toBeGreaterThan(b.y)
   })
-  it('goes there and back', () => expect(inPlane(view, onScreen(view, 3, 2))).toEqual({ x: expect.closeTo(3, 9) as number, y: expect.closeTo(2, 9) as number }))
+  it('goes there and back', () =>
+    expect(inPlane(view, onScreen(view, 3, 2))).toEqual({
+      x: expect.closeTo(3, 9) as number,
+      y: expect.closeTo(2, 9) as number,
+    }))
   it('zooms about the pointer', () => {
     const p = vec(200, 300)
     const before = inPlane(view, p)

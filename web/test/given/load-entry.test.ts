@@ -5,12 +5,31 @@ import { entryOf, loadOf, magnitude, negated, waysFor, type Entry } from '../../
 import { degreesOf, stepped, turned } from '../../app/given/entry-fields'
 import { newLoad } from '../../app/given/new-load'
 
-const amounts = fc.constantFrom<number | string>(5, 2.5, '6 kN', '1.2 kPa*5 m', 'w*L^2/8', '2 kN + 3 kN', '2.5e-3 kN', '3*(2 kN - 1 kN)')
+const amounts = fc.constantFrom<number | string>(
+  5,
+  2.5,
+  '6 kN',
+  '1.2 kPa*5 m',
+  'w*L^2/8',
+  '2 kN + 3 kN',
+  '2.5e-3 kN',
+  '3*(2 kN - 1 kN)',
+)
 
 describe('the sign of a load', () => {
   it('goes into the document and comes back with the text as typed', () => {
-    fc.assert(fc.property(amounts, (a) => JSON.stringify(magnitude(negated(a))) === JSON.stringify({ amount: a, negative: true })))
-    fc.assert(fc.property(amounts, (a) => JSON.stringify(magnitude(a)) === JSON.stringify({ amount: a, negative: false })))
+    fc.assert(
+      fc.property(
+        amounts,
+        (a) => JSON.stringify(magnitude(negated(a))) === JSON.stringify({ amount: a, negative: true }),
+      ),
+    )
+    fc.assert(
+      fc.property(
+        amounts,
+        (a) => JSON.stringify(magnitude(a)) === JSON.stringify({ amount: a, negative: false }),
+      ),
+    )
   })
   it('brackets a sum', () => expect(negated('2 kN + 3 kN')).toBe('-(2 kN + 3 kN)'))
 })
@@ -19,18 +38,38 @@ describe('a load as a row', () => {
   it('is the same load again', () => {
     const sorts = ['force', 'moment', 'uniform'] as const
     fc.assert(
-      fc.property(amounts, fc.constantFrom(...sorts), fc.nat(20), fc.boolean(), (amount, sort, pick, onMember) => {
-        if (sort === 'uniform' && !onMember) return
-        const ways = waysFor(sort, onMember)
-        const way = ways[pick % ways.length]
-        const e: Entry = { sort, amount, way, ...(way === 'angle' ? { angle: '30 deg' } : {}), ...(sort === 'uniform' ? { per: 'length' as const } : onMember ? { at: '40%' } : {}) }
-        expect(entryOf(loadOf(onMember ? { member: 'AB' } : { node: 'A' }, e))).toEqual(e)
-      }),
+      fc.property(
+        amounts,
+        fc.constantFrom(...sorts),
+        fc.nat(20),
+        fc.boolean(),
+        (amount, sort, pick, onMember) => {
+          if (sort === 'uniform' && !onMember) return
+          const ways = waysFor(sort, onMember)
+          const way = ways[pick % ways.length]
+          const e: Entry = {
+            sort,
+            amount,
+            way,
+            ...(way === 'angle' ? { angle: '30 deg' } : {}),
+            ...(sort === 'uniform' ? { per: 'length' as const } : onMember ? { at: '40%' } : {}),
+          }
+          expect(entryOf(loadOf(onMember ? { member: 'AB' } : { node: 'A' }, e))).toEqual(e)
+        },
+      ),
     )
   })
   it('is refused a row when it takes more', () => {
     const several: Load = { type: 'nodal', node: 'A', fx: 1, fy: 2 }
-    const varying: Load = { type: 'distributed', member: 'AB', direction: 'Y', points: [{ at: 0, q: 1 }, { at: 2, q: 0 }] }
+    const varying: Load = {
+      type: 'distributed',
+      member: 'AB',
+      direction: 'Y',
+      points: [
+        { at: 0, q: 1 },
+        { at: 2, q: 0 },
+      ],
+    }
     expect([entryOf(several), entryOf(varying)]).toEqual([undefined, undefined])
   })
   it('turns on the compass, by name in the four main directions', () => {
@@ -47,7 +86,15 @@ describe('a load as a row', () => {
 })
 
 describe('a new load', () => {
-  const p: Problem = { ...newProblem(), symbols: { w: '12 kN/m' }, nodes: [{ id: 'A', x: 0, y: 0 }, { id: 'B', x: 4, y: 0 }], members: [{ id: 'AB', start: 'A', end: 'B' }] }
+  const p: Problem = {
+    ...newProblem(),
+    symbols: { w: '12 kN/m' },
+    nodes: [
+      { id: 'A', x: 0, y: 0 },
+      { id: 'B', x: 4, y: 0 },
+    ],
+    members: [{ id: 'AB', start: 'A', end: 'B' }],
+  }
   it.each([
     ['ab', '6 kN/m', 'down', '', { type: 'distributed', member: 'AB', direction: 'Y', q: '-6 kN/m' }],
     ['AB', 'w', 'right', '', { type: 'distributed', direction: 'X', q: 'w' }],
@@ -56,7 +103,9 @@ describe('a new load', () => {
     ['AB', '5 kN', 'left', '', { type: 'point', at: '50%', fx: '-5 kN' }],
     ['b', '5', 'up', '', { type: 'nodal', node: 'B', fy: 5 }],
     ['B', '3 kN*m', 'cw', '', { type: 'nodal', m: '-3 kN*m' }],
-  ] as const)('%s, %s %s', (on, amount, way, at, load) => expect(newLoad(p, on, amount, way, at)).toMatchObject({ ok: true, load }))
+  ] as const)('%s, %s %s', (on, amount, way, at, load) =>
+    expect(newLoad(p, on, amount, way, at)).toMatchObject({ ok: true, load }),
+  )
   it.each([
     ['Q', '5', 'on', /no joint or member Q/],
     ['A', '5 kN/m', 'amount', /is a joint/],

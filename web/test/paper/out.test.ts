@@ -9,7 +9,10 @@ import { blank } from '../../app/server/paper/type'
 import { beam } from '../problems'
 
 const folder = join(import.meta.dirname, '../../database/demo')
-const demo = readdirSync(folder).map((f): [string, Problem] => [f, JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem])
+const demo = readdirSync(folder).map((f): [string, Problem] => [
+  f,
+  JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
+])
 const bytes = async (p: Problem, form: string, id: string | null = null) => {
   const out = await workingAs(p, form, id)
   if ('message' in out) throw new Error(out.message)
@@ -22,13 +25,21 @@ describe('the whole working on paper', () => {
   it.each(demo)('%s: every sign is in its typeface, nothing stands beside the page', async (_, problem) => {
     const lacking = new Set<string>()
     let outside = 0
-    type Inner = { _font: { name: string; font: { hasGlyphForCodePoint(c: number): boolean } }; _ctm: number[] }
-     
+    type Inner = {
+      _font: { name: string; font: { hasGlyphForCodePoint(c: number): boolean } }
+      _ctm: number[]
+    }
+
     const real = PDFDocument.prototype.text
-    vi.spyOn(PDFDocument.prototype, 'text').mockImplementation(function (this: PDFKit.PDFDocument, ...args: unknown[]) {
+    vi.spyOn(PDFDocument.prototype, 'text').mockImplementation(function (
+      this: PDFKit.PDFDocument,
+      ...args: unknown[]
+    ) {
       const [text, x] = args as [string, number]
       const inner = this as unknown as Inner
-      for (const c of text) if (!inner._font.font.hasGlyphForCodePoint(c.codePointAt(0)!)) lacking.add(`${c} in ${inner._font.name}`)
+      for (const c of text)
+        if (!inner._font.font.hasGlyphForCodePoint(c.codePointAt(0)!))
+          lacking.add(`${c} in ${inner._font.name}`)
       // the figure has axes of its own
       if (inner._ctm[0] === 1 && inner._ctm[4] === 0 && (x < 0 || x > 600)) outside++
       return (real as (...a: unknown[]) => PDFKit.PDFDocument).apply(this, args)
@@ -45,7 +56,9 @@ describe('the whole working on paper', () => {
   it('comes as LaTeX and Markdown too, of the case asked for', async () => {
     const [, problem] = demo[0]
     const combination = problem.combinations![0].id
-    expect((await bytes(problem, 'markdown', combination)).body.toString()).toContain(`Case: ${problem.combinations![0].title}`)
+    expect((await bytes(problem, 'markdown', combination)).body.toString()).toContain(
+      `Case: ${problem.combinations![0].title}`,
+    )
     expect((await bytes(problem, 'latex')).body.toString()).toContain('\\documentclass')
     expect((await bytes(problem, 'latex')).name).toMatch(/\.tex$/)
   })
@@ -54,17 +67,35 @@ describe('the whole working on paper', () => {
     const [, problem] = demo[0]
     expect(await workingAs(problem, 'docx', null)).toMatchObject({ status: 404 })
     expect(await workingAs(problem, 'toString', null)).toMatchObject({ status: 404 })
-    expect(await workingAs(problem, 'pdf', 'nobody')).toMatchObject({ status: 404, message: 'There is no case nobody.' })
+    expect(await workingAs(problem, 'pdf', 'nobody')).toMatchObject({
+      status: 404,
+      message: 'There is no case nobody.',
+    })
     expect(await workingAs({ ...beam, supports: [] }, 'pdf', null)).toMatchObject({ status: 400 })
     const long = Array.from({ length: 160 }, (_, i) => i + 9).reduce((p, x) => edit.addNode(p, x, 0), beam)
-    const many = { ...long, members: long.nodes.slice(1).map((n, i) => ({ id: `m${i}`, start: long.nodes[i].id, end: n.id, material: 'steel', section: 'default' })) }
-    expect(await workingAs(many, 'pdf', null)).toMatchObject({ status: 400, message: expect.stringContaining('hundreds of pages') as string })
+    const many = {
+      ...long,
+      members: long.nodes
+        .slice(1)
+        .map((n, i) => ({
+          id: `m${i}`,
+          start: long.nodes[i].id,
+          end: n.id,
+          material: 'steel',
+          section: 'default',
+        })),
+    }
+    expect(await workingAs(many, 'pdf', null)).toMatchObject({
+      status: 400,
+      message: expect.stringContaining('hundreds of pages') as string,
+    })
   })
 })
 
 describe('mathematics on paper', () => {
   const doc = blank('test')
-  const letter = (name: string, value: number) => ({ t: 'letter', symbol: { letter: name }, value, address: name }) as const
+  const letter = (name: string, value: number) =>
+    ({ t: 'letter', symbol: { letter: name }, value, address: name }) as const
   it('sets a fraction as high as its parts, a power above its base, brackets round a sum', () => {
     const [a, b] = [letter('a', 2), letter('b', -3)]
     const plain = formulaBox(doc, a, 'letters')
@@ -76,6 +107,8 @@ describe('mathematics on paper', () => {
     const sum = formulaBox(doc, { t: 'sum', terms: [a, b] }, 'letters')
     expect(product.w).toBeGreaterThan(plain.w + sum.w + 6)
     // a negative number put in for a letter stands in brackets
-    expect(formulaBox(doc, { t: 'product', factors: [a, b] }, 'numbers').up).toBeGreaterThan(formulaBox(doc, { t: 'product', factors: [a, a] }, 'numbers').up)
+    expect(formulaBox(doc, { t: 'product', factors: [a, b] }, 'numbers').up).toBeGreaterThan(
+      formulaBox(doc, { t: 'product', factors: [a, a] }, 'numbers').up,
+    )
   })
 })

@@ -6,10 +6,14 @@ import { asCells } from '../../app/results/cells'
 import { cleaned } from '../../app/results/numbers'
 
 describe('results as cells of a spreadsheet', () => {
-  const problem = JSON.parse(readFileSync(join(import.meta.dirname, '../../database/demo/03-orchid-balcony.viga.json'), 'utf8')) as Problem
+  const problem = JSON.parse(
+    readFileSync(join(import.meta.dirname, '../../database/demo/03-orchid-balcony.viga.json'), 'utf8'),
+  ) as Problem
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('solved')
-  const rows = asCells(problem, outcome.solution, outcome.solution.cases[0]).split('\n').map((r) => r.split('\t'))
+  const rows = asCells(problem, outcome.solution, outcome.solution.cases[0])
+    .split('\n')
+    .map((r) => r.split('\t'))
   const below = (head: string) => rows.slice(rows.findIndex((r) => r[0] === head))
   it('have units in their heads and numbers in full', () => {
     expect(below('Reactions')[0]).toEqual(['Reactions', 'x kN', 'y kN', 'moment kN·m'])
@@ -19,14 +23,19 @@ describe('results as cells of a spreadsheet', () => {
     expect(B[2].length).toBeGreaterThan(8)
   })
   it('follow a member from end to end, its moment the reaction’s at the wall', () => {
-    const AC = below('Member').slice(1).filter((r) => r[0] === 'AC').map((r) => r.slice(1).map(Number))
+    const AC = below('Member')
+      .slice(1)
+      .filter((r) => r[0] === 'AC')
+      .map((r) => r.slice(1).map(Number))
     expect(AC[0][0]).toBe(0)
     expect(AC.at(-1)![0]).toBe(2)
     const wall = Number(below('Reactions')[1][3])
     expect(AC[0][3]).toBeCloseTo(-wall, 9)
   })
   it('balance: the reactions carry the load', () => {
-    const [A, B] = below('Reactions').slice(1, 3).map((r) => Number(r[2]))
+    const [A, B] = below('Reactions')
+      .slice(1, 3)
+      .map((r) => Number(r[2]))
     expect(A + B).toBeCloseTo(36, 9)
   })
 })

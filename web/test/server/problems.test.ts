@@ -2,7 +2,14 @@ import { beforeAll, describe, expect, inject, it } from 'vitest'
 import { newProblem, type Problem } from '@viga/core'
 import { migrate } from '../../../scripts/migrate.mjs'
 import { cardOf } from '../../app/server/cards.server'
-import { deleteProblem, insertProblem, problemById, problemsOnShelf, restoreProblem, saveProblem } from '../../app/server/problems.server'
+import {
+  deleteProblem,
+  insertProblem,
+  problemById,
+  problemsOnShelf,
+  restoreProblem,
+  saveProblem,
+} from '../../app/server/problems.server'
 import { saveRequest } from '../../app/server/save.server'
 import { shelfAction } from '../../app/server/shelf-actions.server'
 
@@ -10,7 +17,14 @@ beforeAll(() => {
   process.env.DATABASE_URL = inject('databaseUrl')
 })
 
-const save = (id: string, body: unknown) => saveRequest(id, new Request('http://viga/', { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) }))
+const save = (id: string, body: unknown) =>
+  saveRequest(
+    id,
+    new Request('http://viga/', {
+      method: 'POST',
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    }),
+  )
 
 describe('a new database', () => {
   it('has the demo problems once, each solved', async () => {
@@ -28,9 +42,15 @@ describe('a new database', () => {
 describe('saving', () => {
   it('counts revisions, and refuses a stale one with the newer problem in hand', async () => {
     const id = await insertProblem(newProblem('first'))
-    expect(await save(id, { revision: 1, document: newProblem('second') })).toEqual({ status: 200, body: { revision: 2 } })
+    expect(await save(id, { revision: 1, document: newProblem('second') })).toEqual({
+      status: 200,
+      body: { revision: 2 },
+    })
     const stale = await save(id, { revision: 1, document: newProblem('third') })
-    expect(stale).toMatchObject({ status: 409, body: { newer: { revision: 2, problem: { title: 'second' } } } })
+    expect(stale).toMatchObject({
+      status: 409,
+      body: { newer: { revision: 2, problem: { title: 'second' } } },
+    })
     expect((await problemById(id))?.problem.title).toBe('second')
   })
   it('lets one of two saves at once through', async () => {
@@ -43,7 +63,11 @@ describe('saving', () => {
     [{ document: newProblem() }, 400, 'revision'],
     [{ revision: 0, document: newProblem() }, 400, 'revision'],
     [{ revision: 1 }, 400, 'document'],
-    [{ revision: 1, document: { ...newProblem(), nodes: [{ id: 'A', x: '3 kN', y: 0 }] } }, 400, 'nodes[0].x'],
+    [
+      { revision: 1, document: { ...newProblem(), nodes: [{ id: 'A', x: '3 kN', y: 0 }] } },
+      400,
+      'nodes[0].x',
+    ],
     [{ revision: 1, document: { ...newProblem(), title: undefined } }, 400, 'title'],
   ])('refuses %j', async (body, status, path) => {
     const id = await insertProblem()
@@ -72,8 +96,13 @@ describe('the Shelf', () => {
     expect(await shelfAction({ intent: 'rename', id, title: ' Rose arch ' })).toEqual({ ok: true })
     await shelfAction({ intent: 'duplicate', id })
     await shelfAction({ intent: 'duplicate', id })
-    expect(await titles()).toEqual(expect.arrayContaining(['Rose arch', 'Rose arch, copy 1', 'Rose arch, copy 2']))
-    expect(await shelfAction({ intent: 'delete', id })).toEqual({ ok: true, deleted: { id, title: 'Rose arch' } })
+    expect(await titles()).toEqual(
+      expect.arrayContaining(['Rose arch', 'Rose arch, copy 1', 'Rose arch, copy 2']),
+    )
+    expect(await shelfAction({ intent: 'delete', id })).toEqual({
+      ok: true,
+      deleted: { id, title: 'Rose arch' },
+    })
     expect(await titles()).not.toContain('Rose arch')
     await shelfAction({ intent: 'restore', id })
     expect(await titles()).toContain('Rose arch')
@@ -90,5 +119,11 @@ describe('the Shelf', () => {
     [{ intent: 'rename', id: '3f2504e0-4f89-41d3-9a0c-0305e82c3301', title: 'x' }, 'id', /no longer/],
     [{ intent: 'rename', id: 'x', title: 'x' }, 'id', /not a problem/],
     [{ intent: 'burn' }, 'intent', /intent/],
-  ])('refuses %j', async (fields, field, words) => expect(await shelfAction(fields)).toMatchObject({ ok: false, field, message: expect.stringMatching(words) as string }))
+  ])('refuses %j', async (fields, field, words) =>
+    expect(await shelfAction(fields)).toMatchObject({
+      ok: false,
+      field,
+      message: expect.stringMatching(words) as string,
+    }),
+  )
 })

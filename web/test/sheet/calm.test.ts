@@ -5,7 +5,8 @@ import { createSheet } from '../../app/sheet/store'
 import { beam } from '../problems'
 
 const large = addShape(newProblem('large'), frameShape([6, 6, 6], [3, 3, 3, 3], 'fixed'))
-const open = (problem: typeof beam) => createSheet({ id: 'p', problem, revision: 1, changedAt: '2026-01-01T00:00:00Z' })
+const open = (problem: typeof beam) =>
+  createSheet({ id: 'p', problem, revision: 1, changedAt: '2026-01-01T00:00:00Z' })
 const last = (problem: typeof beam) => problem.nodes[problem.nodes.length - 1]
 
 describe('what the tables hear while something is dragged', () => {
@@ -17,7 +18,8 @@ describe('what the tables hear while something is dragged', () => {
     const calm = calmed(store)
     const heard: unknown[] = []
     const stop = calm.subscribe((s) => heard.push(last(s.problem).x))
-    const move = (x: number) => store.getState().edit('move', (p) => edit.setNode(p, last(p).id, { x }), { merge: 'move' })
+    const move = (x: number) =>
+      store.getState().edit('move', (p) => edit.setNode(p, last(p).id, { x }), { merge: 'move' })
     return { store, calm, heard, move, stop }
   }
 

@@ -11,7 +11,10 @@ describe('a row that is being typed', () => {
     expect(writeRow(empty)).toBeNull()
     expect(readRow(writeRow({ x: '12*26 in', y: '' }) ?? undefined, empty)).toEqual({ x: '12*26 in', y: '' })
   })
-  it.each([undefined, 'no object', '[]', '7', 'null', '{"x":{"deep":1},"other":"z"}'])('reads %s as empty', (kept) => expect(readRow(kept, empty)).toEqual(empty))
+  it.each([undefined, 'no object', '[]', '7', 'null', '{"x":{"deep":1},"other":"z"}'])(
+    'reads %s as empty',
+    (kept) => expect(readRow(kept, empty)).toEqual(empty),
+  )
   it('outlives an undo, which gives up texts of fields', () => {
     const store = createSheet({ id: 'p', problem: beam, revision: 1, changedAt: '2026-01-01T00:00:00Z' })
     store.getState().edit('wider', (p) => edit.setNode(p, 'C', { x: 9 }))

@@ -6,8 +6,11 @@ import { createSheet } from '../../app/sheet/store'
 import { takeBack } from '../../app/sheet/history'
 import { keepSaved, settle } from '../../app/sheet/saving'
 
-const demo = JSON.parse(readFileSync(join(import.meta.dirname, '../../database/demo/01-palm-house.viga.json'), 'utf8')) as Problem
-const open = (problem = demo, revision = 1) => createSheet({ id: 'p1', problem, revision, changedAt: '2026-01-01T00:00:00Z' })
+const demo = JSON.parse(
+  readFileSync(join(import.meta.dirname, '../../database/demo/01-palm-house.viga.json'), 'utf8'),
+) as Problem
+const open = (problem = demo, revision = 1) =>
+  createSheet({ id: 'p1', problem, revision, changedAt: '2026-01-01T00:00:00Z' })
 
 describe('edits of a sheet', () => {
   it('change the results at once', () => {
@@ -29,7 +32,8 @@ describe('edits of a sheet', () => {
   })
   it('undo and redo without end, with names, and keep the selection', () => {
     const store = open()
-    for (let i = 1; i <= 50; i++) store.getState().edit(`step ${i}`, (p) => edit.setNode(p, 'C', { x: i / 10 + 3 }), { select: 'node:C' })
+    for (let i = 1; i <= 50; i++)
+      store.getState().edit(`step ${i}`, (p) => edit.setNode(p, 'C', { x: i / 10 + 3 }), { select: 'node:C' })
     store.getState().select(null)
     expect(store.getState().past.at(-1)!.name).toBe('step 50')
     for (let i = 0; i < 50; i++) store.getState().undo()
@@ -39,7 +43,8 @@ describe('edits of a sheet', () => {
   })
   it('of one thing in quick succession are one step', () => {
     const store = open()
-    for (const x of [4, 5, 6]) store.getState().edit('drag', (p) => edit.setNode(p, 'C', { x }), { merge: 'drag C' })
+    for (const x of [4, 5, 6])
+      store.getState().edit('drag', (p) => edit.setNode(p, 'C', { x }), { merge: 'drag C' })
     expect(store.getState().past).toHaveLength(1)
     store.getState().undo()
     expect(store.getState().problem).toBe(demo)
@@ -68,8 +73,15 @@ describe('keeping what was typed', () => {
     replies = []
     sent = []
     vi.stubGlobal('window', { addEventListener() {}, removeEventListener() {} })
-    vi.stubGlobal('localStorage', { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => kept.set(k, v), removeItem: (k: string) => kept.delete(k) })
-    vi.stubGlobal('sessionStorage', { getItem: (k: string) => tab.get(k) ?? null, setItem: (k: string, v: string) => tab.set(k, v) })
+    vi.stubGlobal('localStorage', {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => kept.set(k, v),
+      removeItem: (k: string) => kept.delete(k),
+    })
+    vi.stubGlobal('sessionStorage', {
+      getItem: (k: string) => tab.get(k) ?? null,
+      setItem: (k: string, v: string) => tab.set(k, v),
+    })
     vi.stubGlobal('fetch', (_: string, init: { body: string }) => {
       sent.push(JSON.parse(init.body) as (typeof sent)[number])
       const r = replies.shift() ?? { status: 200, body: { revision: sent.at(-1)!.revision + 1 } }
@@ -102,7 +114,14 @@ describe('keeping what was typed', () => {
     expect(store.getState().save.kind).toBe('saved')
   })
   it('brings back what a killed tab could not send', async () => {
-    kept.set('viga:draft:p1', JSON.stringify({ revision: 1, problem: { ...newProblem(), title: 'typed' }, drafts: { 'x of A': '4*' } }))
+    kept.set(
+      'viga:draft:p1',
+      JSON.stringify({
+        revision: 1,
+        problem: { ...newProblem(), title: 'typed' },
+        drafts: { 'x of A': '4*' },
+      }),
+    )
     const store = open(newProblem())
     keepSaved(store)
     expect(store.getState()).toMatchObject({ problem: { title: 'typed' }, drafts: { 'x of A': '4*' } })
@@ -125,15 +144,32 @@ describe('keeping what was typed', () => {
     expect(sent).toHaveLength(1)
     // the reloaded page was served before that save, and goes on from the older revision
     const reloaded = open(newProblem())
-    replies = [{ status: 409, body: { newer: { problem: { ...newProblem(), title: 'one' }, revision: 2, changedAt: '' } } }]
+    replies = [
+      {
+        status: 409,
+        body: { newer: { problem: { ...newProblem(), title: 'one' }, revision: 2, changedAt: '' } },
+      },
+    ]
     keepSaved(reloaded)
     reloaded.getState().edit('title', rename('two'))
     await vi.advanceTimersByTimeAsync(1000)
-    expect(sent.map((s) => [s.revision, s.document.title])).toEqual([[1, 'one'], [1, 'two'], [2, 'two']])
-    expect(reloaded.getState()).toMatchObject({ revision: 3, save: { kind: 'saved' }, problem: { title: 'two' } })
+    expect(sent.map((s) => [s.revision, s.document.title])).toEqual([
+      [1, 'one'],
+      [1, 'two'],
+      [2, 'two'],
+    ])
+    expect(reloaded.getState()).toMatchObject({
+      revision: 3,
+      save: { kind: 'saved' },
+      problem: { title: 'two' },
+    })
   })
   it('keeps both versions when a newer one was saved elsewhere, until the person chooses', async () => {
-    const newer = { problem: { ...newProblem(), title: 'theirs' }, revision: 5, changedAt: '2026-01-01T00:00:00Z' }
+    const newer = {
+      problem: { ...newProblem(), title: 'theirs' },
+      revision: 5,
+      changedAt: '2026-01-01T00:00:00Z',
+    }
     for (const choice of ['mine', 'newer'] as const) {
       replies = [{ status: 409, body: { newer } }]
       const store = open(newProblem())
@@ -145,7 +181,11 @@ describe('keeping what was typed', () => {
       expect(store.getState().save.kind).toBe('conflict')
       settle(store, choice)
       await vi.advanceTimersByTimeAsync(1000)
-      expect(store.getState()).toMatchObject({ revision: 6, save: { kind: 'saved' }, problem: { title: choice === 'mine' ? 'mine' : 'theirs' } })
+      expect(store.getState()).toMatchObject({
+        revision: 6,
+        save: { kind: 'saved' },
+        problem: { title: choice === 'mine' ? 'mine' : 'theirs' },
+      })
       kept.clear()
     }
   })

@@ -7,11 +7,16 @@ import { lineOf } from '../../app/working/line'
 import { bookOf, demo } from '../demo'
 
 const USUAL = working.readingOf(undefined)
-const books = demo.map(([name, problem]) => ({ name, book: bookOf(problem), steps: working.stepsOf(bookOf(problem)) }))
+const books = demo.map(([name, problem]) => ({
+  name,
+  book: bookOf(problem),
+  steps: working.stepsOf(bookOf(problem)),
+}))
 const anyStep = fc.constantFrom(...books.flatMap(({ book, steps }) => steps.map((step) => ({ book, step }))))
 
 /** What a part says, piece by piece: numbers of lines and rows of tables count each. */
-const pieces = (b: working.Block): unknown[] => (b.kind === 'lines' ? b.addresses : b.kind === 'table' ? b.rows : [b])
+const pieces = (b: working.Block): unknown[] =>
+  b.kind === 'lines' ? b.addresses : b.kind === 'table' ? b.rows : [b]
 const said = (passages: readonly working.Passage[]) => passages.flatMap((p) => p.blocks.flatMap(pieces))
 
 describe('a step put on the page little by little', () => {
@@ -28,25 +33,40 @@ describe('a step put on the page little by little', () => {
   })
   it('shows more, never less, with more room', () => {
     fc.assert(
-      fc.property(anyStep, fc.integer({ min: 1, max: 3000 }), fc.integer({ min: 0, max: 3000 }), ({ book, step }, room, more) => {
-        const [a, b] = [beginning(step.passages, room, book), beginning(step.passages, room + more, book)]
-        expect(said(b.passages).length).toBeGreaterThanOrEqual(said(a.passages).length)
-      }),
+      fc.property(
+        anyStep,
+        fc.integer({ min: 1, max: 3000 }),
+        fc.integer({ min: 0, max: 3000 }),
+        ({ book, step }, room, more) => {
+          const [a, b] = [beginning(step.passages, room, book), beginning(step.passages, room + more, book)]
+          expect(said(b.passages).length).toBeGreaterThanOrEqual(said(a.passages).length)
+        },
+      ),
     )
   })
   it('is the step itself once there is room for all', () => {
-    for (const { book, steps } of books) for (const step of steps) expect(beginning(step.passages, Infinity, book)).toEqual({ passages: step.passages, left: 0 })
+    for (const { book, steps } of books)
+      for (const step of steps)
+        expect(beginning(step.passages, Infinity, book)).toEqual({ passages: step.passages, left: 0 })
   })
   it('keeps a matrix and a drawing whole', () => {
     for (const { book, steps } of books)
       for (const step of steps)
         for (const p of beginning(step.passages, 1, book).passages)
-          for (const b of p.blocks) if (b.kind === 'matrix' || b.kind === 'drawing') expect(step.passages.some((q) => q.blocks.includes(b))).toBe(true)
+          for (const b of p.blocks)
+            if (b.kind === 'matrix' || b.kind === 'drawing')
+              expect(step.passages.some((q) => q.blocks.includes(b))).toBe(true)
   })
   it('gives a long formula the height of several lines', () => {
     for (const { book, steps } of books) {
       const checks = steps.find((s) => s.key === 'checks')!
-      const heights = checks.passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses.map((a) => [heightOfLine(book, a), lineOf(book, a, undefined, USUAL).long] as const) : [])))
+      const heights = checks.passages.flatMap((p) =>
+        p.blocks.flatMap((b) =>
+          b.kind === 'lines'
+            ? b.addresses.map((a) => [heightOfLine(book, a), lineOf(book, a, undefined, USUAL).long] as const)
+            : [],
+        ),
+      )
       expect(heights.length).toBeGreaterThan(0)
       const short = Math.min(...heights.map(([h]) => h))
       for (const [h, long] of heights) if (!long) expect(h).toBeLessThanOrEqual(2 * short)
@@ -88,8 +108,18 @@ describe('formulas set beforehand', () => {
     for (const { book, steps } of books)
       for (const step of steps) {
         const { members } = book.context.solution.structure
-        const shown = beginning(passagesOf(pageOf(step, 0)), 600, book).passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses.map((a) => lineOf(book, a, p.member === undefined ? undefined : members[p.member].id, USUAL)) : [])))
-        expect([...firstFormulas(book, step.key, USUAL, 0, 600)]).toEqual(shown.flatMap((l) => [l.letters.tex, ...(l.numbers ? [l.numbers.tex] : [])]))
+        const shown = beginning(passagesOf(pageOf(step, 0)), 600, book).passages.flatMap((p) =>
+          p.blocks.flatMap((b) =>
+            b.kind === 'lines'
+              ? b.addresses.map((a) =>
+                  lineOf(book, a, p.member === undefined ? undefined : members[p.member].id, USUAL),
+                )
+              : [],
+          ),
+        )
+        expect([...firstFormulas(book, step.key, USUAL, 0, 600)]).toEqual(
+          shown.flatMap((l) => [l.letters.tex, ...(l.numbers ? [l.numbers.tex] : [])]),
+        )
       }
   })
   it('are made one by one: who stops early has not made the rest', () => {

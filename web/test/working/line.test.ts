@@ -6,7 +6,22 @@ import { bookOf, demo } from '../demo'
 const USUAL = working.readingOf(undefined)
 
 /** Every address that a line of the working shows, with the member it is shown under. */
-const shown = (book: working.Ledger) => working.stepsOf(book).flatMap((s) => s.passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'lines' ? b.addresses.map((at) => ({ at, within: p.member === undefined ? undefined : book.context.solution.structure.members[p.member].id })) : []))))
+const shown = (book: working.Ledger) =>
+  working
+    .stepsOf(book)
+    .flatMap((s) =>
+      s.passages.flatMap((p) =>
+        p.blocks.flatMap((b) =>
+          b.kind === 'lines'
+            ? b.addresses.map((at) => ({
+                at,
+                within:
+                  p.member === undefined ? undefined : book.context.solution.structure.members[p.member].id,
+              }))
+            : [],
+        ),
+      ),
+    )
 
 describe.each(demo)('a line of the working: %s', (_, problem) => {
   const book = bookOf(problem)
@@ -15,19 +30,27 @@ describe.each(demo)('a line of the working: %s', (_, problem) => {
       const line = lineOf(book, at, within, USUAL)
       const { origin } = book.origin(at)
       if (origin.kind !== 'formula') expect(line.words, at).toBeTruthy()
-      else if (origin.formula.t !== 'letter' && origin.formula.t !== 'number') expect(line.numbers, at).toBeDefined()
+      else if (origin.formula.t !== 'letter' && origin.formula.t !== 'number')
+        expect(line.numbers, at).toBeDefined()
       expect(line.letters.tex).toContain(working.symbolLatex(book.origin(at).symbol, within))
     }
   })
   it('measures rounding against the largest that goes into it', () => {
-    for (const { at, within } of shown(book)) expect(lineOf(book, at, within, USUAL).most).toBeGreaterThanOrEqual(Math.abs(book.origin(at).value))
+    for (const { at, within } of shown(book))
+      expect(lineOf(book, at, within, USUAL).most).toBeGreaterThanOrEqual(Math.abs(book.origin(at).value))
   })
   it('writes its numbers with the figures asked for', () => {
-    const [few, many] = [3, 8].map((figures) => shown(book).map(({ at, within }) => lineOf(book, at, within, { ...USUAL, figures }).numbers?.tex ?? ''))
+    const [few, many] = [3, 8].map((figures) =>
+      shown(book).map(({ at, within }) => lineOf(book, at, within, { ...USUAL, figures }).numbers?.tex ?? ''),
+    )
     expect(many.join('').length).toBeGreaterThan(few.join('').length)
   })
   it('leaves the member out of letters under its own name', () => {
-    const own = shown(book).find(({ at, within }) => within !== undefined && book.origin(at).symbol.of === within)!
-    expect(lineOf(book, own.at, own.within, USUAL).letters.tex.length).toBeLessThan(lineOf(book, own.at, undefined, USUAL).letters.tex.length)
+    const own = shown(book).find(
+      ({ at, within }) => within !== undefined && book.origin(at).symbol.of === within,
+    )!
+    expect(lineOf(book, own.at, own.within, USUAL).letters.tex.length).toBeLessThan(
+      lineOf(book, own.at, undefined, USUAL).letters.tex.length,
+    )
   })
 })

@@ -4,7 +4,14 @@ import { hasChanged, numberWords, targetsOfNumber } from '../../app/working/book
 import { bookOf, demo } from '../demo'
 
 describe('what a number of the working belongs to on the Figure', () => {
-  it.each(demo.flatMap(([f, p]) => (['none', 'own', 'common'] as const).map((factor): [string, Problem] => [`${f}, ${factor} factor`, { ...p, view: { ...p.view, reading: { factor } } }])))('%s: is there, for every number shown', (_, problem) => {
+  it.each(
+    demo.flatMap(([f, p]) =>
+      (['none', 'own', 'common'] as const).map((factor): [string, Problem] => [
+        `${f}, ${factor} factor`,
+        { ...p, view: { ...p.view, reading: { factor } } },
+      ]),
+    ),
+  )('%s: is there, for every number shown', (_, problem) => {
     const book = bookOf(problem)
     const { structure, dofs } = book.context.solution
     const there = new Set([
@@ -23,7 +30,18 @@ describe('what a number of the working belongs to on the Figure', () => {
     for (const s of working.stepsOf(book))
       for (const p of s.passages)
         for (const b of p.blocks) {
-          const addresses = b.kind === 'lines' ? b.addresses : b.kind === 'polynomial' ? b.coefficients : b.kind === 'table' ? b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : []))) : b.kind === 'matrix' ? b.rows.flatMap((__, i) => b.columns.map((___, j) => b.at(i, j))) : []
+          const addresses =
+            b.kind === 'lines'
+              ? b.addresses
+              : b.kind === 'polynomial'
+                ? b.coefficients
+                : b.kind === 'table'
+                  ? b.rows.flatMap((r) =>
+                      r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])),
+                    )
+                  : b.kind === 'matrix'
+                    ? b.rows.flatMap((__, i) => b.columns.map((___, j) => b.at(i, j)))
+                    : []
           addresses.forEach(look)
           // and for what their formulas are made of
           for (const a of addresses.slice(0, 40)) {
@@ -45,7 +63,19 @@ describe('what a number of the working belongs to on the Figure', () => {
 describe('numbers after an edit', () => {
   const problem = demo.find(([f]) => f.includes('orchid'))![1]
   const before = bookOf(problem)
-  const doubled = bookOf({ ...problem, loadCases: problem.loadCases!.map((c) => ({ ...c, loads: c.loads.map((l) => (l.type === 'nodal' && typeof l.m === 'number' ? { ...l, m: 2 * l.m } : l.type === 'nodal' ? { ...l, m: `2*(${String(l.m)})` } : l)) })) })
+  const doubled = bookOf({
+    ...problem,
+    loadCases: problem.loadCases!.map((c) => ({
+      ...c,
+      loads: c.loads.map((l) =>
+        l.type === 'nodal' && typeof l.m === 'number'
+          ? { ...l, m: 2 * l.m }
+          : l.type === 'nodal'
+            ? { ...l, m: `2*(${String(l.m)})` }
+            : l,
+      ),
+    })),
+  })
   it('are marked where they changed: forces and displacements, but no stiffness', () => {
     expect(hasChanged('D/2', doubled, before)).toBe(true)
     expect(hasChanged('q/CB/2', doubled, before)).toBe(true)

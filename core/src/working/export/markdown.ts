@@ -31,10 +31,21 @@ function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within
           .join('\n\n')
       )
     case 'matrix': {
-      if (b.columns.length > LARGEST) return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
+      if (b.columns.length > LARGEST)
+        return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
       const spelled = spell(b, within)
-      const letters = !spelled ? '' : 'like' in spelled ? `In letters as for ${words(spelled.like)}.\n\n` : `$$${spelledLatex(book, b, spelled.formulas, within)}$$\n\n`
-      return `${title(`${b.title}${b.unit ? `, ${b.factor ? '' : 'in '}${b.unit}` : ''}`)}${letters}${matrixLatex(book, b, within).map((m) => `$$${m}$$`).join('\n\n')}`
+      const letters = !spelled
+        ? ''
+        : 'like' in spelled
+          ? `In letters as for ${words(spelled.like)}.\n\n`
+          : `$$${spelledLatex(book, b, spelled.formulas, within)}$$\n\n`
+      return `${title(`${b.title}${b.unit ? `, ${b.factor ? '' : 'in '}${b.unit}` : ''}`)}${letters}${matrixLatex(
+        book,
+        b,
+        within,
+      )
+        .map((m) => `$$${m}$$`)
+        .join('\n\n')}`
     }
     case 'equation':
       return `$$${equationLatex(b)}$$`
@@ -52,7 +63,14 @@ export function workingMarkdown(book: Ledger): string {
   const { problem, action, solution } = book.context
   const spell = speller(book)
   const steps = stepsOf(book).map((s, i) => {
-    const passages = s.passages.map((p) => [...(p.title ? [`### ${words(p.title)}`] : []), ...p.blocks.map((b) => block(book, spell, b, p.member === undefined ? undefined : solution.structure.members[p.member].id))].join('\n\n'))
+    const passages = s.passages.map((p) =>
+      [
+        ...(p.title ? [`### ${words(p.title)}`] : []),
+        ...p.blocks.map((b) =>
+          block(book, spell, b, p.member === undefined ? undefined : solution.structure.members[p.member].id),
+        ),
+      ].join('\n\n'),
+    )
     return [`## ${i + 1} ${s.title}`, words(s.why), ...passages].join('\n\n')
   })
   return `${[`# ${words(problem?.title ?? 'Working')}`, ...(problem?.statement ? [words(problem.statement)] : []), `Case: ${words(action.title)}`, ...steps].join('\n\n')}\n`

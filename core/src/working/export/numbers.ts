@@ -20,7 +20,8 @@ export function commonPower(values: readonly (readonly number[])[]): number {
 }
 
 /** "10³ × kN, m, rad", or the units alone. */
-export const powerWords = (power: number, units: string): string => (power === 0 ? units : `10${superscript(power)}${units ? ` × ${units}` : ''}`)
+export const powerWords = (power: number, units: string): string =>
+  power === 0 ? units : `10${superscript(power)}${units ? ` × ${units}` : ''}`
 
 /** A matrix as numbers to be printed: its values over a common power of ten, what is 0 but for rounding as 0. */
 export interface PrintedMatrix {
@@ -31,7 +32,11 @@ export interface PrintedMatrix {
 }
 
 /** The power of ten taken out of a matrix: none of a transformation, none where a factor is taken out already, nor where forces beside stiffnesses would lose their figures. */
-export function powerOf(b: MatrixBlock, values: readonly (readonly number[])[], { power }: Pick<Reading, 'power'>): number {
+export function powerOf(
+  b: MatrixBlock,
+  values: readonly (readonly number[])[],
+  { power }: Pick<Reading, 'power'>,
+): number {
   const augmented = b.columns.length > b.rows.length && 'words' in b.columns[b.columns.length - 1]
   return !power || b.letter === 'T' || b.factor !== undefined || augmented ? 0 : commonPower(values)
 }
@@ -44,7 +49,9 @@ export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {
   const label = (m: MatrixBlock['rows'][number]) => ('unknown' in m ? String(m.unknown.number) : m.words)
   return {
     power,
-    cells: values.map((r) => r.map((v) => (Math.abs(v) <= 1e-12 * most ? '0' : entryWords(v, power, reading)))),
+    cells: values.map((r) =>
+      r.map((v) => (Math.abs(v) <= 1e-12 * most ? '0' : entryWords(v, power, reading))),
+    ),
     rows: b.rows.map(label),
     columns: b.columns.map(label),
   }
@@ -63,7 +70,11 @@ export function speller(book: Ledger): (b: MatrixBlock, within?: string) => Spel
       return origin.kind === 'formula' ? origin.formula : number(value)
     }
     const formulas = b.rows.map((_, i) => b.columns.map((__, j) => of((b.lettersAt ?? b.at)(i, j))))
-    const form = [b.letter, b.factor && symbolText(book.entry(b.factor)!.symbol), ...formulas.map((r) => r.map((f) => formulaText(f)).join('&'))].join(';')
+    const form = [
+      b.letter,
+      b.factor && symbolText(book.entry(b.factor)!.symbol),
+      ...formulas.map((r) => r.map((f) => formulaText(f)).join('&')),
+    ].join(';')
     const like = before.get(form)
     if (like !== undefined) return { like }
     before.set(form, within)
@@ -83,8 +94,11 @@ export function polynomialTerms(book: Ledger, b: PolynomialBlock): { power: numb
   const h = b.to - b.from
   const values = b.coefficients.map((a) => book.entry(a)?.value ?? 0)
   const most = Math.max(...values.map((v, p) => Math.abs(v) * h ** p))
-  return values.map((value, power) => ({ power, value })).filter(({ value, power }) => Math.abs(value) * h ** power > 1e-11 * most)
+  return values
+    .map((value, power) => ({ power, value }))
+    .filter(({ value, power }) => Math.abs(value) * h ** power > 1e-11 * most)
 }
 
 /** The reach of a stretch: "t = x − 2 m, up to x = 5 m". */
-export const reach = (b: PolynomialBlock, unit: string): string => `${b.from === 0 ? 't = x' : `t = x − ${formatPlain(b.from, 5)} ${unit}`}, up to x = ${formatPlain(b.to, 5)} ${unit}`
+export const reach = (b: PolynomialBlock, unit: string): string =>
+  `${b.from === 0 ? 't = x' : `t = x − ${formatPlain(b.from, 5)} ${unit}`}, up to x = ${formatPlain(b.to, 5)} ${unit}`

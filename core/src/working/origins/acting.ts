@@ -25,7 +25,12 @@ export interface Line {
 type LetterOf = (...parts: (string | number)[]) => Letter
 
 /** The lines of a load with points: those between points that stand apart. */
-export function linesOf(letter: LetterOf, { id, length }: StructureMember, at: number, load: Extract<StatedLoad, { type: 'distributed' | 'couple' }>): Line[] {
+export function linesOf(
+  letter: LetterOf,
+  { id, length }: StructureMember,
+  at: number,
+  load: Extract<StatedLoad, { type: 'distributed' | 'couple' }>,
+): Line[] {
   return load.points.flatMap((p, i) => {
     const before = load.points[i - 1]
     if (!before || !(p.at > before.at)) return []
@@ -33,18 +38,44 @@ export function linesOf(letter: LetterOf, { id, length }: StructureMember, at: n
     const whole = near(before.at, 0) && near(p.at, length)
     const line = (kind: Way, address: string): Line => {
       const [first, last] = [letter(address, at, i - 1), letter(address, at, i)]
-      return { kind, first, last, from: near(before.at, 0) ? number(0) : letter('load-at', at, i - 1), to: near(p.at, length) ? letter('L', id) : letter('load-at', at, i), uniform: before.q === p.q, whole }
+      return {
+        kind,
+        first,
+        last,
+        from: near(before.at, 0) ? number(0) : letter('load-at', at, i - 1),
+        to: near(p.at, length) ? letter('L', id) : letter('load-at', at, i),
+        uniform: before.q === p.q,
+        whole,
+      }
     }
-    return load.type === 'couple' ? [line('couple', 'load-q')] : [line('along', 'load-along'), line('across', 'load-across')]
+    return load.type === 'couple'
+      ? [line('couple', 'load-q')]
+      : [line('along', 'load-along'), line('across', 'load-across')]
   })
 }
 
 /** The cases that make up what is shown, each with its factor and the letters of its numbers. */
-function casesOf(c: Context): { factor: number; loads: readonly StatedLoad[]; selfWeight: number; letter: LetterOf }[] {
+function casesOf(
+  c: Context,
+): { factor: number; loads: readonly StatedLoad[]; selfWeight: number; letter: LetterOf }[] {
   const { cases, combinations } = c.solution.structure
-  if (c.action.kind !== 'combination') return cases.flatMap((o) => (o.id === c.action.id ? [{ factor: 1, loads: o.loads, selfWeight: o.selfWeight, letter: c.letter }] : []))
+  if (c.action.kind !== 'combination')
+    return cases.flatMap((o) =>
+      o.id === c.action.id ? [{ factor: 1, loads: o.loads, selfWeight: o.selfWeight, letter: c.letter }] : [],
+    )
   const factors = combinations.find((o) => o.id === c.action.id)?.factors ?? []
-  return cases.flatMap((o, i) => (factors[i] ? [{ factor: factors[i], loads: o.loads, selfWeight: o.selfWeight, letter: (...parts: (string | number)[]) => c.letter('case', o.id, ...parts) }] : []))
+  return cases.flatMap((o, i) =>
+    factors[i]
+      ? [
+          {
+            factor: factors[i],
+            loads: o.loads,
+            selfWeight: o.selfWeight,
+            letter: (...parts: (string | number)[]) => c.letter('case', o.id, ...parts),
+          },
+        ]
+      : [],
+  )
 }
 
 const valueOf = (f: Formula): number => (f.t === 'number' || f.t === 'letter' ? f.value : NaN)
@@ -53,14 +84,40 @@ const valueOf = (f: Formula): number => (f.t === 'number' || f.t === 'letter' ? 
  * The coefficient of tᵏ (k = 0, 1) of what acts one way along a stretch of member i, in coherent units.
  * @param begin the letters of where the stretch begins, `end` its other end, both from the member's start
  */
-export function intensityFormula(c: Context, i: number, begin: Letter, end: number, way: Way, k: number): Formula {
+export function intensityFormula(
+  c: Context,
+  i: number,
+  begin: Letter,
+  end: number,
+  way: Way,
+  k: number,
+): Formula {
   const m = c.solution.structure.members[i]
   const tolerance = SAME_PLACE * c.value('L', m.id)
   const terms = casesOf(c).flatMap(({ factor, loads, selfWeight, letter }): Formula[] => {
-    const lines = loads.flatMap((load, n) => ((load.type === 'distributed' || load.type === 'couple') && load.member === i ? linesOf(letter, m, n, load) : []))
-    const acting = lines.filter((l) => l.kind === way && valueOf(l.from) <= begin.value + tolerance && valueOf(l.to) >= end - tolerance && (valueOf(l.first) !== 0 || valueOf(l.last) !== 0))
-    const weight = k === 0 && selfWeight !== 0 && !m.bar && m.weight > 0 && way !== 'couple' ? [minus(times(number(selfWeight), letter('weight', m.id), letter(way === 'along' ? 's' : 'c', m.id)))] : []
-    return [...acting.flatMap((l) => coefficientOf(l, begin, k, tolerance)), ...weight].map((f) => times(number(factor), f))
+    const lines = loads.flatMap((load, n) =>
+      (load.type === 'distributed' || load.type === 'couple') && load.member === i
+        ? linesOf(letter, m, n, load)
+        : [],
+    )
+    const acting = lines.filter(
+      (l) =>
+        l.kind === way &&
+        valueOf(l.from) <= begin.value + tolerance &&
+        valueOf(l.to) >= end - tolerance &&
+        (valueOf(l.first) !== 0 || valueOf(l.last) !== 0),
+    )
+    const weight =
+      k === 0 && selfWeight !== 0 && !m.bar && m.weight > 0 && way !== 'couple'
+        ? [
+            minus(
+              times(number(selfWeight), letter('weight', m.id), letter(way === 'along' ? 's' : 'c', m.id)),
+            ),
+          ]
+        : []
+    return [...acting.flatMap((l) => coefficientOf(l, begin, k, tolerance)), ...weight].map((f) =>
+      times(number(factor), f),
+    )
   })
   return sum(...terms)
 }
@@ -70,7 +127,11 @@ function coefficientOf(l: Line, begin: Letter, k: number, tolerance: number): Fo
   const from = valueOf(l.from) === 0 ? [] : [minus(l.from)]
   const slope = over(sum(l.last, minus(l.first)), sum(l.to, ...from))
   if (k === 1) return l.uniform ? [] : [slope]
-  return [l.uniform || Math.abs(begin.value - valueOf(l.from)) <= tolerance ? l.first : sum(l.first, times(slope, sum(begin, ...from)))]
+  return [
+    l.uniform || Math.abs(begin.value - valueOf(l.from)) <= tolerance
+      ? l.first
+      : sum(l.first, times(slope, sum(begin, ...from))),
+  ]
 }
 
 /** What the point loads at the place x (m) of member i make N, V or M jump by: −Fx, +Fy, −M. */
@@ -78,8 +139,10 @@ export function jumpFormula(c: Context, i: number, x: number, force: 'N' | 'V' |
   const m = c.solution.structure.members[i]
   const terms = casesOf(c).flatMap(({ factor, loads, letter }) =>
     loads.flatMap((load, n): Formula[] => {
-      if (load.type !== 'point' || load.member !== i || Math.abs(load.at - x) > SAME_PLACE * m.length) return []
-      const part = force === 'M' ? letter('load', n, 'm') : letter(force === 'N' ? 'force-along' : 'force-across', n)
+      if (load.type !== 'point' || load.member !== i || Math.abs(load.at - x) > SAME_PLACE * m.length)
+        return []
+      const part =
+        force === 'M' ? letter('load', n, 'm') : letter(force === 'N' ? 'force-along' : 'force-across', n)
       return part.value === 0 ? [] : [times(number(factor), force === 'V' ? part : minus(part))]
     }),
   )

@@ -17,7 +17,14 @@ function after(c: Context, step: number, i: number, j: number): Letter {
   if (step > 0) return c.letter('row', step, i + 1, j + 1)
   const { unknowns } = eliminationOf(c)!.start
   const n = unknowns.length
-  return c.letter(...equationAddress(c.solution, c.action, unknowns[i].index, j === n ? undefined : unknowns[j].index).split('/'))
+  return c.letter(
+    ...equationAddress(
+      c.solution,
+      c.action,
+      unknowns[i].index,
+      j === n ? undefined : unknowns[j].index,
+    ).split('/'),
+  )
 }
 
 /**
@@ -34,9 +41,13 @@ export const eliminated: Kind = (c, stepPart, row, column) => {
   const turns = (k: number) => unknowns[k].component === 'rotation'
   const number = (k: number) => unknowns[k].number
   const dimension = j === n ? (turns(i) ? D.moment : D.force) : stiffnessDimension(turns(i), turns(j))
-  const primes = step > 3 ? `⁽${String(step).replace(/\d/g, (d) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(d)])}⁾` : '′'.repeat(step)
+  const primes =
+    step > 3 ? `⁽${String(step).replace(/\d/g, (d) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(d)])}⁾` : '′'.repeat(step)
   return {
-    symbol: { letter: `${j === n ? 'P' : 'K'}${primes}`, sub: j === n ? String(number(i)) : pair(number(i), number(j)) },
+    symbol: {
+      letter: `${j === n ? 'P' : 'K'}${primes}`,
+      sub: j === n ? String(number(i)) : pair(number(i), number(j)),
+    },
     si: (j === n ? right[i] : K[i][j]) / c.coherent(1, dimension),
     dimension,
     acts: j === n,
@@ -44,7 +55,10 @@ export const eliminated: Kind = (c, stepPart, row, column) => {
       const k = step - 1
       if (i <= k) return formula(after(c, step - 1, i, j), 'The rows down to the pivot stay as they are.')()
       const factor: Formula = over(after(c, step - 1, i, k), after(c, step - 1, k, k))
-      return formula(sum(after(c, step - 1, i, j), minus(times(factor, after(c, step - 1, k, j)))), `Row ${number(i)} less row ${number(k)} times what clears its column ${number(k)}.`)()
+      return formula(
+        sum(after(c, step - 1, i, j), minus(times(factor, after(c, step - 1, k, j)))),
+        `Row ${number(i)} less row ${number(k)} times what clears its column ${number(k)}.`,
+      )()
     },
   }
 }
@@ -60,6 +74,9 @@ export function backSubstituted(c: Context, dof: number): Formula | undefined {
   const last = e.steps.length
   const { K } = last ? e.steps[last - 1] : e.start
   const others = Array.from({ length: n }, (_, j) => j).filter((j) => j > i && K[i][j] !== 0)
-  const right = sum(after(c, last, i, n), ...others.map((j) => minus(times(after(c, last, i, j), c.letter('D', unknowns[j].index + 1)))))
+  const right = sum(
+    after(c, last, i, n),
+    ...others.map((j) => minus(times(after(c, last, i, j), c.letter('D', unknowns[j].index + 1)))),
+  )
   return over(right, after(c, last, i, i))
 }

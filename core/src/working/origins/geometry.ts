@@ -10,14 +10,32 @@ const difference =
     const m = member(c, id)
     if (!m) return undefined
     const { nodes } = c.solution.structure
-    return { symbol: { letter: `Δ${side}`, of: id }, si: nodes[m.end][side] - nodes[m.start][side], dimension: D.length, origin: () => formula(sum(c.letter(side, nodes[m.end].id), minus(c.letter(side, nodes[m.start].id))))() }
+    return {
+      symbol: { letter: `Δ${side}`, of: id },
+      si: nodes[m.end][side] - nodes[m.start][side],
+      dimension: D.length,
+      origin: () => formula(sum(c.letter(side, nodes[m.end].id), minus(c.letter(side, nodes[m.start].id))))(),
+    }
   }
 
 const direction =
   (letter: 'c' | 's', side: 'dx' | 'dy', key: 'cos' | 'sin'): Kind =>
   (c, id) => {
     const m = member(c, id)
-    return m && { symbol: { letter, of: id }, si: m[key], dimension: D.none, origin: () => formula(over(c.letter(side, id), c.letter('L', id)), letter === 'c' ? 'The cosine of the angle from global x to the member.' : 'The sine of the angle from global x to the member.')() }
+    return (
+      m && {
+        symbol: { letter, of: id },
+        si: m[key],
+        dimension: D.none,
+        origin: () =>
+          formula(
+            over(c.letter(side, id), c.letter('L', id)),
+            letter === 'c'
+              ? 'The cosine of the angle from global x to the member.'
+              : 'The sine of the angle from global x to the member.',
+          )(),
+      }
+    )
   }
 
 const turned =
@@ -25,7 +43,12 @@ const turned =
   (c, id) => {
     const n = c.node(id)
     if (n < 0 || c.solution.dofs.angle[n] === 0) return undefined
-    return { symbol: { letter, of: id }, si: Math[name](c.solution.dofs.angle[n]), dimension: D.none, origin: () => formula({ t: 'function', name, of: c.letter('turn', id) })() }
+    return {
+      symbol: { letter, of: id },
+      si: Math[name](c.solution.dofs.angle[n]),
+      dimension: D.none,
+      origin: () => formula({ t: 'function', name, of: c.letter('turn', id) })(),
+    }
   }
 
 /** Lengths, direction cosines, and the transformation from a member's joints to its own axes. */
@@ -34,7 +57,14 @@ export const GEOMETRY: Record<string, Kind> = {
   dy: difference('y'),
   L: (c, id) => {
     const m = member(c, id)
-    return m && { symbol: { letter: 'L', of: id }, si: m.length, dimension: D.length, origin: () => formula(root(sum(power(c.letter('dx', id), 2), power(c.letter('dy', id), 2))))() }
+    return (
+      m && {
+        symbol: { letter: 'L', of: id },
+        si: m.length,
+        dimension: D.length,
+        origin: () => formula(root(sum(power(c.letter('dx', id), 2), power(c.letter('dy', id), 2))))(),
+      }
+    )
   },
   c: direction('c', 'dx', 'cos'),
   s: direction('s', 'dy', 'sin'),
@@ -45,7 +75,12 @@ export const GEOMETRY: Record<string, Kind> = {
     const i = c.member(id)
     const [r, k] = [index(row) - 1, index(column) - 1]
     if (i < 0 || r < 0 || k < 0 || r > 5 || k > 5) return undefined
-    return { symbol: { letter: 'T', sub: endPair(c.solution, member(c, id), r, k), of: id }, si: c.solution.elements[i].T[6 * r + k], dimension: D.none, origin: () => formula(transformation(c, id, r, k))() }
+    return {
+      symbol: { letter: 'T', sub: endPair(c.solution, member(c, id), r, k), of: id },
+      si: c.solution.elements[i].T[6 * r + k],
+      dimension: D.none,
+      origin: () => formula(transformation(c, id, r, k))(),
+    }
   },
 }
 
@@ -59,7 +94,10 @@ export function transformation(c: Context, id: string, r: number, k: number): Fo
   const [cos, sin] = [c.letter('c', id), c.letter('s', id)]
   const turn = c.solution.dofs.angle[r < 3 ? m.start : m.end] !== 0
   const own = turn
-    ? { c: sum(times(cos, c.letter('cos-turn', joint.id)), times(sin, c.letter('sin-turn', joint.id))), s: sum(times(sin, c.letter('cos-turn', joint.id)), minus(times(cos, c.letter('sin-turn', joint.id)))) }
+    ? {
+        c: sum(times(cos, c.letter('cos-turn', joint.id)), times(sin, c.letter('sin-turn', joint.id))),
+        s: sum(times(sin, c.letter('cos-turn', joint.id)), minus(times(cos, c.letter('sin-turn', joint.id)))),
+      }
     : { c: cos, s: sin }
   if (i === j) return own.c
   return i === 0 ? own.s : own.s.t === 'sum' ? sum(...own.s.terms.map(minus)) : minus(own.s)

@@ -59,16 +59,21 @@ export interface Context {
   node(id: string): number
 }
 
-export const formula = (f: Formula, words?: string): (() => Origin) => () => ({ kind: 'formula', formula: f, ...(words ? { words } : {}) })
+export const formula =
+  (f: Formula, words?: string): (() => Origin) =>
+  () => ({ kind: 'formula', formula: f, ...(words ? { words } : {}) })
 
 /** A whole number from an address, or −1. */
-export const index = (part: string | undefined): number => (part !== undefined && /^\d{1,6}$/.test(part) ? Number(part) : -1)
+export const index = (part: string | undefined): number =>
+  part !== undefined && /^\d{1,6}$/.test(part) ? Number(part) : -1
 
 /** Two indices below a letter: 23, or 12,3 where one alone would be mistaken. */
 export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${j}` : `${i}${j}`)
 
 /** The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 where only four are shown. */
-export const endNumber = (solution: Solution, m: { bar: boolean }, r: number): number => shownRows(solution, m.bar).indexOf(r) + 1
+export const endNumber = (solution: Solution, m: { bar: boolean }, r: number): number =>
+  shownRows(solution, m.bar).indexOf(r) + 1
 
 /** Two of them below a letter. */
-export const endPair = (solution: Solution, m: { bar: boolean }, i: number, j: number): string => `${endNumber(solution, m, i)}${endNumber(solution, m, j)}`
+export const endPair = (solution: Solution, m: { bar: boolean }, i: number, j: number): string =>
+  `${endNumber(solution, m, i)}${endNumber(solution, m, j)}`

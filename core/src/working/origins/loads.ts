@@ -7,12 +7,15 @@ type On<T extends StatedLoad['type']> = Extract<StatedLoad, { type: T }>
 type OnMember = Exclude<StatedLoad, { type: 'nodal' }>
 
 /** The loads of the shown case, as numbers; none for a combination, whose values are sums over its cases. */
-export const loadsOf = (c: Context): readonly StatedLoad[] => c.solution.structure.cases.find((o) => o.id === c.action.id)?.loads ?? []
+export const loadsOf = (c: Context): readonly StatedLoad[] =>
+  c.solution.structure.cases.find((o) => o.id === c.action.id)?.loads ?? []
 
 /** Those on one member, each with its place in the case. */
-export const loadsOn = (c: Context, member: number): { n: number; load: OnMember }[] => loadsOf(c).flatMap((load, n) => (load.type !== 'nodal' && load.member === member ? [{ n, load }] : []))
+export const loadsOn = (c: Context, member: number): { n: number; load: OnMember }[] =>
+  loadsOf(c).flatMap((load, n) => (load.type !== 'nodal' && load.member === member ? [{ n, load }] : []))
 
-export const selfWeightOf = (c: Context): number => c.solution.structure.cases.find((o) => o.id === c.action.id)?.selfWeight ?? 0
+export const selfWeightOf = (c: Context): number =>
+  c.solution.structure.cases.find((o) => o.id === c.action.id)?.selfWeight ?? 0
 
 const KEYS: Record<string, [letter: string, dimension: D.Dimension, words: string]> = {
   fx: ['Fx', D.force, 'Force along x'],
@@ -32,7 +35,13 @@ const which = (c: Context, n: number) => `load ${n + 1} of case ${c.action.title
 const memberOf = (c: Context, load: OnMember): StructureMember => c.solution.structure.members[load.member]
 
 /** A component of a load in member axes: along it (side 0) or across it (side 1), of its global or own components. */
-function turnedTo(c: Context, id: string, side: 0 | 1, X: Formula | undefined, Y: Formula | undefined): Formula {
+function turnedTo(
+  c: Context,
+  id: string,
+  side: 0 | 1,
+  X: Formula | undefined,
+  Y: Formula | undefined,
+): Formula {
   const [cos, sin] = [c.letter('c', id), c.letter('s', id)]
   const terms: Formula[] = []
   if (X) terms.push(side === 0 ? times(X, cos) : minus(times(X, sin)))
@@ -41,24 +50,48 @@ function turnedTo(c: Context, id: string, side: 0 | 1, X: Formula | undefined, Y
 }
 
 /** The intensity of a distributed load in member axes, at one of its points: stated, turned, and per projection made shorter. */
-function intensity(c: Context, n: number, p: number, side: 0 | 1): { si: number; formula: Formula } | undefined {
+function intensity(
+  c: Context,
+  n: number,
+  p: number,
+  side: 0 | 1,
+): { si: number; formula: Formula } | undefined {
   const load = loadsOf(c)[n]
   if (load?.type !== 'distributed' || !load.points[p]) return undefined
   const m = memberOf(c, load)
   const q = c.letter('load-q', n, p)
   const { direction, per } = load
-  if (direction === 'x' || direction === 'y') return (direction === 'x') === (side === 0) ? { si: load.points[p].q, formula: q } : { si: 0, formula: number(0) }
+  if (direction === 'x' || direction === 'y')
+    return (direction === 'x') === (side === 0)
+      ? { si: load.points[p].q, formula: q }
+      : { si: 0, formula: number(0) }
   const share = per === 'length' ? 1 : Math.abs(direction === 'Y' ? m.cos : m.sin)
   const along = direction === 'X' ? (side === 0 ? m.cos : -m.sin) : side === 0 ? m.sin : m.cos
   const whole = per === 'length' ? q : times(q, absolute(c.letter(direction === 'Y' ? 'c' : 's', m.id)))
-  return { si: load.points[p].q * share * along, formula: direction === 'X' ? turnedTo(c, m.id, side, whole, undefined) : turnedTo(c, m.id, side, undefined, whole) }
+  return {
+    si: load.points[p].q * share * along,
+    formula:
+      direction === 'X'
+        ? turnedTo(c, m.id, side, whole, undefined)
+        : turnedTo(c, m.id, side, undefined, whole),
+  }
 }
 
 const inMemberAxes =
   (letter: string, side: 0 | 1): Kind =>
   (c, at, point) => {
     const it = intensity(c, index(at), index(point), side)
-    return it && { symbol: { letter, sub: String(index(point) + 1) }, si: it.si, dimension: D.forcePerLength, origin: formula(it.formula, side === 0 ? 'The part of the load along the member.' : 'The part of the load across the member.') }
+    return (
+      it && {
+        symbol: { letter, sub: String(index(point) + 1) },
+        si: it.si,
+        dimension: D.forcePerLength,
+        origin: formula(
+          it.formula,
+          side === 0 ? 'The part of the load along the member.' : 'The part of the load across the member.',
+        ),
+      }
+    )
   }
 
 const forceInMemberAxes =
@@ -69,9 +102,25 @@ const forceInMemberAxes =
     if (load?.type !== 'point') return undefined
     const m = memberOf(c, load)
     const own = load.axes === 'member'
-    const si = own ? (side === 0 ? load.fx : load.fy) : side === 0 ? m.cos * load.fx + m.sin * load.fy : -m.sin * load.fx + m.cos * load.fy
+    const si = own
+      ? side === 0
+        ? load.fx
+        : load.fy
+      : side === 0
+        ? m.cos * load.fx + m.sin * load.fy
+        : -m.sin * load.fx + m.cos * load.fy
     const part = (key: 'fx' | 'fy') => (load[key] === 0 ? undefined : c.letter('load', n, key))
-    return { symbol: { letter, of: m.id }, si, dimension: D.force, origin: () => formula(own ? c.letter('load', n, side === 0 ? 'fx' : 'fy') : turnedTo(c, m.id, side, part('fx'), part('fy')))() }
+    return {
+      symbol: { letter, of: m.id },
+      si,
+      dimension: D.force,
+      origin: () =>
+        formula(
+          own
+            ? c.letter('load', n, side === 0 ? 'fx' : 'fy')
+            : turnedTo(c, m.id, side, part('fx'), part('fy')),
+        )(),
+    }
   }
 
 /** Stated values of loads, and what they are in the axes of their member. */
@@ -81,7 +130,13 @@ export const LOADS: Record<string, Kind> = {
     const load = loadsOf(c)[n] as unknown as Record<string, number> | undefined
     if (!load || !Object.hasOwn(KEYS, key) || typeof load[key] !== 'number') return undefined
     const [letter, dimension, words] = KEYS[key]
-    return { symbol: { letter }, si: load[key], dimension, exact: true, origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}.` }) }
+    return {
+      symbol: { letter },
+      si: load[key],
+      dimension,
+      exact: true,
+      origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}.` }),
+    }
   },
   'load-q': (c, at, point) => linePoint(c, at, point, 'q'),
   'load-at': (c, at, point) => linePoint(c, at, point, 'at'),
@@ -103,6 +158,9 @@ function linePoint(c: Context, at: string, point: string, key: 'q' | 'at'): Foun
     si: p[key],
     exact: true,
     dimension: key === 'at' ? D.length : couple ? D.force : D.forcePerLength,
-    origin: () => ({ kind: 'stated', words: `${key === 'at' ? 'Place' : 'Intensity'} of point ${index(point) + 1}: ${which(c, n)}.` }),
+    origin: () => ({
+      kind: 'stated',
+      words: `${key === 'at' ? 'Place' : 'Intensity'} of point ${index(point) + 1}: ${which(c, n)}.`,
+    }),
   }
 }

@@ -24,7 +24,9 @@ const same = (a: number, b: number) => Math.abs(a - b) <= 1e-11 * Math.abs(b)
 
 /** The ratio as a person would say it: a fraction with a denominator up to 12; undefined for any other. */
 function plainRatio(v: number): number | undefined {
-  for (let under = 1; under <= 12; under++) if (same(Math.round(v * under) / under, v) && Math.round(v * under) !== 0) return Math.round(v * under) / under
+  for (let under = 1; under <= 12; under++)
+    if (same(Math.round(v * under) / under, v) && Math.round(v * under) !== 0)
+      return Math.round(v * under) / under
   return undefined
 }
 
@@ -44,7 +46,10 @@ function multipleOf(p: Problem, m: StructureMember): Multiple | undefined {
   for (const name of new Set(typed.match(NAMES) ?? [])) {
     if (!Object.hasOwn(symbols, name)) continue
     // with the symbol twice as large the section must be twice as stiff: a multiple of it, nothing besides
-    const doubled = makeReader(p.units, { ...symbols, [name]: `2*(${String(symbols[name])})` }).reader.read(typed, ownDimension)
+    const doubled = makeReader(p.units, { ...symbols, [name]: `2*(${String(symbols[name])})` }).reader.read(
+      typed,
+      ownDimension,
+    )
     if (!doubled.ok || !same(doubled.si, 2 * value)) continue
     const whole = reader.read(name, rigidity)
     const part = reader.read(name, ownDimension)
@@ -59,7 +64,11 @@ const found = new WeakMap<Solution, (Multiple | undefined)[]>()
 /** The multiples of all members, found once for a solution. */
 export function multiplesOf(c: Context): (Multiple | undefined)[] {
   let all = found.get(c.solution)
-  if (!all) found.set(c.solution, (all = c.solution.structure.members.map((m) => (c.problem ? multipleOf(c.problem, m) : undefined))))
+  if (!all)
+    found.set(
+      c.solution,
+      (all = c.solution.structure.members.map((m) => (c.problem ? multipleOf(c.problem, m) : undefined))),
+    )
   return all
 }
 
@@ -76,7 +85,9 @@ export function rigidity(c: Context, id: string): Formula {
 export function statedRigidity(c: Context, id: string): (() => Origin) | undefined {
   const multiple = multiplesOf(c)[c.member(id)]
   if (!multiple) return undefined
-  return multiple.ratio === 1 && !multiple.ofSection ? () => c.origin('symbol', multiple.symbol) : formula(rigidity(c, id))
+  return multiple.ratio === 1 && !multiple.ofSection
+    ? () => c.origin('symbol', multiple.symbol)
+    : formula(rigidity(c, id))
 }
 
 /** What the rigidities of all members are multiples of: a symbol of the problem, or that of the first where all are alike. */
@@ -103,7 +114,10 @@ export function commonOf(c: Context): Common | undefined {
   const value = (m: StructureMember) => m.E * (bars ? m.A : m.I)
   const unit = first && value(first) / (lead?.ratio ?? 1)
   const ratios = members.map((m) => (bending.includes(m) ? (plainRatio(value(m) / unit) ?? NaN) : NaN))
-  const shared = first !== undefined && Number.isFinite(unit) && bending.every((m) => Number.isFinite(ratios[members.indexOf(m)]))
+  const shared =
+    first !== undefined &&
+    Number.isFinite(unit) &&
+    bending.every((m) => Number.isFinite(ratios[members.indexOf(m)]))
   // a symbol of the section alone is shared only by members of one material
   const one = shared && (!lead?.ofSection || bending.every((m) => same(m.E, first.E)))
   const common = one ? { bars, ratios, first: first.id } : null
@@ -128,9 +142,18 @@ export const RIGIDITIES: Record<string, Kind> = {
     return {
       symbol: indexed(name),
       si: ((multiple.ofSection ? 1 : m.E) * section) / multiple.ratio,
-      dimension: multiple.ofSection ? (m.bar ? D.area : D.secondMoment) : m.bar ? D.force : D.multiply(D.stress, D.secondMoment),
+      dimension: multiple.ofSection
+        ? m.bar
+          ? D.area
+          : D.secondMoment
+        : m.bar
+          ? D.force
+          : D.multiply(D.stress, D.secondMoment),
       exact: true,
-      origin: () => ({ kind: 'stated', words: `The symbol ${name} of the problem, stated as ${String(c.problem?.symbols?.[name])}.` }),
+      origin: () => ({
+        kind: 'stated',
+        words: `The symbol ${name} of the problem, stated as ${String(c.problem?.symbols?.[name])}.`,
+      }),
     }
   },
   /** What is taken out of K: EI, or EA where all members are bars. */
@@ -142,10 +165,23 @@ export const RIGIDITIES: Record<string, Kind> = {
     const lead = multiplesOf(c)[i]
     const letter = it.bars ? 'EA' : 'EI'
     return {
-      symbol: lead ? { ...indexed(lead.symbol), ...(lead.ofSection ? { letter: `E${indexed(lead.symbol).letter}` } : {}) } : { letter },
+      symbol: lead
+        ? {
+            ...indexed(lead.symbol),
+            ...(lead.ofSection ? { letter: `E${indexed(lead.symbol).letter}` } : {}),
+          }
+        : { letter },
       si: (m.E * (it.bars ? m.A : m.I)) / (lead?.ratio ?? 1),
       dimension: it.bars ? D.force : D.multiply(D.stress, D.secondMoment),
-      origin: () => (!lead ? formula(c.letter(letter, it.first), `That of ${it.first}; the others have the same, or a multiple of it.`)() : lead.ofSection ? formula(times(c.letter('E', it.first), c.letter('symbol', lead.symbol)))() : c.origin('symbol', lead.symbol)),
+      origin: () =>
+        !lead
+          ? formula(
+              c.letter(letter, it.first),
+              `That of ${it.first}; the others have the same, or a multiple of it.`,
+            )()
+          : lead.ofSection
+            ? formula(times(c.letter('E', it.first), c.letter('symbol', lead.symbol)))()
+            : c.origin('symbol', lead.symbol),
     }
   },
 }

@@ -16,7 +16,9 @@ export const superposed =
       origin: () => {
         const { cases, combinations } = c.solution.structure
         const factors = combinations.find((o) => o.id === c.action.id)?.factors ?? []
-        const terms: Formula[] = cases.flatMap((o, i) => (factors[i] ? [times(number(factors[i]), c.letter('case', o.id, name, ...parts))] : []))
+        const terms: Formula[] = cases.flatMap((o, i) =>
+          factors[i] ? [times(number(factors[i]), c.letter('case', o.id, name, ...parts))] : [],
+        )
         return formula(sum(...terms), 'A combination adds the values of its cases, each times its factor.')()
       },
     }

@@ -3,7 +3,20 @@ import type { Ledger } from '../ledger.js'
 import type { Unknown } from '../matrices.js'
 
 /** The steps of a working, in order; every one is data that a page, a print and a text export render alike. */
-export const STEP_KEYS = ['idealisation', 'unknowns', 'stiffness', 'supports', 'loads', 'assembly', 'partition', 'solution', 'end-forces', 'reactions', 'checks', 'diagrams'] as const
+export const STEP_KEYS = [
+  'idealisation',
+  'unknowns',
+  'stiffness',
+  'supports',
+  'loads',
+  'assembly',
+  'partition',
+  'solution',
+  'end-forces',
+  'reactions',
+  'checks',
+  'diagrams',
+] as const
 export type StepKey = (typeof STEP_KEYS)[number]
 
 /** One step: what is done, why, and its parts. */

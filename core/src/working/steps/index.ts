@@ -5,7 +5,20 @@ import { assembly, partition, stiffness } from './matrices.js'
 import { degreesOfFreedom, idealisation, supports } from './model.js'
 import { checks, diagrams, endForces, reactions } from './results.js'
 
-const MAKERS: Record<StepKey, StepMaker> = { idealisation, unknowns: degreesOfFreedom, stiffness, supports, loads, assembly, partition, solution, 'end-forces': endForces, reactions, checks, diagrams }
+const MAKERS: Record<StepKey, StepMaker> = {
+  idealisation,
+  unknowns: degreesOfFreedom,
+  stiffness,
+  supports,
+  loads,
+  assembly,
+  partition,
+  solution,
+  'end-forces': endForces,
+  reactions,
+  checks,
+  diagrams,
+}
 
 /** One step of a working; undefined where the problem has nothing for it. */
 export const stepOf = (book: Ledger, key: StepKey): Step | undefined => MAKERS[key](book)

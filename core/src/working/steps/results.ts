@@ -31,7 +31,10 @@ export const endForces: StepMaker = (book) => ({
 })
 
 /** Held unknowns and support springs, whose reactions are sought. */
-const reacting = ({ context: c }: Ledger) => inOrder(unknowns(c.solution)).filter((u) => !u.free || (c.solution.dofs.supportAt.get(c.node(u.node))?.hold[u.component] ?? false) !== false)
+const reacting = ({ context: c }: Ledger) =>
+  inOrder(unknowns(c.solution)).filter(
+    (u) => !u.free || (c.solution.dofs.supportAt.get(c.node(u.node))?.hold[u.component] ?? false) !== false,
+  )
 
 export const reactions: StepMaker = (book) => {
   const { context: c } = book
@@ -45,7 +48,16 @@ export const reactions: StepMaker = (book) => {
       {
         blocks: [
           { kind: 'lines', addresses: held.map((u) => addressOf('R', u.index + 1)) },
-          { kind: 'table', title: 'Reactions', head: ['', 'at', 'R'], rows: held.map((u): Cell[] => [{ unknown: u }, `${u.node} ${u.component === 'rotation' ? 'moment' : u.component}`, { at: addressOf('R', u.index + 1) }]) },
+          {
+            kind: 'table',
+            title: 'Reactions',
+            head: ['', 'at', 'R'],
+            rows: held.map((u): Cell[] => [
+              { unknown: u },
+              `${u.node} ${u.component === 'rotation' ? 'moment' : u.component}`,
+              { at: addressOf('R', u.index + 1) },
+            ]),
+          },
         ],
       },
     ],
@@ -54,15 +66,47 @@ export const reactions: StepMaker = (book) => {
 
 export const checks: StepMaker = ({ context: c }) => {
   const { structure: s, open } = c.solution
-  const blocks: Block[] = [words('Loads and reactions together: what the supports give must balance what acts. Each of these sums is 0, but for rounding.'), { kind: 'lines', title: 'The whole structure', addresses: ['x', 'y', 'moment'].filter((k) => k !== 'moment' || s.nodes.length > 0).map((k) => addressOf('whole', k)) }]
-  if (open.length === 0) blocks.push({ kind: 'lines', title: 'Each joint: the forces of its members, less its load and reaction', addresses: inOrder(unknowns(c.solution)).map((u) => addressOf('joint', u.index + 1)) })
-  if (!s.members.some((m) => m.axiallyRigid)) blocks.push(words('The work of the loads on the joints is the energy in the members and springs:'), { kind: 'lines', addresses: [addressOf('work'), ...(s.members.length > MANY ? [] : s.members.map((m) => addressOf('energy-of', m.id))), addressOf('energy')] })
-  return { key: 'checks', title: 'Checks', why: 'Nothing here was used to find the results: it tells whether they are right.', passages: [{ blocks }] }
+  const blocks: Block[] = [
+    words(
+      'Loads and reactions together: what the supports give must balance what acts. Each of these sums is 0, but for rounding.',
+    ),
+    {
+      kind: 'lines',
+      title: 'The whole structure',
+      addresses: ['x', 'y', 'moment']
+        .filter((k) => k !== 'moment' || s.nodes.length > 0)
+        .map((k) => addressOf('whole', k)),
+    },
+  ]
+  if (open.length === 0)
+    blocks.push({
+      kind: 'lines',
+      title: 'Each joint: the forces of its members, less its load and reaction',
+      addresses: inOrder(unknowns(c.solution)).map((u) => addressOf('joint', u.index + 1)),
+    })
+  if (!s.members.some((m) => m.axiallyRigid))
+    blocks.push(words('The work of the loads on the joints is the energy in the members and springs:'), {
+      kind: 'lines',
+      addresses: [
+        addressOf('work'),
+        ...(s.members.length > MANY ? [] : s.members.map((m) => addressOf('energy-of', m.id))),
+        addressOf('energy'),
+      ],
+    })
+  return {
+    key: 'checks',
+    title: 'Checks',
+    why: 'Nothing here was used to find the results: it tells whether they are right.',
+    passages: [{ blocks }],
+  }
 }
 
 /** What acts along a stretch and where it begins, where anything does. */
 function actingOn(book: Ledger, id: string, s: number, forces: readonly ('N' | 'V' | 'M')[]): Block[] {
-  const all = forces.flatMap((force) => [...(s > 0 ? [addressOf('jump', id, s, force)] : []), ...[0, 1].map((k) => addressOf('intensity', id, s, { N: 'p', V: 'q', M: 'c' }[force], k))])
+  const all = forces.flatMap((force) => [
+    ...(s > 0 ? [addressOf('jump', id, s, force)] : []),
+    ...[0, 1].map((k) => addressOf('intensity', id, s, { N: 'p', V: 'q', M: 'c' }[force], k)),
+  ])
   const addresses = all.filter((a) => book.entry(a)!.value !== 0)
   return addresses.length ? [{ kind: 'lines', title: 'What acts there', addresses }] : []
 }
@@ -72,14 +116,20 @@ function diagramsOf(book: Ledger, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
   const { segments } = fieldOf(c, i)
-  const forces = m.bar ? (['N'] as const) : c.solution.bendingOnly ? (['V', 'M'] as const) : (['N', 'V', 'M'] as const)
+  const forces = m.bar
+    ? (['N'] as const)
+    : c.solution.bendingOnly
+      ? (['V', 'M'] as const)
+      : (['N', 'V', 'M'] as const)
   const blocks = segments.flatMap((g, s): Block[] => [
     ...actingOn(book, m.id, s, forces),
     ...forces.map((force): Block => ({
       kind: 'polynomial',
       force,
       member: m.id,
-      coefficients: [0, 1, 2, 3].slice(0, g[force].length).map((p) => addressOf('diagram', m.id, s, force, p)),
+      coefficients: [0, 1, 2, 3]
+        .slice(0, g[force].length)
+        .map((p) => addressOf('diagram', m.id, s, force, p)),
       from: c.coherent(g.x0, D.length),
       to: c.coherent(g.x1, D.length),
     })),

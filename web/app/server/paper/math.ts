@@ -14,7 +14,11 @@ function fraction(a: Box, b: Box, size: number): Box {
     draw: (d, x, y) => {
       a.draw(d, x + 1.5 + (w - a.w) / 2, y - axis - 2 - a.down)
       b.draw(d, x + 1.5 + (w - b.w) / 2, y - axis + 2.5 + b.up)
-      d.moveTo(x + 1.5, y - axis).lineTo(x + 1.5 + w, y - axis).lineWidth(0.6).strokeColor(INK).stroke()
+      d.moveTo(x + 1.5, y - axis)
+        .lineTo(x + 1.5 + w, y - axis)
+        .lineWidth(0.6)
+        .strokeColor(INK)
+        .stroke()
     },
   }
 }
@@ -23,7 +27,13 @@ function fraction(a: Box, b: Box, size: number): Box {
 export function bracketed(b: Box, kind: '(' | '|' | '√' = '('): Box {
   const [up, down] = [b.up + 1.5, b.down + 1.5]
   const side = kind === '(' ? 4 : 3
-  const curve = (d: Doc, x: number, y: number, k: number) => d.moveTo(x, y - up).bezierCurveTo(x - k * 2.6, y - up / 2, x - k * 2.6, y + down / 2, x, y + down).lineWidth(0.7).strokeColor(INK).stroke()
+  const curve = (d: Doc, x: number, y: number, k: number) =>
+    d
+      .moveTo(x, y - up)
+      .bezierCurveTo(x - k * 2.6, y - up / 2, x - k * 2.6, y + down / 2, x, y + down)
+      .lineWidth(0.7)
+      .strokeColor(INK)
+      .stroke()
   return {
     w: b.w + 2 * side + (kind === '√' ? 5 : 0),
     up,
@@ -34,8 +44,22 @@ export function bracketed(b: Box, kind: '(' | '|' | '√' = '('): Box {
       if (kind === '(') {
         curve(d, x + side - 1, y, 1)
         curve(d, inner + b.w + 1, y, -1)
-      } else if (kind === '|') for (const at of [x + 1.5, inner + b.w + 1.5]) d.moveTo(at, y - up).lineTo(at, y + down).lineWidth(0.7).strokeColor(INK).stroke()
-      else d.moveTo(x, y - 2.5).lineTo(x + 1.6, y - 3.5).lineTo(x + 3.6, y + down).lineTo(x + 6, y - up).lineTo(inner + b.w + 2, y - up).lineWidth(0.7).strokeColor(INK).stroke()
+      } else if (kind === '|')
+        for (const at of [x + 1.5, inner + b.w + 1.5])
+          d.moveTo(at, y - up)
+            .lineTo(at, y + down)
+            .lineWidth(0.7)
+            .strokeColor(INK)
+            .stroke()
+      else
+        d.moveTo(x, y - 2.5)
+          .lineTo(x + 1.6, y - 3.5)
+          .lineTo(x + 3.6, y + down)
+          .lineTo(x + 6, y - up)
+          .lineTo(inner + b.w + 2, y - up)
+          .lineWidth(0.7)
+          .strokeColor(INK)
+          .stroke()
     },
   }
 }
@@ -52,15 +76,40 @@ export const numberBox = (doc: Doc, text: string, size = SIZE, colour = INK): Bo
 const GREEK = /[ΔΣΦθαδγ]/
 
 /** A letter with its index below and, where it is not plain whose it is, its member above. */
-export function symbolBox(doc: Doc, { letter, sub, of, formula }: working.LetterName, within?: string, size = SIZE): Box {
+export function symbolBox(
+  doc: Doc,
+  { letter, sub, of, formula }: working.LetterName,
+  within?: string,
+  size = SIZE,
+): Box {
   if (formula) return formulaBox(doc, formula, 'letters', within, 5, size)
   const small = 0.68 * size
   const base = letter.replace(/[′°ʲ\u0304\u0302]/g, '').replace(/⁽.*⁾/, '')
   const upright = /^(cos|sin) /.test(base) || base.length > 3
-  const letters = row(...[...base].map((c) => run(doc, c, /[ΔΣΦ]/.test(c) || (upright && !GREEK.test(c)) ? 'math' : 'math-italic', size)))
-  const raisedText = [letter.includes('°') ? '°' : '', letter.includes('ʲ') ? 'j' : '', '’'.repeat((letter.match(/′/g) ?? []).length), /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter) ? `(${[...letter].flatMap((c) => ('⁰¹²³⁴⁵⁶⁷⁸⁹'.includes(c) ? ['⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)] : [])).join('')})` : '', of !== undefined && of !== within ? of : ''].filter(Boolean).join(' ')
+  const letters = row(
+    ...[...base].map((c) =>
+      run(doc, c, /[ΔΣΦ]/.test(c) || (upright && !GREEK.test(c)) ? 'math' : 'math-italic', size),
+    ),
+  )
+  const raisedText = [
+    letter.includes('°') ? '°' : '',
+    letter.includes('ʲ') ? 'j' : '',
+    '’'.repeat((letter.match(/′/g) ?? []).length),
+    /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)
+      ? `(${[...letter].flatMap((c) => ('⁰¹²³⁴⁵⁶⁷⁸⁹'.includes(c) ? ['⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)] : [])).join('')})`
+      : '',
+    of !== undefined && of !== within ? of : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
   const up = raisedText ? raised(textBox(doc, raisedText, 'serif', small * 0.92), 0.42 * size) : undefined
-  const down = sub === undefined ? undefined : raised(/^[\d,]+$/.test(sub) ? run(doc, sub, 'math', small) : textBox(doc, sub, 'serif-italic', small), -0.2 * size)
+  const down =
+    sub === undefined
+      ? undefined
+      : raised(
+          /^[\d,]+$/.test(sub) ? run(doc, sub, 'math', small) : textBox(doc, sub, 'serif-italic', small),
+          -0.2 * size,
+        )
   const w = Math.max(up?.w ?? 0, down?.w ?? 0)
   const bar = letter.includes('\u0304')
   const hat = letter.includes('\u0302')
@@ -72,8 +121,19 @@ export function symbolBox(doc: Doc, { letter, sub, of, formula }: working.Letter
       letters.draw(d, x, y)
       up?.draw(d, x + letters.w + 0.4, y)
       down?.draw(d, x + letters.w + 0.2, y)
-      if (hat) d.moveTo(x + letters.w / 2 - 1.4, y - 0.76 * size).lineTo(x + letters.w / 2 + 0.6, y - 0.92 * size).lineTo(x + letters.w / 2 + 2.6, y - 0.76 * size).lineWidth(0.6).strokeColor(INK).stroke()
-      if (bar) d.moveTo(x + 1, y - 0.78 * size).lineTo(x + letters.w, y - 0.78 * size).lineWidth(0.6).strokeColor(INK).stroke()
+      if (hat)
+        d.moveTo(x + letters.w / 2 - 1.4, y - 0.76 * size)
+          .lineTo(x + letters.w / 2 + 0.6, y - 0.92 * size)
+          .lineTo(x + letters.w / 2 + 2.6, y - 0.76 * size)
+          .lineWidth(0.6)
+          .strokeColor(INK)
+          .stroke()
+      if (bar)
+        d.moveTo(x + 1, y - 0.78 * size)
+          .lineTo(x + letters.w, y - 0.78 * size)
+          .lineWidth(0.6)
+          .strokeColor(INK)
+          .stroke()
     },
   }
 }
@@ -82,7 +142,14 @@ export function symbolBox(doc: Doc, { letter, sub, of, formula }: working.Letter
 const WIDEST = 420
 
 /** A formula as pieces that a line may be broken between: the terms of its sum, and what is wider than a line in parts. */
-export function formulaPieces(doc: Doc, f: working.Formula, written: working.Written, within?: string, figures = 5, size = SIZE): Box[] {
+export function formulaPieces(
+  doc: Doc,
+  f: working.Formula,
+  written: working.Written,
+  within?: string,
+  figures = 5,
+  size = SIZE,
+): Box[] {
   const box = (g: working.Formula): Box => formulaBox(doc, g, written, within, figures, size)
   const pieces = (g: working.Formula): Box[] => formulaPieces(doc, g, written, within, figures, size)
   const sign = (s: string) => run(doc, s, 'math', size)
@@ -92,7 +159,13 @@ export function formulaPieces(doc: Doc, f: working.Formula, written: working.Wri
     const whole = loose ? bracketed(box(g)) : box(g)
     if (whole.w <= WIDEST) return [whole]
     const inner = pieces(g)
-    return loose ? [row(sign('('), inner[0]), ...inner.slice(1, -1), ...(inner.length > 1 ? [row(inner[inner.length - 1], sign(')'))] : [sign(')')])] : inner
+    return loose
+      ? [
+          row(sign('('), inner[0]),
+          ...inner.slice(1, -1),
+          ...(inner.length > 1 ? [row(inner[inner.length - 1], sign(')'))] : [sign(')')]),
+        ]
+      : inner
   }
   const before = (b: Box, all: Box[]) => [row(b, all[0]), ...all.slice(1)]
   if (f.t === 'sum')
@@ -105,31 +178,56 @@ export function formulaPieces(doc: Doc, f: working.Formula, written: working.Wri
   const whole = box(f)
   if (whole.w <= WIDEST) return [whole]
   if (f.t === 'minus') return before(sign('−'), tight(f.of, 2))
-  if (f.t === 'quotient') return [...tight(f.over, 2), ...before(row(space(2), sign('/'), space(2)), tight(f.under, 3))]
-  if (f.t === 'product') return f.factors.flatMap((g, i) => (i ? before(row(space(1.5), sign('·'), space(1.5)), tight(g, 2)) : tight(g, 2)))
+  if (f.t === 'quotient')
+    return [...tight(f.over, 2), ...before(row(space(2), sign('/'), space(2)), tight(f.under, 3))]
+  if (f.t === 'product')
+    return f.factors.flatMap((g, i) =>
+      i ? before(row(space(1.5), sign('·'), space(1.5)), tight(g, 2)) : tight(g, 2),
+    )
   return [whole]
 }
 
-export function formulaBox(doc: Doc, f: working.Formula, written: working.Written, within?: string, figures = 5, size = SIZE): Box {
+export function formulaBox(
+  doc: Doc,
+  f: working.Formula,
+  written: working.Written,
+  within?: string,
+  figures = 5,
+  size = SIZE,
+): Box {
   const box = (g: working.Formula): Box => formulaBox(doc, g, written, within, figures, size)
-  const tight = (g: working.Formula, needs: number): Box => (working.bond(g, written) < needs ? bracketed(box(g)) : box(g))
+  const tight = (g: working.Formula, needs: number): Box =>
+    working.bond(g, written) < needs ? bracketed(box(g)) : box(g)
   const sign = (s: string) => run(doc, s, 'math', size)
   switch (f.t) {
     case 'number':
       return numberBox(doc, formatPlain(f.value), size)
     case 'letter':
-      return written === 'letters' ? symbolBox(doc, f.symbol, within, size) : numberBox(doc, formatPlain(f.value, figures), size)
+      return written === 'letters'
+        ? symbolBox(doc, f.symbol, within, size)
+        : numberBox(doc, formatPlain(f.value, figures), size)
     case 'place':
       return run(doc, 'x', 'math-italic', size)
     case 'sum':
       return row(...formulaPieces(doc, f, written, within, figures, size))
     case 'product':
-      return row(...f.factors.flatMap((g, i) => [...(i ? [written === 'letters' ? space(1.8) : row(space(1.5), sign('·'), space(1.5))] : []), tight(g, 2)]))
+      return row(
+        ...f.factors.flatMap((g, i) => [
+          ...(i ? [written === 'letters' ? space(1.8) : row(space(1.5), sign('·'), space(1.5))] : []),
+          tight(g, 2),
+        ]),
+      )
     case 'quotient':
       return fraction(box(f.over), box(f.under), size)
     case 'power': {
       const base = tight(f.base, 4)
-      return row(base, raised(run(doc, String(f.exponent), 'math', 0.7 * size), Math.max(0.38 * size, base.up - 0.45 * size)))
+      return row(
+        base,
+        raised(
+          run(doc, String(f.exponent), 'math', 0.7 * size),
+          Math.max(0.38 * size, base.up - 0.45 * size),
+        ),
+      )
     }
     case 'minus':
       return row(sign('−'), tight(f.of, 2))
@@ -142,8 +240,21 @@ export function formulaBox(doc: Doc, f: working.Formula, written: working.Writte
     case 'integral': {
       const [from, to] = [f.from, f.to].map((g) => formulaBox(doc, g, written, within, figures, 0.68 * size))
       const mark = run(doc, '∫', 'big', 1.5 * size)
-      const limits: Box = { w: Math.max(from.w, to.w) + 1, up: 1.05 * size + to.up, down: 0.55 * size + from.down, draw: (d, x, y) => (to.draw(d, x + 2, y - 1.05 * size), from.draw(d, x - 2, y + 0.55 * size + 1)) }
-      return row(mark, limits, space(2), tight(f.of, 2), space(2), run(doc, 'd', 'math', size), run(doc, 'x', 'math-italic', size))
+      const limits: Box = {
+        w: Math.max(from.w, to.w) + 1,
+        up: 1.05 * size + to.up,
+        down: 0.55 * size + from.down,
+        draw: (d, x, y) => (to.draw(d, x + 2, y - 1.05 * size), from.draw(d, x - 2, y + 0.55 * size + 1)),
+      }
+      return row(
+        mark,
+        limits,
+        space(2),
+        tight(f.of, 2),
+        space(2),
+        run(doc, 'd', 'math', size),
+        run(doc, 'x', 'math-italic', size),
+      )
     }
   }
 }

@@ -22,7 +22,16 @@ export function need(p: Pages, height: number) {
 export const gap = (p: Pages, by: number) => void (p.y += by)
 
 /** Boxes set as lines of a width, broken between them; `together` keeps the whole on one page where it fits on one. */
-export function paragraph(p: Pages, boxes: readonly Box[], { indent = 0, hang = 0, leading = 3.2, width = TEXT_WIDTH }: { indent?: number; hang?: number; leading?: number; width?: number } = {}) {
+export function paragraph(
+  p: Pages,
+  boxes: readonly Box[],
+  {
+    indent = 0,
+    hang = 0,
+    leading = 3.2,
+    width = TEXT_WIDTH,
+  }: { indent?: number; hang?: number; leading?: number; width?: number } = {},
+) {
   const lines: Box[][] = [[]]
   let used = indent
   for (const b of boxes) {
@@ -43,14 +52,29 @@ export function paragraph(p: Pages, boxes: readonly Box[], { indent = 0, hang = 
 }
 
 /** Words as a paragraph. */
-export function words(p: Pages, text: string, { face = 'serif', size = 10, colour = INK, after = 5 }: { face?: Face; size?: number; colour?: string; after?: number } = {}) {
+export function words(
+  p: Pages,
+  text: string,
+  {
+    face = 'serif',
+    size = 10,
+    colour = INK,
+    after = 5,
+  }: { face?: Face; size?: number; colour?: string; after?: number } = {},
+) {
   paragraph(p, wordBoxes(p.doc, text, face, size, colour))
   p.y += after
 }
 
 /** A heading, never alone at the foot of a page. */
 export function heading(p: Pages, text: string, level: 1 | 2 | 3) {
-  const [size, before, after, face] = ([[15, 16, 6, 'serif-bold'], [11.5, 10, 4, 'serif-bold'], [9.2, 7, 3, 'serif']] as const)[level - 1]
+  const [size, before, after, face] = (
+    [
+      [15, 16, 6, 'serif-bold'],
+      [11.5, 10, 4, 'serif-bold'],
+      [9.2, 7, 3, 'serif'],
+    ] as const
+  )[level - 1]
   need(p, before + size + 60)
   if (p.y > PAGE.top) p.y += before
   words(p, text, { face, size, colour: level === 3 ? QUIET : INK, after })
@@ -58,7 +82,12 @@ export function heading(p: Pages, text: string, level: 1 | 2 | 3) {
 
 /** A rule across the text. */
 export function rule(p: Pages) {
-  p.doc.moveTo(PAGE.left, p.y).lineTo(PAGE.width - PAGE.right, p.y).lineWidth(0.5).strokeColor(HAIR).stroke()
+  p.doc
+    .moveTo(PAGE.left, p.y)
+    .lineTo(PAGE.width - PAGE.right, p.y)
+    .lineWidth(0.5)
+    .strokeColor(HAIR)
+    .stroke()
   p.y += 6
 }
 
@@ -69,7 +98,12 @@ export function number(doc: Doc, title: string) {
     doc.switchToPage(i)
     if (i > start) {
       textBox(doc, title, 'serif-italic', 8.5, QUIET).draw(doc, PAGE.left, 42)
-      doc.moveTo(PAGE.left, 48).lineTo(PAGE.width - PAGE.right, 48).lineWidth(0.4).strokeColor(HAIR).stroke()
+      doc
+        .moveTo(PAGE.left, 48)
+        .lineTo(PAGE.width - PAGE.right, 48)
+        .lineWidth(0.4)
+        .strokeColor(HAIR)
+        .stroke()
     }
     const foot = textBox(doc, `${i + 1 - start} of ${count}`, 'serif', 8.5, QUIET)
     foot.draw(doc, PAGE.width - PAGE.right - foot.w, PAGE.height - 36)
@@ -87,7 +121,19 @@ export function table(p: Pages, rows: readonly (readonly Box[])[], head = false)
     const base = p.y + 3 + Math.max(...r.map((b) => b.up))
     r.forEach((b, j) => b.draw(p.doc, PAGE.left + width.slice(0, j).reduce((s, w) => s + w, 0), base))
     p.y += height
-    p.doc.moveTo(PAGE.left, p.y).lineTo(PAGE.left + Math.min(TEXT_WIDTH, width.reduce((s, w) => s + w, 0)), p.y).lineWidth(i === 0 && head ? 0.7 : 0.35).strokeColor(HAIR).stroke()
+    p.doc
+      .moveTo(PAGE.left, p.y)
+      .lineTo(
+        PAGE.left +
+          Math.min(
+            TEXT_WIDTH,
+            width.reduce((s, w) => s + w, 0),
+          ),
+        p.y,
+      )
+      .lineWidth(i === 0 && head ? 0.7 : 0.35)
+      .strokeColor(HAIR)
+      .stroke()
   })
   p.y += 8
 }

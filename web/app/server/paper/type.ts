@@ -9,12 +9,18 @@ export type Face = 'serif' | 'serif-italic' | 'serif-bold' | 'math' | 'math-ital
 
 const require = createRequire(import.meta.url)
 const packageFolder = (name: string) => dirname(require.resolve(`${name}/package.json`))
-const plex = (cut: string) => join(packageFolder('@fontsource/ibm-plex-serif'), `files/ibm-plex-serif-latin-${cut}.woff`)
+const plex = (cut: string) =>
+  join(packageFolder('@fontsource/ibm-plex-serif'), `files/ibm-plex-serif-latin-${cut}.woff`)
 const katex = (cut: string) => join(packageFolder('katex'), `dist/fonts/KaTeX_${cut}.ttf`)
 
 /** An empty document with the typefaces known to it; pages are kept until the end, so that they can be counted. */
 export function blank(title: string): Doc {
-  const doc = new PDFDocument({ size: 'A4', margin: 0, bufferPages: true, info: { Title: title, Creator: 'Viga' } })
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    bufferPages: true,
+    info: { Title: title, Creator: 'Viga' },
+  })
   doc.registerFont('serif', plex('400-normal'))
   doc.registerFont('serif-italic', plex('400-italic'))
   doc.registerFont('serif-bold', plex('500-normal'))
@@ -52,7 +58,12 @@ export function run(doc: Doc, said: string, face: Face, size: number, colour = I
     w: widthOf(doc, face, size, text),
     up: 0.72 * size,
     down: 0.22 * size,
-    draw: (d, x, y) => void d.font(face).fontSize(size).fillColor(colour).text(text, x, y, { lineBreak: false, baseline: 'alphabetic' }),
+    draw: (d, x, y) =>
+      void d
+        .font(face)
+        .fontSize(size)
+        .fillColor(colour)
+        .text(text, x, y, { lineBreak: false, baseline: 'alphabetic' }),
   }
 }
 
@@ -80,12 +91,17 @@ export function row(...boxes: Box[]): Box {
 export const space = (w: number): Box => ({ w, up: 0, down: 0, draw: () => {} })
 
 /** A box moved up (or, below 0, down) from the base line. */
-export const raised = (b: Box, by: number): Box => ({ w: b.w, up: b.up + by, down: b.down - by, draw: (d, x, y) => b.draw(d, x, y - by) })
+export const raised = (b: Box, by: number): Box => ({
+  w: b.w,
+  up: b.up + by,
+  down: b.down - by,
+  draw: (d, x, y) => b.draw(d, x, y - by),
+})
 
 const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 const SUB = '₀₁₂₃₄₅₆₇₈₉'
-const RAISED: Record<string, string> = { '⁻': '−', 'ᵀ': 'T', 'ʲ': 'j' }
-const LOWERED: Record<string, string> = { 'ᵢ': 'i', 'ⱼ': 'j', 'ᵣ': 'r' }
+const RAISED: Record<string, string> = { '⁻': '−', ᵀ: 'T', ʲ: 'j' }
+const LOWERED: Record<string, string> = { ᵢ: 'i', ⱼ: 'j', ᵣ: 'r' }
 /** Signs that the face of the words lacks. */
 const MATH_SIGNS = /[ΣΔΦθαδγ√∫≠≤≥⟶]/
 
@@ -107,7 +123,9 @@ export function textBox(doc: Doc, text: string, face: Face, size: number, colour
     const down = SUB.indexOf(c) >= 0 ? String(SUB.indexOf(c)) : LOWERED[c]
     if (up !== undefined || down !== undefined) {
       flush()
-      out.push(raised(run(doc, up ?? down, face, 0.68 * size, colour), (up !== undefined ? 0.36 : -0.14) * size))
+      out.push(
+        raised(run(doc, up ?? down, face, 0.68 * size, colour), (up !== undefined ? 0.36 : -0.14) * size),
+      )
     } else if (MATH_SIGNS.test(c)) {
       flush()
       out.push(run(doc, c, 'math', size, colour))
