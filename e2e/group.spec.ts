@@ -4,44 +4,45 @@ import { block, expect, jointAt, newSheet, openCopy, test } from './pages'
 const members = (page: import('@playwright/test').Page) =>
   block(page, 'Members').getByLabel(/^label of member/)
 
-test('a storey copied up twice, joined, with its loads; mirrored; hinged; taken out; each one step of undo', async ({
-  page,
-}) => {
-  await newSheet(page)
-  await page.getByLabel('starting shape').selectOption('frame')
-  await page.getByLabel('bays').fill('6')
-  await page.getByLabel('storeys').fill('4')
-  await page.getByRole('button', { name: 'put it in' }).click()
-  await page.getByRole('button', { name: /^Draw/ }).click()
-  // the beam is taken by a box around its two joints
-  const [b, c] = [await jointAt(page, 'C'), await jointAt(page, 'D')]
-  await page.keyboard.down('Shift')
-  await page.mouse.move(b[0] - 40, b[1] - 30)
-  await page.mouse.down()
-  await page.mouse.move(c[0] + 40, c[1] + 30, { steps: 3 })
-  await page.mouse.up()
-  await page.keyboard.up('Shift')
-  const group = page.getByRole('dialog', { name: '2 joints, 1 member, selected' })
-  await group.getByLabel('amount of a load on all').fill('9 kN/m')
-  await group.getByRole('button', { name: 'put on' }).click()
-  await group.getByLabel('step up').fill('3.5')
-  await group.getByLabel('number of copies').fill('2')
-  await group.getByRole('button', { name: 'copy', exact: true }).click()
-  await expect(members(page)).toHaveCount(9)
-  await expect(block(page, 'Loads').getByLabel(/^amount of load/)).toHaveCount(3)
-  await expect(page.getByLabel('y of H', { exact: true })).toHaveValue('11')
-  await group.getByRole('button', { name: 'hinge, or not (h)' }).click()
-  await expect(page.getByText('stable, 7 times indeterminate')).toBeVisible()
-  await page.keyboard.press('Escape')
-  await page.keyboard.press('Control+a')
-  await page.getByLabel('line of the mirror').fill('6')
-  await page.getByRole('button', { name: 'left to right' }).click()
-  await expect(members(page)).toHaveCount(15)
-  await page.keyboard.press('Escape')
-  for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z')
-  await expect(members(page)).toHaveCount(3)
-  await expect(block(page, 'Loads').getByLabel(/^amount of load/)).toHaveCount(0)
-})
+test(
+  'a storey copied up twice, joined, with its loads; mirrored; hinged; taken out; each one step of ' + 'undo',
+  async ({ page }) => {
+    await newSheet(page)
+    await page.getByLabel('starting shape').selectOption('frame')
+    await page.getByLabel('bays').fill('6')
+    await page.getByLabel('storeys').fill('4')
+    await page.getByRole('button', { name: 'put it in' }).click()
+    await page.getByRole('button', { name: /^Draw/ }).click()
+    // the beam is taken by a box around its two joints
+    const [b, c] = [await jointAt(page, 'C'), await jointAt(page, 'D')]
+    await page.keyboard.down('Shift')
+    await page.mouse.move(b[0] - 40, b[1] - 30)
+    await page.mouse.down()
+    await page.mouse.move(c[0] + 40, c[1] + 30, { steps: 3 })
+    await page.mouse.up()
+    await page.keyboard.up('Shift')
+    const group = page.getByRole('dialog', { name: '2 joints, 1 member, selected' })
+    await group.getByLabel('amount of a load on all').fill('9 kN/m')
+    await group.getByRole('button', { name: 'put on' }).click()
+    await group.getByLabel('step up').fill('3.5')
+    await group.getByLabel('number of copies').fill('2')
+    await group.getByRole('button', { name: 'copy', exact: true }).click()
+    await expect(members(page)).toHaveCount(9)
+    await expect(block(page, 'Loads').getByLabel(/^amount of load/)).toHaveCount(3)
+    await expect(page.getByLabel('y of H', { exact: true })).toHaveValue('11')
+    await group.getByRole('button', { name: 'hinge, or not (h)' }).click()
+    await expect(page.getByText('stable, 7 times indeterminate')).toBeVisible()
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('Control+a')
+    await page.getByLabel('line of the mirror').fill('6')
+    await page.getByRole('button', { name: 'left to right' }).click()
+    await expect(members(page)).toHaveCount(15)
+    await page.keyboard.press('Escape')
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z')
+    await expect(members(page)).toHaveCount(3)
+    await expect(block(page, 'Loads').getByLabel(/^amount of load/)).toHaveCount(0)
+  },
+)
 
 test('keys at a joint: a support, a hinge, nothing', async ({ page }) => {
   await openCopy(page, /Open Potting bench/, 'given')

@@ -353,7 +353,8 @@ test('a long step is whole soon after it is opened, and the member that is read 
   await page.getByRole('link', { name: /8 End forces/ }).click()
   await expect(page.getByRole('heading', { name: 'End forces of CD' })).toBeVisible()
   await expect(page).toHaveURL(/member=CD/)
-  // three sums for the whole, eleven for the joints' free unknowns, and the energy: more than the first view has room for
+  // three sums for the whole, eleven for the joints' free unknowns, and the energy: more than the first view
+  // has room for
   await page.getByRole('link', { name: /10 Checks/ }).click()
   await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible()
   const lines = page.locator('.working .reckon')

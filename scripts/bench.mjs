@@ -1,4 +1,5 @@
-// npm run bench: times the solver over sizes, one edit of a demo problem to repainted diagrams, and the weight of the problem page.
+// npm run bench: times the solver over sizes, one edit of a demo problem to repainted diagrams, and the
+// weight of the problem page.
 import { join } from 'node:path'
 import { ensureBuild, ensurePackages, ensureDebian, CHROMIUM, MARIADB, root, run } from './tools.mjs'
 

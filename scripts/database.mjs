@@ -1,4 +1,5 @@
-// A private MariaDB on loopback, its data in one folder. One server a folder, shared by all who use it, stopped by the last.
+// A private MariaDB on loopback, its data in one folder. One server a folder, shared by all who use it,
+// stopped by the last.
 import { spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'

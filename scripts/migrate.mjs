@@ -25,13 +25,16 @@ function migrations() {
   return found
 }
 
-/** Brings the database at `url` up to date; each migration holds one statement and is recorded after it ran. */
+/**
+ * Brings the database at `url` up to date; each migration holds one statement and is recorded after it ran.
+ */
 export async function migrate(url) {
   const { createConnection } = await import('mysql2/promise')
   const db = await createConnection({ uri: url })
   try {
     await db.query(
-      'CREATE TABLE IF NOT EXISTS migrations (version INT PRIMARY KEY, name VARCHAR(80) NOT NULL, checksum CHAR(64) NOT NULL, applied_at TIMESTAMP(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3))',
+      'CREATE TABLE IF NOT EXISTS migrations (version INT PRIMARY KEY, name VARCHAR(80) NOT NULL, ' +
+        'checksum CHAR(64) NOT NULL, applied_at TIMESTAMP(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3))',
     )
     const [[{ locked }]] = await db.query("SELECT GET_LOCK('viga-migrations', 60) AS locked")
     if (locked !== 1)
@@ -40,7 +43,8 @@ export async function migrate(url) {
     const known = migrations()
     if (applied.length > known.length)
       throw new Error(
-        `the database is at migration ${applied.length}, this Viga knows ${known.length}: it is too old for this data`,
+        `the database is at migration ${applied.length}, this Viga knows ${known.length}: it is ` +
+          'too old for this data',
       )
     for (const m of known) {
       const before = applied[m.version - 1]
@@ -73,7 +77,8 @@ async function loadDemo(db) {
     const problem = JSON.parse(document)
     // created a second apart, so that the shelf keeps their order
     await db.execute(
-      'INSERT INTO problems (id, title, document, revision, created_at, changed_at) VALUES (UUID(), ?, ?, 1, NOW(3) - INTERVAL ? SECOND, NOW(3) - INTERVAL ? SECOND)',
+      'INSERT INTO problems (id, title, document, revision, created_at, changed_at) VALUES ' +
+        '(UUID(), ?, ?, 1, NOW(3) - INTERVAL ? SECOND, NOW(3) - INTERVAL ? SECOND)',
       [problem.title, JSON.stringify(problem), i, i],
     )
   }

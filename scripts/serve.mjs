@@ -1,4 +1,5 @@
-// A built Viga with a database of its own, for browser tests, pictures and measurements; never a person's data.
+// A built Viga with a database of its own, for browser tests, pictures and measurements; never a person's
+// data.
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -7,7 +8,10 @@ import { startDatabase } from './database.mjs'
 import { migrate } from './migrate.mjs'
 import { endProcess, freePort, QUIET, root } from './tools.mjs'
 
-/** Starts both on free ports with the demo problems. @returns the address, and a `stop` that leaves nothing behind */
+/**
+ * Starts both on free ports with the demo problems. @returns the address, and a `stop` that leaves nothing
+ * behind
+ */
 export async function serve() {
   const folder = mkdtempSync(join(tmpdir(), 'viga-serve-'))
   const database = await startDatabase(folder, { quiet: true })

@@ -1,4 +1,5 @@
-// npm start: installs what is missing, starts a private database, builds, serves. npm run dev: the same with hot reload.
+// npm start: installs what is missing, starts a private database, builds, serves. npm run dev: the same with
+// hot reload.
 import { spawn } from 'node:child_process'
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'

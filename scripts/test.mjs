@@ -1,4 +1,5 @@
-// npm test: installs what is missing, then type check, lint, unit, integration and browser tests. Nothing hidden.
+// npm test: installs what is missing, then type check, lint, unit, integration and browser tests. Nothing
+// hidden.
 import { join } from 'node:path'
 import { CHROMIUM, ensureBuild, ensureDebian, ensurePackages, MARIADB, root, run, say } from './tools.mjs'
 

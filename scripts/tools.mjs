@@ -1,4 +1,5 @@
-// Small things the start and test commands share. Plain Node, no dependency: these run before anything is installed.
+// Small things the start and test commands share. Plain Node, no dependency: these run before anything is
+// installed.
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { createServer } from 'node:net'

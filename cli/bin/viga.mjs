@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// Runs the command line from one bundled file, made anew whenever a source is newer, so there is no build step to remember.
+// Runs the command line from one bundled file, made anew whenever a source is newer, so there is no build
+// step to remember.
 import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'

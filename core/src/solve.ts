@@ -9,7 +9,10 @@ import type { SolveError } from './structure/types.js'
 
 export type Outcome =
   | ({ stage: 'solved'; solution: Solution } & Resolved)
-  /** Well formed, drawn, but without a solution: a mechanism, something missing, something this version does not do. */
+  /**
+   * Well formed, drawn, but without a solution: a mechanism, something missing, something this version does
+   * not do.
+   */
   | ({ stage: 'unsolved'; error: SolveError } & Resolved)
   | { stage: 'invalid'; errors: ProblemError[] }
 

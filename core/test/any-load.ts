@@ -46,14 +46,12 @@ export const anyLoad: fc.Arbitrary<Load> = fc.oneof(
   fc
     .record({ uniform: value, gradient: value })
     .map((l): Load => ({ type: 'temperature', member: 'AB', ...l })),
-  fc
-    .record({ elongation: value, at: place, slip: value, kink: value })
-    .map((l): Load => ({
-      type: 'misfit',
-      member: 'AB',
-      elongation: `${l.elongation} mm`,
-      at: percent(l.at),
-      slip: l.slip / 1000,
-      kink: l.kink / 1000,
-    })),
+  fc.record({ elongation: value, at: place, slip: value, kink: value }).map((l): Load => ({
+    type: 'misfit',
+    member: 'AB',
+    elongation: `${l.elongation} mm`,
+    at: percent(l.at),
+    slip: l.slip / 1000,
+    kink: l.kink / 1000,
+  })),
 )

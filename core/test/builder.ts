@@ -1,6 +1,9 @@
 import { work, type Load, type Problem, type Solution, type Support } from '../src/index.js'
 
-/** A small language for test structures: `frame().node('A', 0, 0).member('A', 'B')`. Plain numbers are kN and m. */
+/**
+ * A small language for test structures: `frame().node('A', 0, 0).member('A', 'B')`. Plain numbers are kN and
+ * m.
+ */
 export class Builder {
   constructor(readonly problem: Problem) {}
 

@@ -3,7 +3,10 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { readProblem, resultsDocument, work, writeProblem } from '../src/index.js'
 
-/** Reference problems with results from an independent exact solution (differential equations, no element matrices). */
+/**
+ * Reference problems with results from an independent exact solution (differential equations, no element
+ * matrices).
+ */
 const folder = join(import.meta.dirname, 'cases')
 const names = readdirSync(folder)
   .filter((f) => f.endsWith('.viga.json'))
@@ -66,7 +69,8 @@ describe.each(names)('%s', (name) => {
     walk(expected.results, [], (v, p) => (scale[kindOf(p)] = Math.max(scale[kindOf(p)] ?? 0, Math.abs(v))))
     let compared = 0
     walk(expected.results, [], (v, p) => {
-      if (p[p.length - 1] === 'x' && p.includes('extremes')) return // the place matters only in that the extreme occurs there
+      // the place matters only in that the extreme occurs there
+      if (p[p.length - 1] === 'x' && p.includes('extremes')) return
       const got = at(results.results, p)
       expect(typeof got, p.join('.')).toBe('number')
       const size =

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 
 /**
- * Property tests draw the same examples each time, so that a run tells of the change and not of its luck; VIGA_SEED takes
+ * Property tests draw the same examples each time, so that a run tells of the change and not of its luck;
+ * VIGA_SEED takes
  * others: a number, or "any" for new ones (which a failure prints).
  */
 const seed =

@@ -38,7 +38,10 @@ async function drag(page: Page) {
   )
   times.sort((a, b) => a - b)
   console.log(
-    `drag: a joint of ${problem.members.length} members with loads and moments: a frame every ${times[Math.floor(times.length / 2)].toFixed(1)} ms (median), nine of ten within ${times[Math.floor(times.length * 0.9)].toFixed(1)} ms (16.7 is 60 a second; painted without a graphics card here)`,
+    `drag: a joint of ${problem.members.length} members with loads and moments: a frame every ` +
+      `${times[Math.floor(times.length / 2)].toFixed(1)} ms (median), nine of ten within ` +
+      `${times[Math.floor(times.length * 0.9)].toFixed(1)} ms (16.7 is 60 a second; painted without ` +
+      'a graphics card here)',
   )
 }
 
@@ -58,7 +61,9 @@ const STEPS = [
   'Diagrams',
 ]
 
-/** The Working of a demo frame, opened anew each time: from the click on a step to its first view, painted. */
+/**
+ * The Working of a demo frame, opened anew each time: from the click on a step to its first view, painted.
+ */
 async function open(page: Page, given: string, rounds = 5) {
   const all = new Map<string, number[]>(STEPS.map((name) => [name, []]))
   for (let k = 0; k < rounds; k++) {
@@ -94,11 +99,16 @@ async function open(page: Page, given: string, rounds = 5) {
     }
   }
   console.log(
-    `working: from a click to the painted first view, median of ${rounds} and least: ${[...all].map(([name, t]) => `${name} ${median(t).toFixed(0)} (${Math.min(...t).toFixed(0)})`).join(', ')} ms (limit 100)`,
+    `working: from a click to the painted first view, median of ${rounds} and least: ` +
+      `${[...all].map(([name, t]) => `${name} ${median(t).toFixed(0)} (${Math.min(...t).toFixed(0)})`).join(', ')} ` +
+      'ms (limit 100)',
   )
 }
 
-/** A load changed on the Figure while a step of the working is read: work on the main thread until its numbers are new. */
+/**
+ * A load changed on the Figure while a step of the working is read: work on the main thread until its numbers
+ * are new.
+ */
 async function editWhileReading(page: Page, given: string) {
   for (const step of [
     'stiffness',
@@ -131,12 +141,16 @@ async function editWhileReading(page: Page, given: string) {
       return out.slice(10).sort((a, b) => a - b)
     })
     console.log(
-      `working: a keystroke in a load to the new numbers of the step ${step}: median ${times[times.length >> 1].toFixed(1)} ms of work on the main thread (limit 16)`,
+      `working: a keystroke in a load to the new numbers of the step ${step}: median ` +
+        `${times[times.length >> 1].toFixed(1)} ms of work on the main thread (limit 16)`,
     )
   }
 }
 
-/** An edit of a demo problem to repainted diagrams: work on the main thread, and the scripts a problem page loads before use. */
+/**
+ * An edit of a demo problem to repainted diagrams: work on the main thread, and the scripts a problem page
+ * loads before use.
+ */
 const { address, stop } = await serve()
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -166,7 +180,8 @@ try {
   await page.locator('body[data-live]').waitFor()
   await Promise.all(sizes.slice())
   console.log(
-    `page: ${(bytes / 1024).toFixed(0)} kB of gzipped JavaScript before the problem page can be used (limit 350)`,
+    `page: ${(bytes / 1024).toFixed(0)} kB of gzipped JavaScript before the problem page can be ` +
+      'used (limit 350)',
   )
 
   await page.goto(given, { waitUntil: 'networkidle' })
@@ -192,7 +207,9 @@ try {
   })
   times.sort((a, b) => a - b)
   console.log(
-    `edit: a keystroke in a coordinate to the repainted moment diagram: median ${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`,
+    'edit: a keystroke in a coordinate to the repainted moment diagram: median ' +
+      `${times[Math.floor(times.length / 2)].toFixed(1)} ms, worst ` +
+      `${times[times.length - 1].toFixed(1)} ms of work on the main thread (limit 16)`,
   )
   await drag(page)
   await open(page, given)

@@ -77,6 +77,7 @@ for (const [storeys, bays] of [
     f.dense === undefined ? 'too big'.padStart(11) : `${(f.dense / f.ms).toFixed(1)} ×`.padStart(11)
   const size = `${String(problem.members.length).padStart(9)}${String(solution.dofs.free).padStart(10)}`
   console.log(
-    `${size}${col(0)}${col(1)}${ms(f.ms)}${col(2)}${String(f.entries).padStart(14)}${dense}   ${memory.toFixed(0)} MB`,
+    `${size}${col(0)}${col(1)}${ms(f.ms)}${col(2)}${String(f.entries).padStart(14)}${dense}   ` +
+      `${memory.toFixed(0)} MB`,
   )
 }

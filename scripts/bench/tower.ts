@@ -1,6 +1,9 @@
 import type { Problem } from '@viga/core'
 
-/** A rectangular frame of so many storeys and bays, fixed at its feet, loaded on every beam and pushed at every floor. */
+/**
+ * A rectangular frame of so many storeys and bays, fixed at its feet, loaded on every beam and pushed at
+ * every floor.
+ */
 export function tower(storeys: number, bays: number): Problem {
   const nodes = []
   const members = []

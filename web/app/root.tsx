@@ -12,7 +12,8 @@ export function loader({ request }: Route.LoaderArgs) {
   return { scheme: schemeIn(request.headers.get('Cookie') ?? '') }
 }
 
-// the cookie is read once: the page itself changes the colours from then on, and moving about asks the server nothing
+// the cookie is read once: the page itself changes the colours from then on, and moving about asks the server
+// nothing
 export const shouldRevalidate = () => false
 
 export function Layout({ children }: { children: React.ReactNode }) {
@@ -37,7 +38,10 @@ export function Layout({ children }: { children: React.ReactNode }) {
 
 export const meta: Route.MetaFunction = () => [{ title: 'Viga' }]
 
-/** The cookie says which colours; without these, which its types leave out, the library writes its own choice over it. */
+/**
+ * The cookie says which colours; without these, which its types leave out, the library writes its own choice
+ * over it.
+ */
 const COLOURS_ARE_OURS = { colorSchemeNode: null, storageManager: null }
 
 export default function Root() {

@@ -33,7 +33,9 @@ export function transformation(s: Structure, dofs: Dofs, member: number, take = 
   return T
 }
 
-/** Room for k·T, which is gone when the product is made: ten thousand members would otherwise each ask for it. */
+/**
+ * Room for k·T, which is gone when the product is made: ten thousand members would otherwise each ask for it.
+ */
 const scratch = new Float64Array(36)
 
 /** Tᵀ·k·T, exactly symmetric: a member's stiffness in the axes of its nodes. */
@@ -105,7 +107,10 @@ export function assembleFree(
   return K
 }
 
-/** The rows of the whole K as the degrees of freedom are numbered: of each the columns that a member or a spring reaches. */
+/**
+ * The rows of the whole K as the degrees of freedom are numbered: of each the columns that a member or a
+ * spring reaches.
+ */
 export function stiffnessRows(
   dofs: Dofs,
   elements: readonly { global: Float64Array; dofs: number[] }[],
@@ -123,7 +128,9 @@ export function stiffnessRows(
   return rows
 }
 
-/** The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row. */
+/**
+ * The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row.
+ */
 export function wholeStiffness(
   dofs: Dofs,
   elements: readonly { global: Float64Array; dofs: number[] }[],

@@ -21,7 +21,8 @@ export interface Dofs {
 }
 
 /**
- * Numbers the degrees of freedom. A rotation exists where a member end or a support holds it; a node that no member
+ * Numbers the degrees of freedom. A rotation exists where a member end or a support holds it; a node that no
+ * member
  * reaches exists only if a support holds it or `loaded` says that something acts there.
  */
 export function numberDofs(s: Structure, loaded: (node: number) => boolean): Dofs {

@@ -5,7 +5,8 @@ import { sprungRigid, sprungRigidLoad, type SprungRigid } from './sprung-rigid.j
 import { single, type Take } from './slab.js'
 
 /**
- * One member as the stiffness method sees it. Matrices are 6 × 6, row by row, in member axes unless said otherwise;
+ * One member as the stiffness method sees it. Matrices are 6 × 6, row by row, in member axes unless said
+ * otherwise;
  * rows 1 to 6 are u, v, rotation at the start and at the end:
  *
  *        2↑  ↺3                 5↑  ↺6
@@ -15,7 +16,10 @@ import { single, type Take } from './slab.js'
 export interface Element {
   /** Stiffness of the member itself, before its ends are released. */
   own: Float64Array
-  /** Stiffness seen by the nodes: `own` with the released ends condensed out; the same array when nothing is released. */
+  /**
+   * Stiffness seen by the nodes: `own` with the released ends condensed out; the same array when nothing is
+   * released.
+   */
   k: Float64Array
   /** Own end displacements from node displacements, d = P·u + d₀; undefined when nothing is released. */
   P?: Float64Array
@@ -28,12 +32,15 @@ export interface Element {
   sprung?: SprungRigid
 }
 
-/** Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself. */
+/**
+ * Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself.
+ */
 const LOOSE_PIVOT = 1e-11
 
 /**
  * Stiffness of an Euler–Bernoulli or, with `GAs`, a Timoshenko member (Φ = 12EI/(G·As·L²)).
- * Source: Przemieniecki, Theory of Matrix Structural Analysis, §5.6; Kassimali, Matrix Analysis of Structures, ch. 6.
+ * Source: Przemieniecki, Theory of Matrix Structural Analysis, §5.6; Kassimali, Matrix Analysis of
+ * Structures, ch. 6.
  * @returns 36 numbers in N, m; a bar has axial terms only
  */
 export function memberStiffness(m: StructureMember, take = single): Float64Array {
@@ -66,7 +73,10 @@ export function memberStiffness(m: StructureMember, take = single): Float64Array
   return k
 }
 
-/** The element of a member, its released and sprung ends condensed; a member that moves by itself is an error that names it. */
+/**
+ * The element of a member, its released and sprung ends condensed; a member that moves by itself is an error
+ * that names it.
+ */
 export function element(m: StructureMember, take: Take = single): Element | SolveError {
   const own = memberStiffness(m, take)
   if (!m.bar && !m.axiallyRigid && m.releases.every((r) => r === false))
@@ -148,7 +158,10 @@ function condensed(own: Float64Array, P: Float64Array, m: StructureMember): Floa
   return k
 }
 
-/** Inverse of a small symmetric matrix by LDLᵀ on unit vectors; undefined when a pivot vanishes against its diagonal. */
+/**
+ * Inverse of a small symmetric matrix by LDLᵀ on unit vectors; undefined when a pivot vanishes against its
+ * diagonal.
+ */
 function invert(A: Float64Array, n: number): Float64Array | undefined {
   const l = new Float64Array(n * n)
   const d = new Float64Array(n)
@@ -178,7 +191,8 @@ function invert(A: Float64Array, n: number): Float64Array | undefined {
 
 /**
  * Forces on the member at its ends, member axes, while both its own ends are held: the fixed-end forces.
- * Found by integrating from a held start with no forces there, then bringing the displaced end back with `own`.
+ * Found by integrating from a held start with no forces there, then bringing the displaced end back with
+ * `own`.
  */
 export function fixedEndForces(m: StructureMember, own: Float64Array, actions: MemberActions): Float64Array {
   const { end } = integrate(m, actions, { N: 0, V: 0, M: 0, slope: 0, v: 0, u: 0 })
@@ -196,7 +210,10 @@ export function fixedEndForces(m: StructureMember, own: Float64Array, actions: M
   return f
 }
 
-/** Own end displacements caused by the fixed-end forces while the nodes stay: d₀, zero at unreleased components. */
+/**
+ * Own end displacements caused by the fixed-end forces while the nodes stay: d₀, zero at unreleased
+ * components.
+ */
 export function releasedByLoad(e: Element, fixed: Float64Array): Float64Array {
   const d0 = new Float64Array(6)
   if (!e.G) return d0
@@ -206,7 +223,10 @@ export function releasedByLoad(e: Element, fixed: Float64Array): Float64Array {
   return d0
 }
 
-/** Fixed-end forces as the nodes feel them, released ends condensed: own·d₀ + f; `strain` is the free axial strain. */
+/**
+ * Fixed-end forces as the nodes feel them, released ends condensed: own·d₀ + f; `strain` is the free axial
+ * strain.
+ */
 export function condensedFixedEnd(
   m: StructureMember,
   e: Element,

@@ -20,7 +20,8 @@ export interface Factorisation {
 }
 
 /**
- * Factors a positive semi-definite matrix: multifrontal, each supernode a dense panel whose update goes to its parent.
+ * Factors a positive semi-definite matrix: multifrontal, each supernode a dense panel whose update goes to
+ * its parent.
  * Source: Davis, Direct Methods for Sparse Linear Systems, §4.9 and ch. 8; Duff & Reid (1983) for the fronts.
  */
 export function factor(a: SparseSymmetric): Factorisation {
@@ -160,7 +161,10 @@ function byColumn({ n, count, row, column, value }: SparseSymmetric, place: Int3
   return { start, row: rows, value: values, diagonal }
 }
 
-/** Where a child's rows stand in its parent's panel, into `to`; returns how many of them, the first ones, are columns of it. */
+/**
+ * Where a child's rows stand in its parent's panel, into `to`; returns how many of them, the first ones, are
+ * columns of it.
+ */
 function placeInParent({ columns, rows }: Supernode, local: Int32Array, s: number, to: Int32Array): number {
   let split = 0
   for (let i = columns; i < rows.length; i++) {
@@ -280,7 +284,9 @@ function rowBelow(L: Float64Array, at: number, s: number, i: number, j: number, 
 
 const sums = new Float64Array(16)
 
-/** U = −L·Gᵀ, lower triangle, in tiles of four by four; rows of L and G begin at `l` and `g` and are s long. */
+/**
+ * U = −L·Gᵀ, lower triangle, in tiles of four by four; rows of L and G begin at `l` and `g` and are s long.
+ */
 function negativeProduct(
   U: Float64Array,
   u: number,
@@ -302,7 +308,8 @@ function negativeProduct(
 }
 
 /**
- * Minus sixteen dot products: four rows of A from a0 with four rows of B from b0, both `stride` apart and n long, to
+ * Minus sixteen dot products: four rows of A from a0 with four rows of B from b0, both `stride` apart and n
+ * long, to
  * out[at + r·width + c]. On the diagonal of U the upper half is written too, and never read.
  */
 function negativeTile(

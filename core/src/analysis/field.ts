@@ -2,7 +2,10 @@ import type { StructureMember } from '../structure/types.js'
 import type { MemberActions } from './actions.js'
 import { antiderivative, evaluatePolynomial, type Polynomial } from './polynomial.js'
 
-/** What happens at one place of a member: internal forces (N, N, N·m), slope (rad) and displacements in member axes (m). */
+/**
+ * What happens at one place of a member: internal forces (N, N, N·m), slope (rad) and displacements in member
+ * axes (m).
+ */
 export interface State {
   N: number
   V: number
@@ -36,7 +39,8 @@ export const SAME_PLACE = 1e-10
 
 /**
  * Integrates the member's equations from its start: N′ = −p, V′ = q, M′ = V − c, slope′ = M/EI + κ₀,
- * v′ = slope − V/(G·As), u′ = N/EA + ε₀; at a point load N, V, M jump by −fx, +fy, −m; at a misfit v and slope jump.
+ * v′ = slope − V/(G·As), u′ = N/EA + ε₀; at a point load N, V, M jump by −fx, +fy, −m; at a misfit v and
+ * slope jump.
  * Signs: N + tension; V the sum of member-y forces left of the cut; M + with the −y face in tension.
  * Source: Przemieniecki, Theory of Matrix Structural Analysis, ch. 5; exact for piecewise linear loads.
  */
@@ -89,7 +93,10 @@ export function stateIn(s: FieldSegment, x: number): State {
   }
 }
 
-/** Start, every place where something begins, ends or stands, and end; snapped so that one place is one number. */
+/**
+ * Start, every place where something begins, ends or stands, and end; snapped so that one place is one
+ * number.
+ */
 function places(L: number, actions: MemberActions | undefined): number[] {
   const out = [0, L]
   if (!actions) return out

@@ -6,7 +6,9 @@ import type { Factorisation } from './factor.js'
 /** Motions smaller than this share of the largest are rounding. */
 const VISIBLE = 1e-7
 
-/** More mechanisms than this are not told apart; their joints are named all the same as far as they are found. */
+/**
+ * More mechanisms than this are not told apart; their joints are named all the same as far as they are found.
+ */
 const MOST = 200
 
 /** A mechanism as an error: which joints move, and how. */
@@ -63,7 +65,10 @@ function sentence(
   turning: string[],
 ): string {
   if (names.length === 0)
-    return `${listed(turning)} can turn freely: nothing holds ${turning.length > 1 ? 'them' : 'it'} in rotation.`
+    return (
+      `${listed(turning)} can turn freely: nothing holds ${turning.length > 1 ? 'them' : 'it'} in ` +
+      'rotation.'
+    )
   const all = names.length === s.nodes.length && names.length > 2 ? 'The whole structure' : listed(names)
   let sideways = 0
   let upright = 0
@@ -75,5 +80,9 @@ function sentence(
   const way =
     upright < 1e-6 * sideways ? 'sway sideways' : sideways < 1e-6 * upright ? 'move up and down' : 'move'
   const times = motions.length > 1 ? ` (${motions.length} independent motions)` : ''
-  return `${all} can ${way}: the supports and joints do not hold ${names.length > 1 || all.startsWith('The') ? (all.startsWith('The') ? 'it' : 'them') : 'it'}${times}. Add a support or a member, or take out a hinge.`
+  return (
+    `${all} can ${way}: the supports and joints do not hold ` +
+    `${names.length > 1 || all.startsWith('The') ? (all.startsWith('The') ? 'it' : 'them') : 'it'}${times}. ` +
+    'Add a support or a member, or take out a hinge.'
+  )
 }

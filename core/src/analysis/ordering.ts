@@ -1,9 +1,11 @@
 import type { Graph } from './sparse.js'
 
 /**
- * An order of elimination that keeps fill small: minimum approximate degree on the quotient graph, with elements absorbed
+ * An order of elimination that keeps fill small: minimum approximate degree on the quotient graph, with
+ * elements absorbed
  * and vertices that cannot be told apart merged.
- * Source: Davis, Direct Methods for Sparse Linear Systems, §7.1; Amestoy, Davis & Duff (1996) for the degree bound.
+ * Source: Davis, Direct Methods for Sparse Linear Systems, §7.1; Amestoy, Davis & Duff (1996) for the degree
+ * bound.
  * @param weight how many rows each vertex stands for
  * @returns the vertices in the order in which to eliminate them
  */
@@ -27,7 +29,9 @@ export function fillReducingOrder({ start, to }: Graph, weight: Int32Array): Int
   return order
 }
 
-/** Variables still to be eliminated, elements that stand for the fill of those that are, and lists by degree. */
+/**
+ * Variables still to be eliminated, elements that stand for the fill of those that are, and lists by degree.
+ */
 interface Quotient {
   /** Rows a variable stands for, those merged into it counted; 0 when gone. */
   rows: Int32Array
@@ -98,7 +102,9 @@ function quotientGraph(n: number, start: Int32Array, to: Int32Array, weight: Int
   return q
 }
 
-/** Eliminates variable p: it becomes an element. Returns pairs of variables merged, the second into the first. */
+/**
+ * Eliminates variable p: it becomes an element. Returns pairs of variables merged, the second into the first.
+ */
 function eliminate(q: Quotient, p: number): [number, number][] {
   const { rows, variables, elements, members, mark } = q
   const front: number[] = []
@@ -159,7 +165,9 @@ function countOutside(q: Quotient, front: number[], stamp: number) {
     }
 }
 
-/** Variables of a front with the same neighbours will be eliminated together: the later ones follow the first. */
+/**
+ * Variables of a front with the same neighbours will be eliminated together: the later ones follow the first.
+ */
 function mergeAlike(q: Quotient, front: number[]): [number, number][] {
   const { rows, variables, elements } = q
   const merged: [number, number][] = []

@@ -7,29 +7,44 @@ import { add, sparse, type SparseSymmetric } from './sparse.js'
 
 /** What rigid members make follow from what, for whoever writes the solution out. */
 export interface Ties {
-  /** Free degrees of freedom that follow: the others they are so many times, and what elongations and settlements add in each case (m). */
+  /**
+   * Free degrees of freedom that follow: the others they are so many times, and what elongations and
+   * settlements add in each case (m).
+   */
   ties: ReadonlyMap<number, { readonly terms: ReadonlyMap<number, number>; readonly constants: Float64Array }>
-  /** Where the axial force of each member is found, in order: by the equilibrium of a joint along a degree of freedom, there alone unknown or together with others. */
+  /**
+   * Where the axial force of each member is found, in order: by the equilibrium of a joint along a degree of
+   * freedom, there alone unknown or together with others.
+   */
   from: readonly { member: number; dof: number; alone: boolean }[]
 }
 
 /**
  * Axially rigid members as exact constraints: end less start along the member is what it is made too long by.
- * Degrees of freedom that follow from others are eliminated before the solve (D = T·y + d₀, Kₘ = TᵀKT); the axial forces
+ * Degrees of freedom that follow from others are eliminated before the solve (D = T·y + d₀, Kₘ = TᵀKT); the
+ * axial forces
  * are the multipliers of the constraints, found from the equilibrium of the joints afterwards.
  * Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6 (constraints); Przemieniecki §6.
  */
 export interface RigidSystem extends Ties {
   matrix: SparseSymmetric
-  /** Displacements of all free degrees of freedom from a right-hand side over them, by way of `solve` on the reduced system. */
+  /**
+   * Displacements of all free degrees of freedom from a right-hand side over them, by way of `solve` on the
+   * reduced system.
+   */
   reduced(residual: Float64Array, solve: (b: Float64Array) => Float64Array): Float64Array
   /** A motion of the reduced unknowns over all free degrees of freedom. */
   expand(y: Float64Array): Float64Array
-  /** Sets the degrees of freedom that follow from others to what imposed elongations and settlements make them. */
+  /**
+   * Sets the degrees of freedom that follow from others to what imposed elongations and settlements make
+   * them.
+   */
   impose(D: Float64Array, caseIndex: number): void
   /** Tension in each rigid member from what the joints lack; NaN where equilibrium leaves it open. */
   tensions(lacking: Float64Array): { member: number; N: number }[]
-  /** Adds the pull of the tensions to sums over degrees of freedom; NaN reaches the reactions that stay open. */
+  /**
+   * Adds the pull of the tensions to sums over degrees of freedom; NaN reaches the reactions that stay open.
+   */
   pull(tensions: readonly { member: number; N: number }[], sums: Float64Array): void
   /** Members whose axial force equilibrium leaves undetermined. */
   open: number[]
@@ -53,7 +68,10 @@ const CANCELLED = 1e-9
 
 const addTo = (row: Row, key: number, v: number) => row.set(key, (row.get(key) ?? 0) + v)
 
-/** The constraint system of a structure with axially rigid members, or why its loads cannot be carried; undefined without such members. */
+/**
+ * The constraint system of a structure with axially rigid members, or why its loads cannot be carried;
+ * undefined without such members.
+ */
 export function rigidSystem(
   s: Structure,
   dofs: Dofs,
@@ -120,7 +138,9 @@ export function rigidSystem(
   }
 }
 
-/** Gauss–Jordan on the constraints: each takes its largest coefficient as the one that follows from the rest. */
+/**
+ * Gauss–Jordan on the constraints: each takes its largest coefficient as the one that follows from the rest.
+ */
 function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], actions: readonly Actions[]) {
   const expressions = new Map<number, Expression>()
   const usedBy = new Map<number, Set<number>>()
@@ -164,7 +184,9 @@ function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], acti
       if (constants.some((v) => Math.abs(v) > 1e-9 * size) && !error)
         error = {
           kind: 'indeterminate',
-          message: `${m.id} is axially rigid and held at both ends of its chain, so it cannot take the change of length that is imposed on it.`,
+          message:
+            `${m.id} is axially rigid and held at both ends of its chain, so it cannot take the ` +
+            'change of length that is imposed on it.',
           members: [m.id],
         }
       return
@@ -208,7 +230,9 @@ function assemble(
   n: number,
 ): SparseSymmetric {
   const K = sparse(n, 21 * elements.length + n)
-  /** Both halves of K are gone through, so each pair comes up twice: its lower place is the one that counts. */
+  /**
+   * Both halves of K are gone through, so each pair comes up twice: its lower place is the one that counts.
+   */
   const spread = (di: number, dj: number, v: number) => {
     for (const [i, ki] of share[di]) for (const [j, kj] of share[dj]) if (j <= i) add(K, i, j, ki * v * kj)
   }
@@ -225,7 +249,8 @@ function assemble(
 }
 
 /**
- * Multipliers from the equilibrium at the eliminated degrees of freedom: joints with one unknown force first, as in the
+ * Multipliers from the equilibrium at the eliminated degrees of freedom: joints with one unknown force first,
+ * as in the
  * method of joints, then what is left by elimination.
  */
 function multiplierSolver(all: Row[], pivots: Map<number, number>) {
@@ -322,5 +347,6 @@ function leftOpen(
 /** A notice that names the members whose axial force stays open. */
 export const openNotice = (s: Structure, open: readonly number[]): string | undefined =>
   open.length
-    ? `Equilibrium leaves the axial force of ${listed(open.map((i) => s.members[i].id))} undetermined: rigid members held at both ends.`
+    ? `Equilibrium leaves the axial force of ${listed(open.map((i) => s.members[i].id))} ` +
+      'undetermined: rigid members held at both ends.'
     : undefined

@@ -3,7 +3,10 @@ export type Take = (length: number) => Float64Array
 
 export const single: Take = (length) => new Float64Array(length)
 
-/** Arrays cut from few large ones: ten thousand members ask for so many small arrays that each would cost more than its numbers. */
+/**
+ * Arrays cut from few large ones: ten thousand members ask for so many small arrays that each would cost more
+ * than its numbers.
+ */
 export function slab(chunk = 36 * 512): Take {
   let room = new Float64Array(chunk)
   let used = 0

@@ -18,7 +18,9 @@ export interface SolvedElement extends Element {
   dofs: number[]
 }
 
-/** The answer to one load case or combination. Vectors over degrees of freedom are in the nodes' own axes; SI. */
+/**
+ * The answer to one load case or combination. Vectors over degrees of freedom are in the nodes' own axes; SI.
+ */
 export interface ActionSolution {
   id: string
   title: string
@@ -45,7 +47,10 @@ export interface Solution {
   elements: SolvedElement[]
   cases: ActionSolution[]
   combinations: ActionSolution[]
-  /** The number each degree of freedom is shown under: the solver's order from 1, or as the person numbers them; 0 where it is left out. */
+  /**
+   * The number each degree of freedom is shown under: the solver's order from 1, or as the person numbers
+   * them; 0 where it is left out.
+   */
   numbers: number[]
   /** Nothing happens along a beam, and the person leaves its axial unknowns out. */
   bendingOnly: boolean
@@ -59,7 +64,8 @@ export interface Solution {
 export type SolveResult = { ok: true; solution: Solution } | { ok: false; error: SolveError }
 
 /**
- * The stiffness method: elements, assembly, one factorisation, all load cases, then recovery; combinations by superposition.
+ * The stiffness method: elements, assembly, one factorisation, all load cases, then recovery; combinations by
+ * superposition.
  * Source: Kassimali, Matrix Analysis of Structures, ch. 6 and 7.
  * Errors: a mechanism, named with the nodes that move.
  */
@@ -190,7 +196,9 @@ function prepare(
     if (e.loose && Math.abs(own[0] + own[3]) > 1e-12 * (Math.abs(own[0]) + Math.abs(own[3])))
       return {
         kind: 'mechanism',
-        message: `${m.id} slides along itself: N is released at both its ends and it is loaded along its length.`,
+        message:
+          `${m.id} slides along itself: N is released at both its ends and it is loaded along its ` +
+          'length.',
         members: [m.id],
         nodes: [],
       }
@@ -236,7 +244,9 @@ function displace(
   }
 }
 
-/** End displacements and end forces of every member, then reactions from the equilibrium of the held joints. */
+/**
+ * End displacements and end forces of every member, then reactions from the equilibrium of the held joints.
+ */
 function recover(
   s: Structure,
   dofs: Dofs,

@@ -1,6 +1,8 @@
 /**
- * A sparse symmetric matrix as a list of entries of its lower or upper triangle; entries at the same place add up.
- * Rows that always occur together (the displacements of a joint) may share a site, which makes ordering them cheaper.
+ * A sparse symmetric matrix as a list of entries of its lower or upper triangle; entries at the same place
+ * add up.
+ * Rows that always occur together (the displacements of a joint) may share a site, which makes ordering them
+ * cheaper.
  */
 export interface SparseSymmetric {
   n: number
@@ -14,7 +16,10 @@ export interface SparseSymmetric {
   sites: number
 }
 
-/** An empty matrix of n rows, each its own site unless said otherwise, with room for `capacity` entries to begin with. */
+/**
+ * An empty matrix of n rows, each its own site unless said otherwise, with room for `capacity` entries to
+ * begin with.
+ */
 export function sparse(n: number, capacity: number, site?: Int32Array, sites = n): SparseSymmetric {
   const room = Math.max(capacity, 16)
   return {

@@ -1,7 +1,8 @@
 import type { StructureMember } from '../structure/types.js'
 
 /**
- * An axially rigid member with a spring along it: the member keeps its length, the springs between its ends and the nodes
+ * An axially rigid member with a spring along it: the member keeps its length, the springs between its ends
+ * and the nodes
  * give. Its one axial unknown d, the place of its start, follows from its own equilibrium,
  * s₁(u₁ − d) + s₂(u₂ − d − e) + p = 0, with e the imposed elongation and p the load along it.
  * Source: static condensation, Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6.
@@ -24,7 +25,10 @@ export function sprungRigid({ axiallyRigid, releases }: StructureMember): Sprung
   return s1 === true ? { k: 0, start: 0, end: 1 } : { k: s2 as number, start: 1, end: 0 }
 }
 
-/** Axial forces on the member at its ends while the nodes stay, and where its start then stands; p in N, elongation e in m. */
+/**
+ * Axial forces on the member at its ends while the nodes stay, and where its start then stands; p in N,
+ * elongation e in m.
+ */
 export function sprungRigidLoad(
   { releases }: StructureMember,
   p: number,

@@ -38,7 +38,8 @@ interface Block {
 
 /**
  * Orders the matrix, finds the structure of its factor and gathers columns to supernodes.
- * Source: Davis, Direct Methods for Sparse Linear Systems, ch. 4 and 9 (elimination tree, supernodes, amalgamation).
+ * Source: Davis, Direct Methods for Sparse Linear Systems, ch. 4 and 9 (elimination tree, supernodes,
+ * amalgamation).
  */
 export function analyse(a: SparseSymmetric): Symbolic {
   const weight = new Int32Array(a.sites)
@@ -51,7 +52,10 @@ export function analyse(a: SparseSymmetric): Symbolic {
   return numbered(a, blocks, roots, order, weight)
 }
 
-/** How many zeros the panel of a child merged into its parent would hold: those of the two, and those that come with merging. */
+/**
+ * How many zeros the panel of a child merged into its parent would hold: those of the two, and those that
+ * come with merging.
+ */
 const zerosMerged = (child: Block, parent: Block): number =>
   child.zeros + parent.zeros + child.rows * (parent.rows + parent.rowsBelow - child.rowsBelow)
 
@@ -63,7 +67,10 @@ function worthMerging(child: Block, parent: Block): boolean {
   return share === 0 || share < (columns <= 12 ? 0.4 : columns <= 24 ? 0.2 : columns <= 60 ? 0.1 : 0.05)
 }
 
-/** Column structures bottom up; a block takes in a child where that is worth while. Indices are ranks in the order. */
+/**
+ * Column structures bottom up; a block takes in a child where that is worth while. Indices are ranks in the
+ * order.
+ */
 function gather(
   graph: { start: Int32Array; to: Int32Array },
   order: Int32Array,

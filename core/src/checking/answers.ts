@@ -33,7 +33,10 @@ export function actionOf(solution: Solution, id: string | undefined): ActionSolu
     : [...solution.cases, ...solution.combinations].find((a) => a.id === id)
 }
 
-/** Checks every hand answer of the problem. A place that does not exist gives `unknown` with a reason, never an error. */
+/**
+ * Checks every hand answer of the problem. A place that does not exist gives `unknown` with a reason, never
+ * an error.
+ */
 export const checkAnswers = (problem: Problem, solution: Solution): AnswerVerdict[] =>
   (problem.answers ?? []).map((a) => checkAnswer(problem, solution, a))
 

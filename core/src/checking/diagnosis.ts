@@ -48,7 +48,10 @@ export function diagnose(
       if (Math.abs(ratio / f - 1) <= SAME)
         return {
           kind: 'unit-factor',
-          sentence: `The value is ${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} may have been mixed up${given * value < 0 ? ', and the sign is opposite' : ''}.`,
+          sentence:
+            'The value is ' +
+            `${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} ` +
+            `may have been mixed up${given * value < 0 ? ', and the sign is opposite' : ''}.`,
         }
   const other = elsewhere(problem, solution, action, a, near)
   if (other) return other
@@ -68,13 +71,23 @@ function signSentence(a: Answer): string {
   switch (a.quantity) {
     case 'reaction':
     case 'displacement':
-      return `The amount is right, the sign is opposite: Viga counts ${a.component === 'x' ? 'to the right' : a.component === 'y' ? 'upward' : 'counter-clockwise'} as positive.`
+      return (
+        'The amount is right, the sign is opposite: Viga counts ' +
+        `${a.component === 'x' ? 'to the right' : a.component === 'y' ? 'upward' : 'counter-clockwise'} ` +
+        'as positive.'
+      )
     case 'axial':
       return 'The amount is right, the sign is opposite: Viga counts tension as positive.'
     case 'moment':
-      return 'The amount is right, the sign is opposite: Viga counts a moment as positive when it puts the −y face of the member in tension (sagging, for a member drawn from left to right).'
+      return (
+        'The amount is right, the sign is opposite: Viga counts a moment as positive when it puts ' +
+        'the −y face of the member in tension (sagging, for a member drawn from left to right).'
+      )
     case 'shear':
-      return 'The amount is right, the sign is opposite: Viga counts a shear as positive when it is up on the left part.'
+      return (
+        'The amount is right, the sign is opposite: Viga counts a shear as positive when it is up on ' +
+        'the left part.'
+      )
     default:
       return 'The amount is right, the sign is opposite.'
   }

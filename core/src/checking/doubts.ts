@@ -22,7 +22,10 @@ export interface Doubt {
     | 'separate'
     | 'idle'
     | 'second-order'
-  /** `error` keeps the problem from being solved or kept, `warning` is likely a slip, `note` may well be meant. */
+  /**
+   * `error` keeps the problem from being solved or kept, `warning` is likely a slip, `note` may well be
+   * meant.
+   */
   severity: 'error' | 'warning' | 'note'
   path: string
   message: string
@@ -37,7 +40,8 @@ const MOST = 20
 const ON_LINE = 1e-6
 
 /**
- * Finds what is doubtful in a problem: joints at one place, members without length, doubled or overlapping, joints on a
+ * Finds what is doubtful in a problem: joints at one place, members without length, doubled or overlapping,
+ * joints on a
  * member that do not join it, crossings, parts without support or apart from the rest, nothing acting on it.
  * @param errors what the reader refuses in it, if anything
  */
@@ -246,7 +250,9 @@ function holding(p: Problem): Doubt[] {
       kind: 'unsupported',
       severity: 'error',
       path: 'supports',
-      message: `The supports hold ${count === 1 ? 'one direction' : 'two directions'}; a plane structure needs three or more.`,
+      message:
+        `The supports hold ${count === 1 ? 'one direction' : 'two directions'}; a plane structure ` +
+        'needs three or more.',
       nodes: supports.map((s) => s.node),
       members: [],
     })
@@ -259,7 +265,9 @@ function holding(p: Problem): Doubt[] {
         kind: 'separate',
         severity: 'error',
         path: 'members',
-        message: `${listed(part)} ${part.length > 1 ? 'are' : 'is'} apart from the rest, and nothing supports ${part.length > 1 ? 'them' : 'it'}.`,
+        message:
+          `${listed(part)} ${part.length > 1 ? 'are' : 'is'} apart from the rest, and nothing ` +
+          `supports ${part.length > 1 ? 'them' : 'it'}.`,
         nodes: part,
         members: [],
       })

@@ -1,13 +1,18 @@
 import type { Measure } from '../problem/measure.js'
 import type { Problem } from '../problem/types.js'
 
-/** Joints and members whose boxes meet that of a member, found by cells so that ten thousand members take no time. */
+/**
+ * Joints and members whose boxes meet that of a member, found by cells so that ten thousand members take no
+ * time.
+ */
 export interface Nearness {
   nodes(member: number): string[]
   members(member: number): number[]
 }
 
-/** A member longer than this many cells is looked at along a diagonal of cells only as far as its box goes. */
+/**
+ * A member longer than this many cells is looked at along a diagonal of cells only as far as its box goes.
+ */
 const CELLS = 64
 
 export function membersNear(p: Problem, m: Measure): Nearness {

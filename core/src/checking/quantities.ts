@@ -12,7 +12,10 @@ import { memberField, relativeTo, stateAt } from '../results/fields.js'
 import { place } from '../loads/kind.js'
 import type { Problem } from '../problem/types.js'
 
-/** A computed value for an answer, SI; `candidates` are the values on both sides of a jump where no side was named. */
+/**
+ * A computed value for an answer, SI; `candidates` are the values on both sides of a jump where no side was
+ * named.
+ */
 export type Computed =
   | { ok: true; value: number; candidates?: number[]; dimension: Dimension; placeMatches?: boolean }
   | { ok: false; reason: string }
@@ -73,7 +76,8 @@ export function computedFor(
     case 'displacement':
       return value(
         displacementAt(solution, action, nodeIndex)[a.component!],
-        `${a.node} has no ${a.component === 'rotation' ? 'rotation of its own: every member end there is hinged' : 'displacement: no member reaches it'}.`,
+        `${a.node} has no ` +
+          `${a.component === 'rotation' ? 'rotation of its own: every member end there is hinged' : 'displacement: no member reaches it'}.`,
       )
     case 'axial':
     case 'shear':

@@ -1,6 +1,9 @@
 import type { Category } from '../problem/types.js'
 
-/** One action of a rule: a category of load cases and its factor. Several in one term are a choice: one of them acts. */
+/**
+ * One action of a rule: a category of load cases and its factor. Several in one term are a choice: one of
+ * them acts.
+ */
 export interface RuleAction {
   category: Category
   factor: number
@@ -43,7 +46,10 @@ const roof = (f: number) => term(f, 'roof-live', 'snow')
 const W = (f: number) => term(f, 'wind')
 const E = (f: number) => term(f, 'seismic')
 
-/** ψ₀ and ψ₂ of EN 1990, table A1.1: imposed load of dwellings and offices, roofs, snow below 1000 m, wind, temperature. */
+/**
+ * ψ₀ and ψ₂ of EN 1990, table A1.1: imposed load of dwellings and offices, roofs, snow below 1000 m, wind,
+ * temperature.
+ */
 const PSI: readonly { category: Category; psi0: number; psi2: number }[] = [
   { category: 'live', psi0: 0.7, psi2: 0.3 },
   { category: 'roof-live', psi0: 0, psi2: 0 },

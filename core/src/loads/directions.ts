@@ -6,7 +6,10 @@ export const toMember = (m: StructureMember, X: number, Y: number): [number, num
   -m.sin * X + m.cos * Y,
 ]
 
-/** Member-axis components (p, q) of a unit intensity; per projection it counts on the length seen square to the load. */
+/**
+ * Member-axis components (p, q) of a unit intensity; per projection it counts on the length seen square to
+ * the load.
+ */
 export function intensityDirection(
   m: StructureMember,
   direction: 'X' | 'Y' | 'x' | 'y',

@@ -22,7 +22,9 @@ export const loadForm = by(
   ),
 )
 
-/** One load of the document as numbers in SI; undefined when something in it is wrong (reported at its path). */
+/**
+ * One load of the document as numbers in SI; undefined when something in it is wrong (reported at its path).
+ */
 export const statedLoad = (ctx: Places, load: Load, path: string): StatedLoad | undefined =>
   kindOf(load.type).state(ctx, load, path)
 

@@ -7,7 +7,8 @@ import { value, type Reading } from '../structure/properties.js'
 import type { StatedLoad, Structure, StructureMember } from '../structure/types.js'
 
 /**
- * Everything Viga knows about one kind of load. A new kind is one file with one of these, and a line in `index.ts`;
+ * Everything Viga knows about one kind of load. A new kind is one file with one of these, and a line in
+ * `index.ts`;
  * its types stand in `problem/types.ts` (as stated) and `structure/types.ts` (as numbers).
  */
 export interface LoadKind<L extends Load = Load, S extends StatedLoad = StatedLoad> {
@@ -39,7 +40,10 @@ export interface Acting {
   on(member: number): MemberActions
 }
 
-/** A cut through a member of length L (problem's unit), `share` of it from the start, and the names of its halves. */
+/**
+ * A cut through a member of length L (problem's unit), `share` of it from the start, and the names of its
+ * halves.
+ */
 export interface Cut {
   m: Measure
   L: number

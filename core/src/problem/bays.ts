@@ -6,7 +6,8 @@ import { siPerCoherent } from '../quantity/units.js'
 const MOST = 200
 
 /**
- * Spacings as people say them: `3@4, 5.5`, `2@20 ft, 15 ft`, `6 6 4.5`. Each part is a length, with `n@` before it for n of them.
+ * Spacings as people say them: `3@4, 5.5`, `2@20 ft, 15 ft`, `6 6 4.5`. Each part is a length, with `n@`
+ * before it for n of them.
  * @returns the spacings in the problem's length unit, or a sentence on what is not understood
  */
 export function readBays(text: string, reader: QuantityReader): number[] | { message: string } {

@@ -24,7 +24,10 @@ export interface Display {
 
 const FINER: Record<string, string> = { m: 'mm', ft: 'in', km: 'm' }
 
-/** The units a problem's numbers are shown in: its own coherent ones, displacements finer, or as its `display` says. */
+/**
+ * The units a problem's numbers are shown in: its own coherent ones, displacements finer, or as its `display`
+ * says.
+ */
 export function displayOf(problem: Pick<Problem, 'units'>): Display {
   const { units } = problem
   const own = (d: Dimension): ShownUnit => ({

@@ -55,7 +55,8 @@ export function joinThrough(p: Problem, from: string, to: string): Problem {
 }
 
 /**
- * A step from a place, as typed while drawing: `4` along the pointed direction, `3, 2` so far right and up, `5 at 30`
+ * A step from a place, as typed while drawing: `4` along the pointed direction, `3, 2` so far right and up,
+ * `5 at 30`
  * so far at an angle (degrees unless it says otherwise).
  * @param pointed the direction the pointer shows, any length
  * @returns the step in the problem's length unit, or a sentence
@@ -92,7 +93,8 @@ const RELATIVE = /^(?:from\s+)?(\S+)\s*[:+]\s*(.+)$/
 const MEETING = /^(\S+)\s+(?:meets|and|×|x)\s+(\S+)$/
 
 /**
- * A joint stated by others: `from A: 3, 2`, `A: 5 at 30`, or `AB meets CD` for the place where two members' lines cross.
+ * A joint stated by others: `from A: 3, 2`, `A: 5 at 30`, or `AB meets CD` for the place where two members'
+ * lines cross.
  * @returns the place in the problem's length unit; undefined when the text is none of these; or a sentence
  */
 export function readRelative(text: string, p: Problem): Point | { message: string } | undefined {

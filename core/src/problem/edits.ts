@@ -17,8 +17,10 @@ import type {
 export * from './case-edits.js'
 
 /**
- * Edits: `(Problem, …) → Problem`. Pure; what an edit does not touch is the same object, and an edit that changes
- * nothing returns the very problem it was given. None checks meanings: `problemErrors` does, before a change is kept.
+ * Edits: `(Problem, …) → Problem`. Pure; what an edit does not touch is the same object, and an edit that
+ * changes
+ * nothing returns the very problem it was given. None checks meanings: `problemErrors` does, before a change
+ * is kept.
  */
 
 setAutoFreeze(true)
@@ -181,7 +183,10 @@ export const removeMembers = (p: Problem, ids: readonly string[]): Problem =>
     if (d.answers) d.answers = keep(d.answers, (a) => a.member === undefined || !ids.includes(a.member))
   })
 
-/** Releases one component at an end (true), connects it by a spring, or (with undefined) rigidly; the others stay. */
+/**
+ * Releases one component at an end (true), connects it by a spring, or (with undefined) rigidly; the others
+ * stay.
+ */
 export const setRelease = (
   p: Problem,
   id: string,

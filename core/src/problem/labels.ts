@@ -1,6 +1,8 @@
 import type { Problem } from './types.js'
 
-/** Next free joint label in the manner of those present: numbers go on as numbers, letters as A … Z, A1, B1 … */
+/**
+ * Next free joint label in the manner of those present: numbers go on as numbers, letters as A … Z, A1, B1 …
+ */
 export function nextNodeLabel(problem: Problem): string {
   const used = new Set(problem.nodes.map((n) => n.id))
   const numeric = problem.nodes.length > 0 && problem.nodes.every((n) => /^\d+$/.test(n.id))
@@ -28,7 +30,10 @@ export function freeId(taken: Iterable<string>, stem: string): string {
   for (let i = 1; ; i++) if (!used.has(`${stem}${i}`)) return `${stem}${i}`
 }
 
-/** Joints named one after another in a chain: "A B C", "A-B", or "ABC" where every label is one letter; undefined when one is unknown. */
+/**
+ * Joints named one after another in a chain: "A B C", "A-B", or "ABC" where every label is one letter;
+ * undefined when one is unknown.
+ */
 export function readChain(problem: Problem, text: string): string[] | { unknown: string } {
   const ids = new Set(problem.nodes.map((n) => n.id))
   const spaced = text

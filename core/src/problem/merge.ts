@@ -8,7 +8,8 @@ import type { Problem } from './types.js'
 export const SAME_PLACE = 1e-6
 
 /**
- * Makes one joint of two: what hangs on `gone` hangs on `kept`. A member between the two goes; of two members that then
+ * Makes one joint of two: what hangs on `gone` hangs on `kept`. A member between the two goes; of two members
+ * that then
  * join the same joints the first stays. The support of `kept` stays, else that of `gone` moves over.
  */
 export function mergeNodes(p: Problem, kept: string, gone: string): Problem {

@@ -1,6 +1,9 @@
 import type { Problem } from './types.js'
 
-/** An empty sheet: metres and kilonewtons, a default material and section so that a determinate problem never asks for them. */
+/**
+ * An empty sheet: metres and kilonewtons, a default material and section so that a determinate problem never
+ * asks for them.
+ */
 export function newProblem(title = 'Untitled problem'): Problem {
   return {
     format: 'viga-problem',

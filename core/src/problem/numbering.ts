@@ -1,10 +1,16 @@
 import type { Dof } from '../analysis/dofs.js'
 import type { Problem } from './types.js'
 
-/** How the unknowns are numbered to match the book: the solver's own way, held ones first, joint by joint, or one by one. */
+/**
+ * How the unknowns are numbered to match the book: the solver's own way, held ones first, joint by joint, or
+ * one by one.
+ */
 export type Numbering = 'free-first' | 'held-first' | 'by-joint' | string[]
 
-/** Ways of numbering to choose from; a list of unknowns ("B rotation") in the order of their numbers is the fourth. */
+/**
+ * Ways of numbering to choose from; a list of unknowns ("B rotation") in the order of their numbers is the
+ * fourth.
+ */
 export const NUMBERINGS = ['free-first', 'held-first', 'by-joint'] as const
 
 /** The name of an unknown in a person's own list. */
@@ -18,7 +24,8 @@ export function numberingOf(problem: Pick<Problem, 'view'>): Numbering {
 }
 
 /**
- * The number under which each degree of freedom is shown, from 1, in the solver's order. What a person's own list does not
+ * The number under which each degree of freedom is shown, from 1, in the solver's order. What a person's own
+ * list does not
  * name comes after it, in the solver's order. One that `counts` leaves out has no number: 0.
  */
 export function numbersOf(

@@ -18,8 +18,10 @@ const refuse = (path: string, message: string): ReadResult => ({
 })
 
 /**
- * Reads the text of a problem file. Checks form only: keys, types, labels. `resolve` checks what the entries mean.
- * Never throws; every refusal has a path and a sentence. Unknown keys stay where they are and are listed as notices.
+ * Reads the text of a problem file. Checks form only: keys, types, labels. `resolve` checks what the entries
+ * mean.
+ * Never throws; every refusal has a path and a sentence. Unknown keys stay where they are and are listed as
+ * notices.
  */
 export function readProblem(source: string): ReadResult {
   if (source.length > MAX_BYTES) return refuse('$', `The file is larger than ${MAX_BYTES / 1e6} MB.`)
@@ -77,7 +79,9 @@ export function checkProblem(value: unknown): ReadResult {
 /** The text of a problem file; reading it back gives an equal problem. */
 export const writeProblem = (problem: Problem): string => `${JSON.stringify(problem, null, 2)}\n`
 
-/** Depth of brackets outside strings, found without recursion so that a hostile file cannot exhaust the stack. */
+/**
+ * Depth of brackets outside strings, found without recursion so that a hostile file cannot exhaust the stack.
+ */
 function nestingOf(source: string): number {
   let depth = 0
   let deepest = 0

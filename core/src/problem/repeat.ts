@@ -21,7 +21,9 @@ export function jointsOf(p: Problem, { nodes, members }: Selection): string[] {
   return p.nodes.map((n) => n.id).filter((id) => all.has(id))
 }
 
-/** The members of a selection: those named, and those between two of its joints where joints alone are named. */
+/**
+ * The members of a selection: those named, and those between two of its joints where joints alone are named.
+ */
 export function membersOf(p: Problem, { nodes, members }: Selection): string[] {
   if (members.length) return [...members]
   return p.members.filter((m) => nodes.includes(m.start) && nodes.includes(m.end)).map((m) => m.id)
@@ -83,7 +85,8 @@ export function copySelection(
 }
 
 /**
- * Mirrors a selection in a line x = `about` (axis 'vertical') or y = `about`: as a copy with its supports and loads,
+ * Mirrors a selection in a line x = `about` (axis 'vertical') or y = `about`: as a copy with its supports and
+ * loads,
  * joints on the line shared; or, without `copy`, in its place.
  */
 export function mirrorSelection(
@@ -254,7 +257,10 @@ export function membersLike(p: Problem, id: string, by: 'section' | 'line'): str
   return p.members.filter((o) => line.has(o.id)).map((o) => o.id)
 }
 
-/** Renumbers all joints: 1, 2, 3 … or A, B, C …, from left to right and bottom to top, or in the order they stand in. */
+/**
+ * Renumbers all joints: 1, 2, 3 … or A, B, C …, from left to right and bottom to top, or in the order they
+ * stand in.
+ */
 export function renumberNodes(
   p: Problem,
   style: 'letters' | 'numbers',

@@ -6,7 +6,10 @@ import { measure, tidy } from './measure.js'
 import * as D from '../quantity/dimension.js'
 import type { Load, Member, Node, Problem, Support } from './types.js'
 
-/** The first line of a copied piece that another problem can take whole; a spreadsheet shows it as one more cell. */
+/**
+ * The first line of a copied piece that another problem can take whole; a spreadsheet shows it as one more
+ * cell.
+ */
 const WHOLE = 'viga piece'
 
 interface Piece {
@@ -17,7 +20,8 @@ interface Piece {
 }
 
 /**
- * A selection as rows for a spreadsheet, cells parted by tabs: joints with x and y, then members with their joints. The last row
+ * A selection as rows for a spreadsheet, cells parted by tabs: joints with x and y, then members with their
+ * joints. The last row
  * carries supports, loads and ends for pasting into a problem.
  */
 export function copyRows(p: Problem, selection: Selection): string {
@@ -52,9 +56,12 @@ export type Pasted =
 const MOST = 20_000
 
 /**
- * Adds rows to a problem: a piece copied from a problem, or rows of a spreadsheet. Joints come as label, x, y or as x, y;
- * members as label, start, end or as start, end. A heading (`joint x y`, `member start end`) says which; without one, rows
- * whose cells are labels of joints are members. Labels that are taken are given anew; (dx, dy) moves what is pasted.
+ * Adds rows to a problem: a piece copied from a problem, or rows of a spreadsheet. Joints come as label, x, y
+ * or as x, y;
+ * members as label, start, end or as start, end. A heading (`joint x y`, `member start end`) says which;
+ * without one, rows
+ * whose cells are labels of joints are members. Labels that are taken are given anew; (dx, dy) moves what is
+ * pasted.
  */
 export function pasteRows(p: Problem, text: string, dx = 0, dy = 0): Pasted {
   const lines = text
@@ -163,7 +170,9 @@ function addRows(p: Problem, lines: string[][], dx: number, dy: number): Pasted 
         if (!joins)
           return {
             ok: false,
-            message: `Row ${i + 1}: a member joins two joints, and ${ends.find((t) => joint(problem, t) === undefined) ?? 'one'} is none.`,
+            message:
+              `Row ${i + 1}: a member joins two joints, and ` +
+              `${ends.find((t) => joint(problem, t) === undefined) ?? 'one'} is none.`,
           }
         const [start, end] = ends.map((t) => joint(problem, t)!)
         if (start === end) return { ok: false, message: `Row ${i + 1}: a member joins two different joints.` }

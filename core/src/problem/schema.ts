@@ -15,7 +15,10 @@ import {
   type Check,
 } from './shape.js'
 
-/** The form of the document, key by key, as docs/format.md lays it down. Meanings (references, dimensions) are checked in `resolve`. */
+/**
+ * The form of the document, key by key, as docs/format.md lays it down. Meanings (references, dimensions) are
+ * checked in `resolve`.
+ */
 
 const release: Check = (v, path, r) => {
   if (v !== true && v !== false) quantity(v, path, r)

@@ -9,7 +9,10 @@ export interface Report {
   notice(path: string, message: string): void
 }
 
-/** Gathers errors and notices; stops adding after `limit` errors, since a damaged file has thousands of the same. */
+/**
+ * Gathers errors and notices; stops adding after `limit` errors, since a damaged file has thousands of the
+ * same.
+ */
 export function collect(limit = 100): Report & { errors: ProblemError[]; notices: Notice[] } {
   const errors: ProblemError[] = []
   const notices: Notice[] = []

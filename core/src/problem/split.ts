@@ -9,7 +9,8 @@ import type { Answer, Member, Problem } from './types.js'
 const SHORTEST = 1e-6
 
 /**
- * Splits a member at a joint that lies on it, `share` of its length from the start. What acts on it goes to the half it
+ * Splits a member at a joint that lies on it, `share` of its length from the start. What acts on it goes to
+ * the half it
  * stands on; released ends stay where they are. The halves are as one to the structure: rigidly joined.
  */
 export function splitMemberAt(p: Problem, id: string, node: string, share: number): Problem {
@@ -28,7 +29,10 @@ export function splitMemberAt(p: Problem, id: string, node: string, share: numbe
   })
 }
 
-/** Splits a member by new joints at these shares of its length, in order from its start. Returns the problem and the new joints. */
+/**
+ * Splits a member by new joints at these shares of its length, in order from its start. Returns the problem
+ * and the new joints.
+ */
 export function splitMember(
   p: Problem,
   id: string,
@@ -61,7 +65,10 @@ export function splitMember(
   return { problem, nodes }
 }
 
-/** Shares of a length in order, less those that stand at an end or at the one before: a part would have no length. */
+/**
+ * Shares of a length in order, less those that stand at an end or at the one before: a part would have no
+ * length.
+ */
 function apart(shares: readonly number[]): number[] {
   const kept: number[] = []
   for (const s of [...shares].sort((x, y) => x - y))

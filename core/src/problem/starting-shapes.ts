@@ -80,7 +80,9 @@ export function trussShape(
   return parallelChords(form, span, height, panels)
 }
 
-/** Joins letters and pairs into a problem; the shape stands at (x, y), its labels go on from those present. */
+/**
+ * Joins letters and pairs into a problem; the shape stands at (x, y), its labels go on from those present.
+ */
 export function addShape(p: Problem, shape: StartingShape, x = 0, y = 0): Problem {
   const empty = p.nodes.length === 0
   let out = empty ? produce(p, (d) => void (d.kind = shape.kind)) : p

@@ -4,7 +4,8 @@ import * as D from '../quantity/dimension.js'
 import type { Problem } from './types.js'
 
 /**
- * Changes a problem's units. Plain numbers were typed in the old ones: with `keep` they are given their old unit in
+ * Changes a problem's units. Plain numbers were typed in the old ones: with `keep` they are given their old
+ * unit in
  * writing, so that the structure stays what it was; without it they are read anew in the new units.
  * @param length,force names of the new units
  */

@@ -7,7 +7,10 @@ export { ExpressionError, isSymbolName } from './tokens.js'
 
 const MAX_DEPTH = 60
 
-/** A number with its dimension, in SI. `bare`: a plain number, without dimension. `turn` marks a plain number that is an angle by origin (atan). */
+/**
+ * A number with its dimension, in SI. `bare`: a plain number, without dimension. `turn` marks a plain number
+ * that is an angle by origin (atan).
+ */
 export interface Value {
   si: number
   dimension: Dimension
@@ -23,7 +26,8 @@ const plainValue = (si: number): Value => ({ si, dimension: D.none, bare: true }
  * Evaluates an expression such as `12*26 in`, `w*L^2/8` or `-(2 kN + 3 kN)`.
  *
  * Grammar, loosest first: sum, product, sign, unit after a number, power (to the right).
- * A unit right after a number belongs to that number; a fraction of two bare numbers before a unit is one number (`1/2 in`).
+ * A unit right after a number belongs to that number; a fraction of two bare numbers before a unit is one
+ * number (`1/2 in`).
  * @param lookup values of the problem's symbols; may throw an ExpressionError of its own
  * @returns the value in SI with its dimension
  * @throws ExpressionError with the place in the text
@@ -56,8 +60,10 @@ export function evaluate(text: string, lookup: Lookup = () => undefined): Value 
     if (!(D.equal(a.dimension, b.dimension) && a.bare === b.bare) && !angles)
       fail(
         a.bare || b.bare
-          ? `A plain number cannot be ${sign > 0 ? 'added to' : 'combined by − with'} ${D.dimensionName(a.bare ? b.dimension : a.dimension)}; give it a unit.`
-          : `${capital(D.dimensionName(a.dimension))} and ${D.dimensionName(b.dimension)} cannot be ${sign > 0 ? 'added' : 'subtracted'}.`,
+          ? `A plain number cannot be ${sign > 0 ? 'added to' : 'combined by − with'} ` +
+              `${D.dimensionName(a.bare ? b.dimension : a.dimension)}; give it a unit.`
+          : `${capital(D.dimensionName(a.dimension))} and ${D.dimensionName(b.dimension)} cannot be ` +
+              `${sign > 0 ? 'added' : 'subtracted'}.`,
         op,
       )
     return {
@@ -266,7 +272,8 @@ function alike(name: string, args: Value[], fail: (m: string) => never) {
   const odd = args.find((a) => !D.equal(a.dimension, args[0].dimension) || a.bare !== args[0].bare)
   if (odd)
     fail(
-      `${name} needs values of one kind, not ${D.dimensionName(args[0].dimension)} and ${D.dimensionName(odd.dimension)}.`,
+      `${name} needs values of one kind, not ${D.dimensionName(args[0].dimension)} and ` +
+        `${D.dimensionName(odd.dimension)}.`,
     )
 }
 

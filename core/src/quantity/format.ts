@@ -4,12 +4,16 @@ const MINUS = '−'
 export interface FormatOptions {
   /** Significant figures; four unless said otherwise. */
   figures?: number
-  /** At most so many decimals, where a column should stay narrow. Never hides a number: what would show as 0 keeps its figures. */
+  /**
+   * At most so many decimals, where a column should stay narrow. Never hides a number: what would show as 0
+   * keeps its figures.
+   */
   decimals?: number
 }
 
 /**
- * A number as a book prints it: four significant figures, true minus, thin space in thousands, and powers of a thousand
+ * A number as a book prints it: four significant figures, true minus, thin space in thousands, and powers of
+ * a thousand
  * outside 10⁻³ … 10⁶, as engineers count. Only a true zero is written `0`.
  * Examples: 1234.56 → "1 235", −0.0051234 → "−0.005123", 3.2e-7 → "320·10⁻⁹", 0 → "0".
  */

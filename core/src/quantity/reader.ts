@@ -31,7 +31,8 @@ export function makeReader(
     if (!Object.hasOwn(symbols, name)) return undefined
     if (path.includes(name))
       throw new ExpressionError(
-        `The symbols ${[...path.slice(path.indexOf(name)), name].join(' → ')} refer to each other in a circle.`,
+        `The symbols ${[...path.slice(path.indexOf(name)), name].join(' → ')} refer to each other ` +
+          'in a circle.',
         0,
         0,
       )
@@ -54,7 +55,9 @@ export function makeReader(
     if (!isSymbolName(name))
       problems.push({
         name,
-        message: `"${name}" cannot be a symbol: it must begin with a letter and go on with letters, digits, _ or '.`,
+        message:
+          `"${name}" cannot be a symbol: it must begin with a letter and go on with letters, digits, ` +
+          `_ or '.`,
       })
     else if (isReservedName(name))
       problems.push({ name, message: `${name} is a unit or a function, so it cannot be a symbol.` })

@@ -38,7 +38,10 @@ const FRACTIONS: Record<string, number> = {
 const FRACTION = '[½¼¾⅓⅔⅛⅜⅝⅞]'
 /** `6`, `6.25`, `6 1/2`, `1/2`, `6½`, `½`, as it stands before an inch or foot mark. */
 const MIXED = `(?:\\d+\\s+\\d+\\/\\d+|\\d+\\/\\d+|\\d*\\s?${FRACTION}|\\d+\\.?\\d*|\\.\\d+)`
-/** Feet and inches as one length: `12'-6"`, `12' 6"`, `4 ft 6 in`. Between words a dash would be a minus, so there it is none. */
+/**
+ * Feet and inches as one length: `12'-6"`, `12' 6"`, `4 ft 6 in`. Between words a dash would be a minus, so
+ * there it is none.
+ */
 const FEET_INCHES = new RegExp(
   `(\\d+\\.?\\d*)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`,
   'uy',
@@ -115,7 +118,10 @@ export function tokens(text: string): Token[] {
   return out
 }
 
-/** Tokens for a length in feet and inches, or for a number with a fraction, that begins here; one length stays one factor. */
+/**
+ * Tokens for a length in feet and inches, or for a number with a fraction, that begins here; one length stays
+ * one factor.
+ */
 function compoundTokens(text: string, i: number): { list: Token[]; end: number } | undefined {
   const found = (re: RegExp) => ((re.lastIndex = i), re.exec(text))
   const number = (value: number, end: number): Token => ({

@@ -22,8 +22,10 @@ export interface EnvelopeRange {
 }
 
 /**
- * Envelope of one quantity along a member: at every station the largest and the smallest value over `actions` and the
- * case that governs it. Stations: `count` evenly spaced ones, and every place where any of the cases has a load, an end
+ * Envelope of one quantity along a member: at every station the largest and the smallest value over `actions`
+ * and the
+ * case that governs it. Stations: `count` evenly spaced ones, and every place where any of the cases has a
+ * load, an end
  * or an extreme, so that no peak is cut; at a jump the larger side counts.
  */
 export function memberEnvelope(

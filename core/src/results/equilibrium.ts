@@ -4,7 +4,10 @@ import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { memberField } from './fields.js'
 
-/** Global sums in N and N·m (moment about the origin), loads and reactions apart, so that the residual is plain. */
+/**
+ * Global sums in N and N·m (moment about the origin), loads and reactions apart, so that the residual is
+ * plain.
+ */
 export interface Equilibrium {
   loads: { fx: number; fy: number; m: number }
   reactions: { fx: number; fy: number; m: number }

@@ -14,7 +14,8 @@ export interface Range {
 export type ExtremeKey = 'N' | 'V' | 'M' | 'relative'
 
 /**
- * Exact largest and smallest N, V, M and deflection from the chord along a member: the ends of every segment and the
+ * Exact largest and smallest N, V, M and deflection from the chord along a member: the ends of every segment
+ * and the
  * roots of the derivative inside it. Of equal values the first along the member is named.
  * Example: simply supported, 2 kN/m over 4 m: M max 4 kN·m at 2 m.
  */

@@ -31,7 +31,8 @@ export const relativeTo = (field: Field, length: number) => (x: number, v: numbe
   v - (field.start.v + ((field.end.v - field.start.v) * x) / length)
 
 /**
- * Stations along a field: `count` evenly spaced ones (x = i·L/n), both ends, and every place of load; where something
+ * Stations along a field: `count` evenly spaced ones (x = i·L/n), both ends, and every place of load; where
+ * something
  * jumps, two with the same x, just left and just right.
  */
 export function stations(field: Field, length: number, count: number): Station[] {

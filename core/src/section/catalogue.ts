@@ -1,7 +1,10 @@
 import { SERIES, type Series } from './series.js'
 import { shapeProperties, type SectionProperties } from './shapes.js'
 
-/** A rolled shape of a published standard, its properties computed from the standard's dimensions, fillets included. */
+/**
+ * A rolled shape of a published standard, its properties computed from the standard's dimensions, fillets
+ * included.
+ */
 export interface RolledShape extends SectionProperties {
   /** As the standard writes it: `IPE 200`, `UB 305x165x40`, `W12x26`, `SHS 100x5`, `L 80x8`. */
   designation: string
@@ -12,7 +15,9 @@ export interface RolledShape extends SectionProperties {
 
 const METRES = { mm: 1e-3, in: 0.0254 }
 
-/** All rolled shapes, series by series, each in the standard's order. Worked out once, when first asked for. */
+/**
+ * All rolled shapes, series by series, each in the standard's order. Worked out once, when first asked for.
+ */
 export const rolledShapes: () => readonly RolledShape[] = once(() =>
   SERIES.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))),
 )
@@ -24,7 +29,8 @@ const byKey = once(() => {
 })
 
 /**
- * The rolled shape of that designation, or undefined. Blanks, case and the sign between numbers do not matter:
+ * The rolled shape of that designation, or undefined. Blanks, case and the sign between numbers do not
+ * matter:
  * `ipe200`, `HE 200 A`, `W 12×26`, `305x165x40 UB`, `SHS 100x100x5` and `L 80x80x8` are all found.
  */
 export const findRolled = (designation: string): RolledShape | undefined => byKey().get(plainKey(designation))
@@ -78,7 +84,10 @@ function shapeOf(series: Series, [name, ...numbers]: string[]): RolledShape {
   }
 }
 
-/** What the standard leaves to its general rules: radii of hollow sections, toes of angles, the fillet of American W. */
+/**
+ * What the standard leaves to its general rules: radii of hollow sections, toes of angles, the fillet of
+ * American W.
+ */
 function whole({ shape }: Series, s: Record<string, number>): Record<string, number> {
   if (shape === 'box') return { ...s, h: s.b, rOuter: 1.5 * s.t, rInner: s.t }
   if (shape === 'angle') return { ...s, h: s.b, rToe: s.r / 2 }

@@ -11,7 +11,10 @@ export interface SectionProperties {
   yBottom: number
 }
 
-/** A rectangle of a composed section: width, height and the height of its own centroid above the bottom; `sign` −1 takes away. */
+/**
+ * A rectangle of a composed section: width, height and the height of its own centroid above the bottom;
+ * `sign` −1 takes away.
+ */
 interface Part {
   b: number
   h: number
@@ -111,7 +114,10 @@ const doubly = (A: number, I: number, depth: number): SectionProperties => ({
   yBottom: depth / 2,
 })
 
-/** Fillets: `n` of radius r in a corner at height `corner`, growing up (+1) or down (−1); a negative n rounds a corner off. */
+/**
+ * Fillets: `n` of radius r in a corner at height `corner`, growing up (+1) or down (−1); a negative n rounds
+ * a corner off.
+ */
 interface Fillets {
   r: number
   n: number
@@ -126,7 +132,8 @@ const bothRoots = (r: number, n: number, foot: number, head: number): Fillets[] 
 ]
 
 /**
- * Parallel-axis theorem over rectangles and root fillets. A fillet is a square of side r less a quarter circle about
+ * Parallel-axis theorem over rectangles and root fillets. A fillet is a square of side r less a quarter
+ * circle about
  * its far corner: A = (1 − π/4) r², centroid r·(10 − 3π)/(12 − 3π) from the root.
  */
 function composed(h: number, parts: Part[], fillets: Fillets[] = []): SectionProperties {

@@ -25,18 +25,25 @@ import type {
 
 export interface Resolved {
   structure: Structure
-  /** What keeps this well-formed problem from being solved: a missing section, a thing this version does not do. */
+  /**
+   * What keeps this well-formed problem from being solved: a missing section, a thing this version does not
+   * do.
+   */
   obstacles: SolveError[]
   notices: Notice[]
 }
 export type ResolveResult = ({ ok: true } & Resolved) | { ok: false; errors: ProblemError[] }
 
-/** Two nodes nearer than this (relative to the structure's extent) are one place: a member between them has no direction. */
+/**
+ * Two nodes nearer than this (relative to the structure's extent) are one place: a member between them has no
+ * direction.
+ */
 const COINCIDENT = 1e-9
 
 /**
  * Problem → Structure: every expression evaluated, every label looked up, SI throughout.
- * Pure. Errors are all found in one pass, each with its path; obstacles leave the geometry usable, so a figure can be drawn.
+ * Pure. Errors are all found in one pass, each with its path; obstacles leave the geometry usable, so a
+ * figure can be drawn.
  */
 export function resolve(problem: Problem): ResolveResult {
   const report = collect()
@@ -284,7 +291,9 @@ function notices(s: Structure): Notice[] {
     const weightless = s.members.filter((m) => Number.isNaN(m.weight)).map((m) => m.id)
     if (weightless.length)
       out.push({
-        message: `${listed(weightless)} ${weightless.length > 1 ? 'have' : 'has'} no unit weight: own weight counts as nothing there.`,
+        message:
+          `${listed(weightless)} ${weightless.length > 1 ? 'have' : 'has'} no unit weight: own ` +
+          'weight counts as nothing there.',
       })
   }
   return out

@@ -1,6 +1,9 @@
 import type { Category, Component, Kind } from '../problem/types.js'
 
-/** The document resolved to numbers, all in SI (m, N, rad, K). Nodes and members are known by index; labels go along for messages. */
+/**
+ * The document resolved to numbers, all in SI (m, N, rad, K). Nodes and members are known by index; labels go
+ * along for messages.
+ */
 export interface Structure {
   kind: Kind
   nodes: StructureNode[]

@@ -4,7 +4,8 @@ import type { Solution } from '../analysis/solve.js'
 const NOTHING = 1e-9
 
 /**
- * Whether the structure is a level beam in which nothing happens along it, in any case: its axial unknowns can be left out,
+ * Whether the structure is a level beam in which nothing happens along it, in any case: its axial unknowns
+ * can be left out,
  * and each member has four ends to speak of.
  */
 export function isBeam({ structure, dofs, cases }: Solution): boolean {

@@ -46,7 +46,8 @@ export const BY_HAND = 12
 const CANCELLED = 1e-13
 
 /**
- * The free equations of a case, prescribed displacements on the known side; with axially rigid members those of the
+ * The free equations of a case, prescribed displacements on the known side; with axially rigid members those
+ * of the
  * unknowns that the others follow from.
  */
 export function equations(solution: Solution, units: ProblemUnits, action: ActionSolution): Equations {
@@ -65,11 +66,16 @@ export function equations(solution: Solution, units: ProblemUnits, action: Actio
   }
 }
 
-/** Whether anything is prescribed, or unknowns are tied together: then the right-hand side is not P itself. */
+/**
+ * Whether anything is prescribed, or unknowns are tied together: then the right-hand side is not P itself.
+ */
 export const isGathered = (solution: Solution, action: ActionSolution): boolean =>
   solution.rigid !== undefined || prescribed(solution, action).size > 0
 
-/** The address of an entry of the equations as they are begun with, by degree of freedom; without a column that of the right-hand side. */
+/**
+ * The address of an entry of the equations as they are begun with, by degree of freedom; without a column
+ * that of the right-hand side.
+ */
 export function equationAddress(
   solution: Solution,
   action: ActionSolution,
@@ -81,7 +87,8 @@ export function equationAddress(
 }
 
 /**
- * Gauss elimination of the free equations, step by step, in the order of the numbers and without exchange: K is positive
+ * Gauss elimination of the free equations, step by step, in the order of the numbers and without exchange: K
+ * is positive
  * definite, so every pivot is greater than zero. Source: Kassimali, Matrix Analysis of Structures, §2.4.
  * @returns undefined for more than BY_HAND unknowns, or for none
  */

@@ -1,6 +1,8 @@
 /**
- * Formulas of the working: trees whose leaves are numbers and letters that stand for numbers with an address. One tree is
- * read three ways: with letters, with the numbers put in, and evaluated. Rendered to a page, to LaTeX and to plain text.
+ * Formulas of the working: trees whose leaves are numbers and letters that stand for numbers with an address.
+ * One tree is
+ * read three ways: with letters, with the numbers put in, and evaluated. Rendered to a page, to LaTeX and to
+ * plain text.
  */
 export type Formula =
   | { t: 'number'; value: number }
@@ -89,7 +91,10 @@ export interface Evaluated {
   size: number
 }
 
-/** Five points of Gauss on −1 … 1: exact for polynomials up to the ninth power, which no load on a member exceeds. */
+/**
+ * Five points of Gauss on −1 … 1: exact for polynomials up to the ninth power, which no load on a member
+ * exceeds.
+ */
 const GAUSS: readonly (readonly [number, number])[] = [
   [0, 128 / 225],
   ...[-1, 1].flatMap((s) => [

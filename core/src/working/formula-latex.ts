@@ -28,7 +28,10 @@ export const numberLatex = (formatted: string): string =>
 export const wordsLatex = (label: string): string =>
   `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
 
-/** A symbol with its index, and what it belongs to above it, k_{23}^{AB}, unless that is what is spoken of (`within`). */
+/**
+ * A symbol with its index, and what it belongs to above it, k_{23}^{AB}, unless that is what is spoken of
+ * (`within`).
+ */
 export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: string): string {
   if (formula) return formulaLatex(formula, 'letters', within)
   const primes = (letter.match(/′/g) ?? []).length

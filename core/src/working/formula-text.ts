@@ -89,6 +89,9 @@ export function formulaText(
     case 'function':
       return `${f.name} ${inner(f.of, 4)}`
     case 'integral':
-      return `∫[${formulaText(f.from, written, name)} … ${formulaText(f.to, written, name)}] ${inner(f.of, 2)} dx`
+      return (
+        `∫[${formulaText(f.from, written, name)} … ${formulaText(f.to, written, name)}] ` +
+        `${inner(f.of, 2)} dx`
+      )
   }
 }

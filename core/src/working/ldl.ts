@@ -3,7 +3,10 @@ import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { tiedOf } from './tied.js'
 import { BY_HAND, equations, less, type Equations } from './elimination.js'
 
-/** K = L·D·Lᵀ of the free equations, with what a right-hand side becomes on its way through: rows and columns as numbered. */
+/**
+ * K = L·D·Lᵀ of the free equations, with what a right-hand side becomes on its way through: rows and columns
+ * as numbered.
+ */
 export interface Factored {
   start: Equations
   /** Unit lower triangle, row by row. */

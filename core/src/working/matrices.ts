@@ -5,11 +5,14 @@ import type { Solution } from '../analysis/solve.js'
 import type { Component } from '../problem/types.js'
 
 /**
- * The written solution as data: matrices and vectors of the solve itself, in the problem's coherent units, each number
+ * The written solution as data: matrices and vectors of the solve itself, in the problem's coherent units,
+ * each number
  * with an address and the sum it came from. Nothing here is computed by another road than the solver's.
  */
 
-/** A row or column: which degree of freedom, its number in the book's sense (1, 2, …), and whether it is free. */
+/**
+ * A row or column: which degree of freedom, its number in the book's sense (1, 2, …), and whether it is free.
+ */
 export interface Unknown {
   index: number
   number: number
@@ -91,7 +94,8 @@ export function partingOf(all: readonly Unknown[]): number | undefined {
 }
 
 /**
- * The whole K, rows and columns in the order of their numbers; or what has been added up of it when so many members, in
+ * The whole K, rows and columns in the order of their numbers; or what has been added up of it when so many
+ * members, in
  * their order, have been put in. Support springs come with the last.
  */
 export function structureStiffness(

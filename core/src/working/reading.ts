@@ -1,7 +1,10 @@
 import { formatNumber, formatPlain } from '../quantity/format.js'
 import type { Problem } from '../problem/types.js'
 
-/** How a working is read: significant figures, a common power of ten before matrices or none, one half of what is symmetric dimmed. */
+/**
+ * How a working is read: significant figures, a common power of ten before matrices or none, one half of what
+ * is symmetric dimmed.
+ */
 export interface Reading {
   figures: number
   power: boolean
@@ -9,7 +12,10 @@ export interface Reading {
   factor: FactorChoice
 }
 
-/** What is taken out of a stiffness matrix: nothing, each member's own EI/L³ (EA/L), or the EI that all members share. */
+/**
+ * What is taken out of a stiffness matrix: nothing, each member's own EI/L³ (EA/L), or the EI that all
+ * members share.
+ */
 export const FACTOR_CHOICES = ['none', 'own', 'common'] as const
 export type FactorChoice = (typeof FACTOR_CHOICES)[number]
 

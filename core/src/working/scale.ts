@@ -5,11 +5,14 @@ import type { ActionSolution, Solution } from '../analysis/solve.js'
 /** Below this share of the largest of its kind a number is 0 but for rounding, and is written so. */
 const ROUNDING = 1e-12
 
-/** Kinds of number that are stiffnesses: measured against the stiffnesses of the members, not against forces. */
+/**
+ * Kinds of number that are stiffnesses: measured against the stiffnesses of the members, not against forces.
+ */
 const STIFFNESSES = new Set(['own', 'part', 'k', 'hinged', 'global', 'K', 'K-tied', 'row'])
 
 /**
- * Tells what is 0 but for rounding: a force against the largest force of the case, a displacement against the largest
+ * Tells what is 0 but for rounding: a force against the largest force of the case, a displacement against the
+ * largest
  * displacement, a stiffness against the largest of its dimension.
  */
 export function roundingOf(

@@ -2,8 +2,10 @@ import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { structureRows } from './origins/stiffness.js'
 
 /**
- * Axially rigid members tie unknowns together: some follow from the others, which alone are solved for. K and P are
- * gathered on them, K̄ᵢⱼ = Σ tₐᵢ·Kₐᵦ·tᵦⱼ over all that follow i and j. Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6.
+ * Axially rigid members tie unknowns together: some follow from the others, which alone are solved for. K and
+ * P are
+ * gathered on them, K̄ᵢⱼ = Σ tₐᵢ·Kₐᵦ·tᵦⱼ over all that follow i and j. Source: Weaver & Gere, Matrix Analysis
+ * of Framed Structures, ch. 6.
  */
 export interface Tied {
   /** Free degrees of freedom that follow from no other. */
@@ -28,7 +30,10 @@ function gather({ rigid, dofs }: Solution): Tied {
   return { independent: new Set(along.keys()), along }
 }
 
-/** What displacements are before anything is solved, SI: settlements of held ones, and what rigid members impose on those that follow. */
+/**
+ * What displacements are before anything is solved, SI: settlements of held ones, and what rigid members
+ * impose on those that follow.
+ */
 export function prescribed(solution: Solution, action: ActionSolution): Map<number, number> {
   const out = new Map<number, number>()
   for (let d = solution.dofs.free; d < solution.dofs.list.length; d++)

@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { displacementAt, extremes, memberField, reactionAt, stateAt } from '../../src/index.js'
 import { frame, truss } from '../builder.js'
 
-/** Answers every course derives by hand; E = 200 GPa, A = 0.01 m², I = 1e-4 m⁴: EI = 20 000 kN·m². SI in the results. */
+/**
+ * Answers every course derives by hand; E = 200 GPa, A = 0.01 m², I = 1e-4 m⁴: EI = 20 000 kN·m². SI in the
+ * results.
+ */
 const EI = 2e7
 
 describe('beams', () => {

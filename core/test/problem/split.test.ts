@@ -39,7 +39,8 @@ describe('splitting a member', () => {
           whole.nodes.forEach((_, i) => {
             const [u, v] = [displacementAt(a, a.cases[0], i), displacementAt(b, b.cases[0], i)]
             for (const c of ['x', 'y', 'rotation'] as const)
-              expect(Math.abs(u[c]! - v[c]!) / scale).toBeLessThan(2e-6) // places are rounded to four decimals of a percent
+              // places are rounded to four decimals of a percent
+              expect(Math.abs(u[c]! - v[c]!) / scale).toBeLessThan(2e-6)
           })
           expect(a.cases[0].reactions.reduce((s, v) => s + Math.abs(v), 0)).toBeCloseTo(
             b.cases[0].reactions.reduce((s, v) => s + Math.abs(v), 0),

@@ -13,7 +13,9 @@ import {
 } from '../../src/index.js'
 import { frame, solved, truss } from '../builder.js'
 
-/** Random stable frames: a fixed foot at A, a chain of joints going right, some hinges and a second support. */
+/**
+ * Random stable frames: a fixed foot at A, a chain of joints going right, some hinges and a second support.
+ */
 const arbitrary = fc
   .record({
     steps: fc.array(
@@ -326,7 +328,10 @@ describe('a determinate structure', () => {
   })
 })
 
-/** A determinate truss grown joint by joint, each new joint on two bars from two joints that are there; loads on all. */
+/**
+ * A determinate truss grown joint by joint, each new joint on two bars from two joints that are there; loads
+ * on all.
+ */
 const grownTruss = fc.array(
   fc.record({
     x: fc.double({ min: 0.5, max: 3, noNaN: true }),

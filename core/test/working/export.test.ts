@@ -83,7 +83,8 @@ describe('the whole working', () => {
     'as LaTeX has nothing in %s that a compiler stumbles over',
     (name) => {
       const text = working.workingLatex(book(name)).replace(/^%.*$/gm, '')
-      // a bracket after a row's end is taken for its depth; signs that the typefaces lack; a fraction wider than a page
+      // a bracket after a row's end is taken for its depth; signs that the typefaces lack; a fraction wider
+      // than a page
       expect(text).not.toMatch(/\\\\\s*\[(?!3pt\])/)
       expect(text).not.toMatch(/[−⁻₁₂₃ᵀΣθ′]/)
       expect(

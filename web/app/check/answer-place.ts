@@ -45,7 +45,8 @@ export const mayBeOwn = (p: Problem, d: Place) =>
   d.quantity === 'reaction' && d.component !== 'rotation' && turned(p, d.node)
 
 /**
- * A place fitted to its quantity and to what the problem has: what does not belong is left out, what is missing takes the
+ * A place fitted to its quantity and to what the problem has: what does not belong is left out, what is
+ * missing takes the
  * first there is. Undefined where the problem has nothing of the sort (no support, no member).
  */
 export function fitted(p: Problem, d: Place): Place | undefined {

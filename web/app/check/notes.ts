@@ -33,7 +33,10 @@ function verdictsOf(problem: Problem, outcome: Outcome): Judged[] {
 
 const SIGNS = { agrees: '=', differs: '≠', unknown: '?' }
 
-/** The hand values at their places on the Figure, with their verdicts; those of the shown case. Without a view none are looked at. */
+/**
+ * The hand values at their places on the Figure, with their verdicts; those of the shown case. Without a view
+ * none are looked at.
+ */
 export function useCheckNotes(view: View | null): Wish[] | undefined {
   const actionId = useSheet((s) => s.actionId)
   const problem = useSheet((s) => s.problem)
@@ -64,7 +67,9 @@ export function checkNotes(
       const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(problem, s, view, a, member) : null
       if (!at) return []
       const opposite = v.diagnosis?.kind === 'opposite-sign'
-      const text = `${opposite ? '±' : SIGNS[v.verdict]} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
+      const text =
+        `${opposite ? '±' : SIGNS[v.verdict]} ` +
+        `${v.given === null ? String(a.value) : formatNumber(v.given)}`
       return [
         {
           key: `c${a.id}`,
@@ -86,7 +91,10 @@ export function checkNotes(
     })
 }
 
-/** Where along its member an answer is: as stated, a share or a length from the start; the middle where it says neither. */
+/**
+ * Where along its member an answer is: as stated, a share or a length from the start; the middle where it
+ * says neither.
+ */
 function placeOn(problem: Problem, s: Structure, view: View, { at }: Answer, m: StructureMember): Vec {
   const l = memberLine(s, view, m)
   const percent = /^([\d.]+)\s*%$/.exec(String(at ?? '').trim())

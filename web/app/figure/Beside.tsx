@@ -50,7 +50,10 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
         at={ends}
         view={view}
         title={id}
-        note={`${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ${s.nodes[m.end].id}`}
+        note={
+          `${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ` +
+          `${s.nodes[m.end].id}`
+        }
         onClose={onClose}
       >
         <MemberEditor id={id} />
@@ -82,7 +85,10 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
   return null
 }
 
-/** Escape, anywhere on the page. The listener stays one and the same: one set anew by another key handler would miss this key. */
+/**
+ * Escape, anywhere on the page. The listener stays one and the same: one set anew by another key handler
+ * would miss this key.
+ */
 export function useEscape(then: () => void) {
   const latest = useRef(then)
   useEffect(() => {
@@ -122,7 +128,8 @@ export function Floating({
     const element = box.current!
     const measure = () => setHeight(element.offsetHeight)
     measure()
-    // asked for with each keystroke it would lay the page out twice; the observer tells when it is known anyway
+    // asked for with each keystroke it would lay the page out twice; the observer tells when it is known
+    // anyway
     const observer = new ResizeObserver(measure)
     observer.observe(element)
     return () => observer.disconnect()
@@ -148,7 +155,10 @@ export function Floating({
   )
 }
 
-/** The place that hides least: none of the thing itself, as little as can be of the rest of the structure, and not far away. */
+/**
+ * The place that hides least: none of the thing itself, as little as can be of the rest of the structure, and
+ * not far away.
+ */
 export function placeBeside(
   at: readonly Vec[],
   rest: readonly Vec[],

@@ -23,7 +23,10 @@ import { FIGURE_INSETS, fit, onScreen, type View } from './view'
 import { drawnLoads } from './words'
 import './figure.css'
 
-/** What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where those are. */
+/**
+ * What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where
+ * those are.
+ */
 function seenAs(target: string, shown: Shown, solution: Solution | undefined): string[] {
   const dof =
     target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
@@ -79,7 +82,9 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
   useEffect(() => {
     setHeld(hold ? fitted : null)
     if (!hold) setOwn(null)
-  }, [hold, size, gridWords]) // eslint-disable-line react-hooks/exhaustive-deps -- the view of the moment when drawing begins, or the grid changes
+    // The view of the moment when drawing begins, or the grid changes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [hold, size, gridWords])
   // … until something stands outside it
   useEffect(() => {
     if (!hold || own || !held || !nodes) return

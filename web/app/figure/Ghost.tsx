@@ -12,7 +12,8 @@ export function Ghost({ view, state, display }: { view: View; state: GhostState;
   const length = a && Math.hypot(b.x - a.x, b.y - a.y) * display.length.perSI
   const words =
     state.refusal ??
-    `${formatPlain(b.x * display.length.perSI, 5)}, ${formatPlain(b.y * display.length.perSI, 5)} ${display.length.unit}`
+    `${formatPlain(b.x * display.length.perSI, 5)}, ${formatPlain(b.y * display.length.perSI, 5)} ` +
+      `${display.length.unit}`
   return (
     <g pointerEvents="none">
       {from && (

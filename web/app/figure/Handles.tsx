@@ -16,7 +16,8 @@ interface Props {
 const OFF = 27
 
 /**
- * What can be pulled or pressed at the selected thing: rings at member ends (rigid or hinged), the direction of a member,
+ * What can be pulled or pressed at the selected thing: rings at member ends (rigid or hinged), the direction
+ * of a member,
  * grips at the corners of a distributed load.
  */
 export function Handles({ problem, structure: s, view, selection, grips }: Props) {

@@ -9,7 +9,10 @@ interface Props {
   onPlace: (text: string) => string | null
 }
 
-/** While drawing, a digit typed opens a field beside the pointer: a length, so far right and up, or so far at an angle. */
+/**
+ * While drawing, a digit typed opens a field beside the pointer: a length, so far right and up, or so far at
+ * an angle.
+ */
 export function TypedStep({ at, chained, onPlace }: Props) {
   const [text, setText] = useState<string | null>(null)
   const [refusal, setRefusal] = useState<string | null>(null)
@@ -33,7 +36,9 @@ export function TypedStep({ at, chained, onPlace }: Props) {
     window.addEventListener('keydown', onKey, true)
     return () => window.removeEventListener('keydown', onKey, true)
   }, [])
-  useEffect(() => field.current?.focus(), [text === null]) // eslint-disable-line react-hooks/exhaustive-deps -- when it opens
+  // When it opens.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useEffect(() => field.current?.focus(), [text === null])
   if (text === null) return null
   const place = () => {
     const message = onPlace(text)

@@ -44,7 +44,8 @@ type Context = Pick<
 }
 
 /**
- * Paints a scene on a canvas, in px of the scene. The same marks as the page's SVG: used while something is dragged,
+ * Paints a scene on a canvas, in px of the scene. The same marks as the page's SVG: used while something is
+ * dragged,
  * since a canvas is repainted within a frame whatever stands on it.
  */
 export function paintScene(

@@ -18,7 +18,8 @@ export function caption(
   if (shown.diagram === 'N')
     parts.push(
       truss
-        ? `Axial forces, ${display.force.unit}: a solid line pulls (T), a hollow one pushes (C), a dotted one rests`
+        ? `Axial forces, ${display.force.unit}: a solid line pulls (T), a hollow one pushes (C), a ` +
+            'dotted one rests'
         : `Axial forces, ${display.force.unit}, T tension, C compression`,
     )
   if (shown.deflected && enlarged > 0)

@@ -41,7 +41,9 @@ export interface DiagramOptions {
   key: DiagramKey
   /** px for the largest value. */
   tall: number
-  /** Value in shown units of one SI unit. Moments are written without sign (the side tells), N with T or C. */
+  /**
+   * Value in shown units of one SI unit. Moments are written without sign (the side tells), N with T or C.
+   */
   shown: number
   /** Many members: say the largest value of each and no more. */
   spare?: boolean
@@ -281,7 +283,10 @@ export function largestDisplacement(fields: readonly Field[]): number {
   return most
 }
 
-/** Axial forces of a truss: a solid line pulls, a hollow one pushes, a dotted one rests; widths grow with the force. */
+/**
+ * Axial forces of a truss: a solid line pulls, a hollow one pushes, a dotted one rests; widths grow with the
+ * force.
+ */
 export function drawAxialForces(
   solution: Solution,
   view: View,

@@ -5,7 +5,10 @@ import { onScreen, type View } from './view'
 /** Spans smaller than this on the screen have no room for a value. */
 const NARROW = 16
 
-/** Chains of dimensions outside everything: one below for x, one at the left for y; equal bays are counted together. */
+/**
+ * Chains of dimensions outside everything: one below for x, one at the left for y; equal bays are counted
+ * together.
+ */
 export function dimensionGroups(
   s: Structure,
   view: View,

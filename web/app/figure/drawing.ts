@@ -15,7 +15,10 @@ export function connect(p: Problem, from: End, to: End): { problem: Problem; end
   return { problem: joinThrough(problem, a, b), end: b }
 }
 
-/** What follows when a dragged joint is let go: it becomes one with a joint it stands on, and splits a member it lies on. */
+/**
+ * What follows when a dragged joint is let go: it becomes one with a joint it stands on, and splits a member
+ * it lies on.
+ */
 export function dropped(p: Problem, id: string): { problem: Problem; words: string } | undefined {
   const m = measure(p)
   const at = m.at.get(id)

@@ -196,13 +196,11 @@ export function useGestures({
     )
       return false
     store.setState({ dragging: true })
-    store
-      .getState()
-      .edit('pull a load', change, {
-        merge: `pull ${p.grip?.target ?? target} ${p.at.x} ${p.at.y}`,
-        select: target,
-        shown: true,
-      })
+    store.getState().edit('pull a load', change, {
+      merge: `pull ${p.grip?.target ?? target} ${p.at.x} ${p.at.y}`,
+      select: target,
+      shown: true,
+    })
     return true
   }
 
@@ -299,12 +297,10 @@ export function useGestures({
         return
       if (movable && p.from && e.buttons === 1) {
         const to = snap(at)
-        store
-          .getState()
-          .edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), {
-            merge: `move ${p.from}`,
-            select: `node:${p.from}`,
-          })
+        store.getState().edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), {
+          merge: `move ${p.from}`,
+          select: `node:${p.from}`,
+        })
         if (!moving) {
           setMoving(true)
           store.setState({ dragging: true })

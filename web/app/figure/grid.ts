@@ -1,6 +1,9 @@
 import { edit, measure, readBays, type Problem } from '@viga/core'
 
-/** The person's own grid: lines at uneven spacings, in the problem's length unit, and the texts they were stated by. */
+/**
+ * The person's own grid: lines at uneven spacings, in the problem's length unit, and the texts they were
+ * stated by.
+ */
 export interface Grid {
   across: string
   up: string

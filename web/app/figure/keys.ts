@@ -23,7 +23,10 @@ export function removeChosen(p: Problem, selection: string | null): Problem {
   return edit.removeNodes(edit.removeMembers(rest, members), nodes)
 }
 
-/** Hinges both ends of the selected members, all ends at the selected joints, or lifts the hinges where all are hinged. */
+/**
+ * Hinges both ends of the selected members, all ends at the selected joints, or lifts the hinges where all
+ * are hinged.
+ */
 export function toggleHinges(p: Problem, selection: string | null): Problem {
   const { nodes, members } = chosen(selection)
   const ends = p.members.flatMap((m) =>
@@ -37,7 +40,9 @@ export function toggleHinges(p: Problem, selection: string | null): Problem {
   return ends.reduce((q, e) => edit.setHinge(q, e.id, e.end, !all), p)
 }
 
-/** Rows pasted beside what is there: clear of it to the right, or where they were when nothing is in the way. */
+/**
+ * Rows pasted beside what is there: clear of it to the right, or where they were when nothing is in the way.
+ */
 export function pasted(p: Problem, text: string) {
   const there = pasteRows(p, text)
   if (!there.ok || p.nodes.length === 0) return there
@@ -60,11 +65,9 @@ async function copy(store: SheetStore): Promise<boolean> {
 function paste(store: SheetStore, text: string) {
   const made = pasted(store.getState().problem, text)
   if (!made.ok) return store.setState({ refused: made.message })
-  store
-    .getState()
-    .edit('paste', () => made.problem, {
-      select: targetOf([...made.nodes.map((n) => `node:${n}`), ...made.members.map((m) => `member:${m}`)]),
-    })
+  store.getState().edit('paste', () => made.problem, {
+    select: targetOf([...made.nodes.map((n) => `node:${n}`), ...made.members.map((m) => `member:${m}`)]),
+  })
 }
 
 /** Keys that work on the selection; fields keep theirs. */

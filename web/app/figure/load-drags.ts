@@ -42,7 +42,8 @@ export function dragAlong(
 }
 
 /**
- * One end or corner of a distributed load, pulled by its grip: away from the member for more, towards it for less, along it
+ * One end or corner of a distributed load, pulled by its grip: away from the member for more, towards it for
+ * less, along it
  * for another place. A uniform load becomes one that varies.
  */
 export function dragGrip(

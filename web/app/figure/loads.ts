@@ -130,7 +130,9 @@ function marked({ id, dash }: { id: string; dash: string | undefined }, groups: 
   for (const w of wishes) w.mark.aside = id
 }
 
-/** Uniform rows that go on unchanged over a straight run of members are said once, in the middle of the run. */
+/**
+ * Uniform rows that go on unchanged over a straight run of members are said once, in the middle of the run.
+ */
 function repeated(s: Structure, loads: readonly DrawnLoad[]): Set<string> {
   const runs = new Map<string, { target: string; along: number }[]>()
   for (const d of loads) {
@@ -161,7 +163,10 @@ const nodeClearance = (s: Structure, node: number, hand: LoadHand) =>
       ? 3
       : 6
 
-/** Whether a member stands where the arrow would come from, while the far side is free: then the arrow hangs from the joint. */
+/**
+ * Whether a member stands where the arrow would come from, while the far side is free: then the arrow hangs
+ * from the joint.
+ */
 function memberStands(s: Structure, view: View, node: number, f: Vec): boolean {
   const dir = unit(f)
   const away = s.members.flatMap((m) =>

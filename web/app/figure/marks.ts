@@ -1,4 +1,7 @@
-/** Strokes and words a figure is made of: plain data in screen px, so that one drawing serves screen, card, paper and tests. */
+/**
+ * Strokes and words a figure is made of: plain data in screen px, so that one drawing serves screen, card,
+ * paper and tests.
+ */
 
 export type Ink =
   | 'ink'
@@ -28,7 +31,10 @@ export interface PathMark {
   dash?: string
   opacity?: number
   round?: boolean
-  /** How it looks when pointed at: `lining` is the inside of a member, `dot` a tinted mark, `hollow` stays as it is. */
+  /**
+   * How it looks when pointed at: `lining` is the inside of a member, `dot` a tinted mark, `hollow` stays as
+   * it is.
+   */
   cls?: 'lining' | 'dot' | 'hollow'
 }
 
@@ -69,7 +75,9 @@ export function sameMark(a: Mark, b: Mark): boolean {
   return all.length === Object.keys(b).length && all.every(([k, v]) => v === Reflect.get(b, k))
 }
 
-/** Whether two groups look alike: an edit draws everything anew, most of it as it was, and that is left alone. */
+/**
+ * Whether two groups look alike: an edit draws everything anew, most of it as it was, and that is left alone.
+ */
 export const sameGroup = (a: Group, b: Group): boolean =>
   a.target === b.target &&
   a.hit?.d === b.hit?.d &&

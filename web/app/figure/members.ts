@@ -45,7 +45,8 @@ export function pinJoints(s: Structure): Set<number> {
 export type MemberStyle = 'timber' | 'axis'
 
 /**
- * Members: bending ones as two ink lines with one outline round a rigid corner (or as their axis, under a diagram),
+ * Members: bending ones as two ink lines with one outline round a rigid corner (or as their axis, under a
+ * diagram),
  * bars and truss members as one line; hinges as small open circles set off the joint on the released member.
  */
 export function memberGroups(s: Structure, view: View, style: MemberStyle, hand: Hand = FULL_HAND): Group[] {
@@ -173,7 +174,10 @@ const rigidEnds = (s: Structure, ends: { member: number; end: 0 | 1 }[]) =>
     return !m.bar && m.releases.slice(3 * e.end, 3 * e.end + 3).every((r) => r === false)
   })
 
-/** Whether an outline goes round the joint: not where two members go straight on, whose lines meet by themselves. */
+/**
+ * Whether an outline goes round the joint: not where two members go straight on, whose lines meet by
+ * themselves.
+ */
 function hasCorner(s: Structure, ends: { member: number; end: 0 | 1 }[]): boolean {
   const rigid = rigidEnds(s, ends)
   if (rigid.length !== 2) return rigid.length > 2
@@ -184,7 +188,10 @@ function hasCorner(s: Structure, ends: { member: number; end: 0 | 1 }[]): boolea
 /** How far a corner piece reaches along a member, px. */
 const cornerReach = (hand: Hand, px: number) => Math.min(1.2 * hand.member, px / 2)
 
-/** The outline of a rigid corner: short stubs and their mitres, one stroke as ink and one as lining, so that no edge is drawn twice. */
+/**
+ * The outline of a rigid corner: short stubs and their mitres, one stroke as ink and one as lining, so that
+ * no edge is drawn twice.
+ */
 function corner(
   s: Structure,
   view: View,
@@ -207,7 +214,9 @@ function corner(
   out.lining.push({ t: 'path', d, stroke: 'sheet', width: hand.member - 2 * hand.outline })
 }
 
-/** What stands at a released end: a circle for a hinge, a coil for a spring, a sleeve or a slide for N and V. */
+/**
+ * What stands at a released end: a circle for a hinge, a coil for a spring, a sleeve or a slide for N and V.
+ */
 function endMarks(m: StructureMember, end: 0 | 1, c: Vec, away: Vec, hand: Hand): Mark[] {
   const [N, V, M] = m.releases.slice(3 * end, 3 * end + 3)
   const side = across(away)

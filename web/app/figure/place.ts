@@ -86,7 +86,10 @@ const barrier = ({ a, b, half, weight = 1 }: Obstacle): Barrier => ({
   y1: Math.max(a.y, b.y) + half,
 })
 
-/** How deep a segment cuts into a box: 0 when it passes outside. Looked at for every candidate, so it allocates nothing. */
+/**
+ * How deep a segment cuts into a box: 0 when it passes outside. Looked at for every candidate, so it
+ * allocates nothing.
+ */
 function cut(box: Box, o: Barrier, clear: number): number {
   const [w, h] = [box.w / 2 + clear, box.h / 2 + clear]
   if (o.x0 >= box.x + w || o.x1 <= box.x - w || o.y0 >= box.y + h || o.y1 <= box.y - h) return 0
@@ -116,7 +119,10 @@ function cut(box: Box, o: Barrier, clear: number): number {
   return (t1 - t0) * o.length * (box.h + 2 * pad) * o.weight
 }
 
-/** The four corners of a slanted label shrunk to three discs along it: exact enough to lie beside a slanted member. */
+/**
+ * The four corners of a slanted label shrunk to three discs along it: exact enough to lie beside a slanted
+ * member.
+ */
 function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
   const turn = ((mark.rotate ?? 0) * Math.PI) / 180
   if (Math.abs(Math.sin(turn)) < 0.05) return [boxOf(mark, at)]
@@ -141,7 +147,8 @@ const FARTHEST = 64
 const EDGE = 10
 
 /**
- * Places labels one after another, the first wishes first: each takes the candidate that collides least with members,
+ * Places labels one after another, the first wishes first: each takes the candidate that collides least with
+ * members,
  * load rows, supports and the labels before it; liking decides among free ones. Deterministic.
  */
 export function place(
@@ -226,8 +233,10 @@ const placed = (wish: Wish, at: Vec, liked: Vec): Placed => ({
 })
 
 /**
- * Labels as they stood, each as far from the place it likes most as before: what they belong to is being dragged, and they
- * go along with it without looking for another place. One that was left out stays out; a new one takes its first place.
+ * Labels as they stood, each as far from the place it likes most as before: what they belong to is being
+ * dragged, and they
+ * go along with it without looking for another place. One that was left out stays out; a new one takes its
+ * first place.
  */
 export function placeAsBefore(wishes: readonly Wish[], before: readonly Placed[]): Placed[] {
   const offs = new Map(before.map((l) => [l.key, l.off]))

@@ -152,7 +152,9 @@ function freeSide(
 /** How far beside its member an arrow along it may stand, px: the side liked most first. */
 const ASIDE = [15, -15, 37, -37]
 
-/** Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched). */
+/**
+ * Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched).
+ */
 export function drawUnknowns(
   solution: Solution,
   view: View,

@@ -251,7 +251,8 @@ function memberObstacles(s: Structure, view: View, axis: boolean): Obstacle[] {
 function jointLetters(s: Structure, view: View): Wish[] {
   const ends = endsAtNodes(s)
   const dense = s.members.length > MANY
-  // among very many a letter far from its joint would be taken for another's: it stands close by or not at all
+  // among very many a letter far from its joint would be taken for another's: it stands close by or not at
+  // all
   const crowded = s.members.length > 100
   return s.nodes.map((n, i) => {
     const c = onScreen(view, n.x, n.y)

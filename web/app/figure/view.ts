@@ -26,7 +26,10 @@ export interface Insets {
 /** Room for load rows, letters and dimension chains round the structure. */
 export const FIGURE_INSETS: Insets = { left: 138, right: 100, top: 104, bottom: 112 }
 
-/** The structure as large as it goes between the insets, in the middle; a point or nothing at a scale of `unitPx` px per m. */
+/**
+ * The structure as large as it goes between the insets, in the middle; a point or nothing at a scale of
+ * `unitPx` px per m.
+ */
 export function fit(
   nodes: readonly { x: number; y: number }[],
   width: number,
@@ -97,14 +100,20 @@ const TIGHT_PX = 26
 /** Structures with fewer members always say what they can. */
 const FEW = 60
 
-/** Whether most members are so short on the screen that nothing can be said beside them: the Figure is then a map, and zooming in brings the words. */
+/**
+ * Whether most members are so short on the screen that nothing can be said beside them: the Figure is then a
+ * map, and zooming in brings the words.
+ */
 export function isMap(s: Structure, view: View): boolean {
   if (s.members.length <= FEW) return false
   const px = s.members.map((m) => m.length * view.scale).sort((a, b) => a - b)
   return px[px.length >> 1] < TIGHT_PX
 }
 
-/** How much room there is between neighbours: 1 for a textbook figure, towards 0.3 where members are short on the screen. */
+/**
+ * How much room there is between neighbours: 1 for a textbook figure, towards 0.3 where members are short on
+ * the screen.
+ */
 export function roominess(s: Structure, view: View): number {
   if (s.members.length <= MANY) return 1
   const px = s.members.map((m) => m.length * view.scale).sort((a, b) => a - b)

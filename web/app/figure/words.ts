@@ -35,7 +35,8 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
     case 'misfit': {
       const parts = [
         load.elongation !== 0 &&
-          `${withUnit(abs(load.elongation), display.displacement)} too ${load.elongation > 0 ? 'long' : 'short'}`,
+          `${withUnit(abs(load.elongation), display.displacement)} too ` +
+            `${load.elongation > 0 ? 'long' : 'short'}`,
         load.slip !== 0 && `slip ${withUnit(abs(load.slip), display.displacement)}`,
         load.kink !== 0 && `kink ${formatPlain(abs(load.kink), 4)} rad`,
       ]
@@ -46,7 +47,10 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
 
 const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
 
-/** The loads of the shown cases with their places in the document and their words; of several cases each says its own. */
+/**
+ * The loads of the shown cases with their places in the document and their words; of several cases each says
+ * its own.
+ */
 export function drawnLoads(structure: Structure, shown: ReadonlySet<string>, display: Display): DrawnLoad[] {
   const several = structure.cases.filter((c) => shown.has(c.id) && c.loads.length > 0).length > 1
   return structure.cases.flatMap((c, k) =>

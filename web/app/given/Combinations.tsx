@@ -12,7 +12,10 @@ import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { TextField } from '../widgets/TextField'
 import { plainNumber } from './CaseLine'
 
-/** Combinations as a table of factors, a column a case. A blank is asked for: it counts as nothing until a 0 says so. */
+/**
+ * Combinations as a table of factors, a column a case. A blank is asked for: it counts as nothing until a 0
+ * says so.
+ */
 export function Combinations() {
   const store = useSheetStore()
   const cases = useSheet((s) => s.problem.loadCases) ?? []
@@ -139,13 +142,11 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
           aria-label={`purpose of ${c.id}`}
           value={c.purpose ?? ''}
           onChange={(e) =>
-            store
-              .getState()
-              .edit(`purpose of ${c.id}`, (p) =>
-                edit.setCombination(p, c.id, {
-                  purpose: (e.target.value || undefined) as Combination['purpose'],
-                }),
-              )
+            store.getState().edit(`purpose of ${c.id}`, (p) =>
+              edit.setCombination(p, c.id, {
+                purpose: (e.target.value || undefined) as Combination['purpose'],
+              }),
+            )
           }
         >
           <option value="">any</option>

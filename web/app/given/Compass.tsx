@@ -9,7 +9,9 @@ interface Props {
 
 const RAD = Math.PI / 180
 
-/** A dial on which a direction is chosen: the arrow stands as the load acts, through the joint in the middle. */
+/**
+ * A dial on which a direction is chosen: the arrow stands as the load acts, through the joint in the middle.
+ */
 export function Compass({ degrees, onChange, name }: Props) {
   const dial = useRef<SVGSVGElement>(null)
   const pick = (e: PointerEvent) => {
@@ -55,7 +57,10 @@ export function Compass({ degrees, onChange, name }: Props) {
         return (
           <path
             key={i}
-            d={`M${44 + r * Math.cos(t)} ${44 + r * Math.sin(t)}L${44 + 36 * Math.cos(t)} ${44 + 36 * Math.sin(t)}`}
+            d={
+              `M${44 + r * Math.cos(t)} ${44 + r * Math.sin(t)}L${44 + 36 * Math.cos(t)} ` +
+              `${44 + 36 * Math.sin(t)}`
+            }
             stroke="var(--hair-2)"
           />
         )
@@ -65,7 +70,10 @@ export function Compass({ degrees, onChange, name }: Props) {
         <>
           <path d={`M${tail}L${back}`} stroke="var(--load)" strokeWidth="1.8" />
           <path
-            d={`M${tip}L${back[0] - 3.4 * dy} ${back[1] + 3.4 * dx}L${back[0] + 3.4 * dy} ${back[1] - 3.4 * dx}Z`}
+            d={
+              `M${tip}L${back[0] - 3.4 * dy} ${back[1] + 3.4 * dx}L${back[0] + 3.4 * dy} ` +
+              `${back[1] - 3.4 * dx}Z`
+            }
             fill="var(--load)"
           />
           <circle

@@ -7,7 +7,10 @@ const placesOf = (d: { nodes?: string[]; members?: string[] }) =>
   targetOf([...(d.members ?? []).map((m) => `member:${m}`), ...(d.nodes ?? []).map((n) => `node:${n}`)]) ||
   null
 
-/** What keeps the problem from being solved, and what is doubtful; each line selects its place and offers its repair. */
+/**
+ * What keeps the problem from being solved, and what is doubtful; each line selects its place and offers its
+ * repair.
+ */
 export function Doubts() {
   const outcome = useSheet((s) => s.outcome)
   const problem = useDeferredValue(useSheet((s) => s.problem))

@@ -46,7 +46,9 @@ const JUMPS: Record<string, string> = {
   KeyL: 'joint or member of a new load',
 }
 
-/** Alt and a letter goes to where the next joint, member, support or load is typed, from anywhere on the page. */
+/**
+ * Alt and a letter goes to where the next joint, member, support or load is typed, from anywhere on the page.
+ */
 function useJumps() {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {

@@ -211,7 +211,10 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
             <button
               type="button"
               className="plain-button"
-              aria-label={`sense of the moment on ${id}: ${moment?.way === 'ccw' ? 'counter-clockwise' : 'clockwise'}`}
+              aria-label={
+                `sense of the moment on ${id}: ` +
+                `${moment?.way === 'ccw' ? 'counter-clockwise' : 'clockwise'}`
+              }
               disabled={!moment}
               onClick={() => moment && put('moment', { ...moment, way: moment.way === 'cw' ? 'ccw' : 'cw' })}
             >

@@ -93,7 +93,10 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
   )
 }
 
-/** `AB` and `6 kN/m`: what it is follows from the unit; a plain number is a force on a joint, a uniform load on a member. */
+/**
+ * `AB` and `6 kN/m`: what it is follows from the unit; a plain number is a force on a joint, a uniform load
+ * on a member.
+ */
 function NewLoad({ caseId }: { caseId: string }) {
   const store = useSheetStore()
   const [fields, setFields] = useNewRow(`load in ${caseId}`, { on: '', amount: '', at: '' })

@@ -8,7 +8,10 @@ const COMPONENTS = [
   ['N', 'along'],
 ] as const
 
-/** What each end passes on to its joint: all, nothing, or as much as a spring does; and how the member itself behaves. */
+/**
+ * What each end passes on to its joint: all, nothing, or as much as a spring does; and how the member itself
+ * behaves.
+ */
 export function MemberDetail({ m }: { m: Member }) {
   const store = useSheetStore()
   const truss = useSheet((s) => s.problem.kind === 'truss')

@@ -77,18 +77,16 @@ export function MemberEditor({ id }: { id: string }) {
         <button
           type="button"
           onClick={() =>
-            store
-              .getState()
-              .edit(`turn ${id} round`, (p) =>
-                edit.setMember(p, id, {
-                  start: m.end,
-                  end: m.start,
-                  releases: m.releases && {
-                    ...(m.releases.end ? { start: m.releases.end } : {}),
-                    ...(m.releases.start ? { end: m.releases.start } : {}),
-                  },
-                }),
-              )
+            store.getState().edit(`turn ${id} round`, (p) =>
+              edit.setMember(p, id, {
+                start: m.end,
+                end: m.start,
+                releases: m.releases && {
+                  ...(m.releases.end ? { start: m.releases.end } : {}),
+                  ...(m.releases.start ? { end: m.releases.start } : {}),
+                },
+              }),
+            )
           }
         >
           start ⇄ end

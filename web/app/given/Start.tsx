@@ -108,7 +108,10 @@ function shapeOf(p: Problem, kind: Kind, v: Values): StartingShape | { message: 
   return wrong.length ? { message: wrong[0] } : shape
 }
 
-/** Shapes every course begins with, filled in as joints and members that can be changed. Stands open on an empty sheet. */
+/**
+ * Shapes every course begins with, filled in as joints and members that can be changed. Stands open on an
+ * empty sheet.
+ */
 export function Start({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
   const store = useSheetStore()
   const empty = useSheet((s) => s.problem.nodes.length === 0)

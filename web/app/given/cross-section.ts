@@ -17,7 +17,10 @@ export interface SectionShape {
   properties: SectionProperties
 }
 
-/** The shape of a section, from its sides or its designation; undefined when it is given by A and I, or cannot be read. */
+/**
+ * The shape of a section, from its sides or its designation; undefined when it is given by A and I, or cannot
+ * be read.
+ */
 export function sectionShape(s: Section, problem: Problem): SectionShape | undefined {
   if (s.catalogue !== undefined) {
     const rolled = findRolled(s.catalogue)

@@ -84,7 +84,10 @@ function closing(t: string): number {
 const COS = /^\((.*)\)\*cos\((.*)\)$/s
 const SIN = /^\((.*)\)\*sin\((.*)\)$/s
 
-/** The row a load is shown as; undefined when it takes more than a row (several components, many points, heat …). */
+/**
+ * The row a load is shown as; undefined when it takes more than a row (several components, many points, heat
+ * …).
+ */
 export function entryOf(load: Load): Entry | undefined {
   if (load.type === 'distributed') {
     if (load.q === undefined) return undefined

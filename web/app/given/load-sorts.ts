@@ -62,7 +62,9 @@ const MEASURE: Record<LoadSort, 'F' | 'FL' | 'F/L' | ''> = {
 
 const NUMBER = /^\s*(\d+\.?\d*|\.\d+)/
 
-/** The amount of a load fit for another sort: as typed, or its bare number where the unit would be another. */
+/**
+ * The amount of a load fit for another sort: as typed, or its bare number where the unit would be another.
+ */
 function amountFor(load: Load, sort: LoadSort): Quantity {
   const amount = entryOf(load)?.amount ?? firstAmount(load)
   if (typeof amount === 'number' || MEASURE[sortOf(load)] === MEASURE[sort]) return amount
@@ -71,7 +73,8 @@ function amountFor(load: Load, sort: LoadSort): Quantity {
 }
 
 /**
- * The same load as another sort: the amount and the place go along where the new sort has them. A force stays as it is when
+ * The same load as another sort: the amount and the place go along where the new sort has them. A force stays
+ * as it is when
  * it is to have several components: they are added to it.
  */
 export function asSort(load: Load, sort: LoadSort): Load {
@@ -218,7 +221,8 @@ export const withoutPoint = ({ way, points }: Line, i: number): Line => ({
 const RANGE = /\s*(?:\.\.\.?|…|\bto\b)\s*/
 
 /**
- * A line of values as people say it: `0 to 6 kN/m`, `2..6..2 kN/m`. A value without a unit takes that of the last.
+ * A line of values as people say it: `0 to 6 kN/m`, `2..6..2 kN/m`. A value without a unit takes that of the
+ * last.
  * @returns the values in order, or undefined when the text is a single value
  */
 export function readLine(text: string): Quantity[] | undefined {

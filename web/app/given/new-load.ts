@@ -5,9 +5,12 @@ import { readLine, readPlaces, spread, withLine } from './load-sorts'
 export type NewLoad = { ok: true; load: Load } | { ok: false; at: 'on' | 'amount' | 'at'; message: string }
 
 /**
- * A load from a label and an amount. Its sort follows from the unit: a force stands on a joint or a place of a member,
- * a force per length covers a member, a moment turns, a temperature warms, a length is too much length. A plain number is
- * a force on a joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place where `at` says `1 to 3`.
+ * A load from a label and an amount. Its sort follows from the unit: a force stands on a joint or a place of
+ * a member,
+ * a force per length covers a member, a moment turns, a temperature warms, a length is too much length. A
+ * plain number is
+ * a force on a joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place where `at`
+ * says `1 to 3`.
  */
 export function newLoad(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoad {
   const label = on.trim()

@@ -1,8 +1,10 @@
 import { edit, type Problem, type Section } from '@viga/core'
 
 /**
- * Relative stiffness: a section given by its EI, such as `EI` or `2EI`, with the symbol EI as reference. The document has
- * no EI of its own, so I is kept as `(2*EI)/(E)`, with the E of the material of the members that have this section.
+ * Relative stiffness: a section given by its EI, such as `EI` or `2EI`, with the symbol EI as reference. The
+ * document has
+ * no EI of its own, so I is kept as `(2*EI)/(E)`, with the E of the material of the members that have this
+ * section.
  */
 const FORM = /^\((.*)\)\/\((.*)\)$/s
 

@@ -54,7 +54,10 @@ export type HoldChoice = 'fixed' | 'free' | 'spring'
 export const holdOf = (s: Omit<Support, 'node'>, c: Component): Quantity =>
   s.type ? (SUPPORT_KINDS[s.type][c] ? 'fixed' : 'free') : (s.restrain?.[c] ?? 'free')
 
-/** One direction changed; a support that is one of the common types again is called so. A settlement stays only where it is held. */
+/**
+ * One direction changed; a support that is one of the common types again is called so. A settlement stays
+ * only where it is held.
+ */
 export function withHold(s: Omit<Support, 'node'>, c: Component, hold: Quantity): Omit<Support, 'node'> {
   const all = Object.fromEntries(
     (['x', 'y', 'rotation'] as const).map((k) => [k, k === c ? hold : holdOf(s, k)]),

@@ -1,6 +1,9 @@
 import { formatNumber } from '@viga/core'
 
-/** Values that differ from 0 by rounding alone, against the largest of their kind, are written 0 and point nowhere. */
+/**
+ * Values that differ from 0 by rounding alone, against the largest of their kind, are written 0 and point
+ * nowhere.
+ */
 export function cleaned(values: readonly number[], alike: readonly number[] = []) {
   const most = Math.max(0, ...[...values, ...alike].map(Math.abs))
   const isZero = (v: number) => Math.abs(v) <= 1e-9 * most

@@ -56,10 +56,14 @@ export async function insertProblem(problem: Problem = newProblem()): Promise<st
 export type SaveResult =
   { saved: true; revision: number } | { saved: false; newer: StoredProblem | undefined }
 
-/** Saves over the revision the person started from; a stale one changes nothing and hands back the newer problem. */
+/**
+ * Saves over the revision the person started from; a stale one changes nothing and hands back the newer
+ * problem.
+ */
 export async function saveProblem(id: string, revision: number, problem: Problem): Promise<SaveResult> {
   const changed = await change(
-    'UPDATE problems SET document = ?, title = ?, revision = revision + 1, changed_at = NOW(3) WHERE id = ? AND revision = ? AND deleted_at IS NULL',
+    'UPDATE problems SET document = ?, title = ?, revision = revision + 1, changed_at = NOW(3) ' +
+      'WHERE id = ? AND revision = ? AND deleted_at IS NULL',
     [JSON.stringify(problem), problem.title, id, revision],
   )
   return changed === 1

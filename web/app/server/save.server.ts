@@ -18,7 +18,9 @@ const refuse = (path: string, message: string): SaveReply => ({
   body: { errors: [{ kind: 'invalid', path, message }] },
 })
 
-/** Checks and keeps what a browser sends: the envelope, the document's form and meaning, then the revision. */
+/**
+ * Checks and keeps what a browser sends: the envelope, the document's form and meaning, then the revision.
+ */
 export async function saveRequest(id: string, request: Request): Promise<SaveReply> {
   const text = await request.text()
   if (text.length > MAX_BYTES) return refuse('$', 'This problem is too large to keep.')

@@ -71,7 +71,10 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
   )
 })
 
-/** The Figure beside the part of the Sheet that is open; its drawing follows as soon as another part is on the page. */
+/**
+ * The Figure beside the part of the Sheet that is open; its drawing follows as soon as another part is on the
+ * page.
+ */
 function FigureBeside() {
   const { pathname } = useLocation()
   const [, , , name, step] = pathname.split('/')

@@ -27,7 +27,10 @@ const SHOWN: Record<string, { label: string; units: readonly string[] }> = {
   },
 }
 
-/** The problem's units. Numbers typed without a unit either keep their size or are read anew: the person says which. */
+/**
+ * The problem's units. Numbers typed without a unit either keep their size or are read anew: the person says
+ * which.
+ */
 export function UnitsMenu() {
   const store = useSheetStore()
   const units = useSheet((s) => s.problem.units)

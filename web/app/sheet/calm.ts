@@ -1,12 +1,16 @@
 import type { Sheet, SheetStore } from './store'
 
-/** While something is dragged in a large problem, the tables follow this often, ms: laying them out takes longer than a frame. */
+/**
+ * While something is dragged in a large problem, the tables follow this often, ms: laying them out takes
+ * longer than a frame.
+ */
 export const BREATH = 250
 /** Problems of up to this many members are laid out within a frame. */
 const AT_ONCE = 20
 
 /**
- * The store as the Sheet sees it: the very same, but while something is dragged on the Figure of a large problem its readers
+ * The store as the Sheet sees it: the very same, but while something is dragged on the Figure of a large
+ * problem its readers
  * hear of changes a few times a second, and of the last one when it is let go.
  */
 export function calmed(store: SheetStore): SheetStore {

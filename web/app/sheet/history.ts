@@ -15,7 +15,8 @@ interface Kept {
 const shelf = () => createStore('viga-history', 'steps')
 
 /**
- * Keeps undo and redo with the problem across a reload, in this browser. Steps share what they have in common, and the
+ * Keeps undo and redo with the problem across a reload, in this browser. Steps share what they have in
+ * common, and the
  * browser's database keeps that sharing, so a long list costs little more than its edits.
  * @returns a function that ends the watch
  */
@@ -27,7 +28,8 @@ export function keepHistory(store: SheetStore): () => void {
   let writing = Promise.resolve()
   const write = () => {
     const { problem, past, future } = store.getState()
-    writing = writing.then(() => set(id, { problem, past, future } satisfies Kept, place)).catch(() => {}) // a forbidden store: undo lasts as long as the page
+    // a forbidden store: undo lasts as long as the page
+    writing = writing.then(() => set(id, { problem, past, future } satisfies Kept, place)).catch(() => {})
   }
   const unwatch = store.subscribe((now, before) => {
     if (now.past === before.past && now.future === before.future) return

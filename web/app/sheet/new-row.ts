@@ -2,7 +2,8 @@ import { useSheet, useSheetStore } from './context'
 import { readRow, ROW, writeRow } from './rows-kept'
 
 /**
- * What is typed into a row that is not there yet: kept with the texts that cannot be read yet, so that it outlives another
+ * What is typed into a row that is not there yet: kept with the texts that cannot be read yet, so that it
+ * outlives another
  * part of the Sheet, an undo and a reload.
  * @param name the row's own name on the page
  * @param empty its fields, empty

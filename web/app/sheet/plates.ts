@@ -2,7 +2,10 @@ import { working } from '@viga/core'
 import type { DiagramKey } from '../figure/diagrams'
 import type { Part, Shown } from './store'
 
-/** What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was chosen there. */
+/**
+ * What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was
+ * chosen there.
+ */
 export type Plate = Exclude<Part, 'working'> | working.StepKey
 
 export const plateOf = (part: Part, step: string | undefined): Plate =>
@@ -19,7 +22,10 @@ const base: Shown = {
   deflected: false,
 }
 
-/** What belongs beside each, until the person chooses otherwise. `diagram` is the one the structure is read by. */
+/**
+ * What belongs beside each, until the person chooses otherwise. `diagram` is the one the structure is read
+ * by.
+ */
 export function plates(diagram: DiagramKey): Record<Plate, Shown> {
   const given = { ...base, loads: true, dimensions: true }
   const numbered = { ...base, unknowns: true, names: true }

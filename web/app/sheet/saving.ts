@@ -18,7 +18,8 @@ interface Draft {
 const key = (id: string) => `viga:draft:${id}`
 
 /**
- * What this tab sent last, kept over its reload: a newer revision that says just this is no other person's, but this tab's
+ * What this tab sent last, kept over its reload: a newer revision that says just this is no other person's,
+ * but this tab's
  * own, whose answer came after the page had gone.
  */
 const sentKey = (id: string) => `viga:sent:${id}`
@@ -44,8 +45,10 @@ function noteSent(id: string, documents: readonly string[]) {
 const isOwn = (id: string, newer: Problem) => sentBy(id).includes(JSON.stringify(newer))
 
 /**
- * Keeps every edit: at once in this browser, shortly after in the database. A crash, a closed tab or a lost network
- * costs nothing; a save from a stale revision is refused by the server and both versions are kept for the person.
+ * Keeps every edit: at once in this browser, shortly after in the database. A crash, a closed tab or a lost
+ * network
+ * costs nothing; a save from a stale revision is refused by the server and both versions are kept for the
+ * person.
  * @returns a function that ends the watch
  */
 export function keepSaved(store: SheetStore): () => void {

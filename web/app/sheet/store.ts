@@ -83,7 +83,9 @@ export interface EditOptions {
 }
 
 export interface SheetActions {
-  /** Applies an edit. A result that breaks the contract is refused: nothing changes and the error comes back. */
+  /**
+   * Applies an edit. A result that breaks the contract is refused: nothing changes and the error comes back.
+   */
   edit(name: string, change: (p: Problem) => Problem, options?: EditOptions): ProblemError | null
   undo(): void
   redo(): void
@@ -111,7 +113,10 @@ export function createSheet(initial: {
 }): SheetStore {
   const first = initial.problem.loadCases?.[0]?.id ?? null
   return createStore<Sheet>((set, get) => {
-    /** Takes over a problem and whatever follows from it; one that breaks the contract is refused and changes nothing. */
+    /**
+     * Takes over a problem and whatever follows from it; one that breaks the contract is refused and changes
+     * nothing.
+     */
     const become = (problem: Problem, rest: () => Partial<SheetState>): ProblemError | null => {
       const form = checkProblem(problem)
       if (!form.ok) return form.errors[0]

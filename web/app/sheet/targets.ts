@@ -1,6 +1,9 @@
 import type { Problem } from '@viga/core'
 
-/** Several things pointed at or selected at once, in one text. Labels have visible characters only, so a line end parts them. */
+/**
+ * Several things pointed at or selected at once, in one text. Labels have visible characters only, so a line
+ * end parts them.
+ */
 export const targetOf = (targets: readonly string[]): string => targets.join('\n')
 
 export const targetsOf = (text: string | null): string[] => (text ? text.split('\n') : [])

@@ -10,7 +10,8 @@ export const schemeIn = (cookies: string): Scheme =>
   /(?:^|;\s*)scheme=dark(?:;|$)/.test(cookies) ? 'dark' : 'light'
 
 /**
- * The colours to draw in: on the server what the request says, in the browser its own cookie, which the first may not have
+ * The colours to draw in: on the server what the request says, in the browser its own cookie, which the first
+ * may not have
  * reached yet while a long page is still arriving.
  */
 export function useChosenScheme(): Scheme {
@@ -18,7 +19,10 @@ export function useChosenScheme(): Scheme {
   return typeof document === 'undefined' ? (root?.scheme ?? 'light') : schemeIn(document.cookie)
 }
 
-/** The chosen colours and how to choose others; the cookie keeps them at once, so that the next page is drawn in them. */
+/**
+ * The chosen colours and how to choose others; the cookie keeps them at once, so that the next page is drawn
+ * in them.
+ */
 export function useScheme(): [Scheme, (to: Scheme) => void] {
   const chosen = useChosenScheme()
   const [now, setNow] = useState(chosen)

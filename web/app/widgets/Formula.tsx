@@ -23,7 +23,10 @@ export const loadTypesetter = () =>
       }),
   ))
 
-/** Formulas of the kinds a working is made of: typeset once beforehand, the first page of them is no slower than the next. */
+/**
+ * Formulas of the kinds a working is made of: typeset once beforehand, the first page of them is no slower
+ * than the next.
+ */
 const USUAL = [
   'L=\\sqrt{{\\Delta x}^{2}+{\\Delta y}^{2}}=7.6896\\;\\text{m}',
   '\\displaystyle f_{2}=-\\frac{q_{1}\\,L}{2}=-\\frac{\\left(-15\\right)\\cdot 6}{2}',
@@ -64,7 +67,9 @@ export function setBeforehand(formulas: Iterable<string>): () => void {
   }
 }
 
-/** A typeset formula, read aloud in its plain words; until the typesetter is there, they stand in its place. */
+/**
+ * A typeset formula, read aloud in its plain words; until the typesetter is there, they stand in its place.
+ */
 export function Formula({ tex, plain }: { tex: string; plain: string }) {
   const [render, setRender] = useState<Render | undefined>(() => ready)
   useEffect(() => {

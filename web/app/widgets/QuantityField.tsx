@@ -42,8 +42,10 @@ const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined)
 const PERCENT = /^\s*[-+]?[\d.]+\s*%\s*$/
 
 /**
- * A number with a dimension: takes arithmetic, units and symbols, keeps what was typed, shows what it understood.
- * Each readable keystroke takes effect; an unreadable text stays in the field, with a sentence, until it is mended.
+ * A number with a dimension: takes arithmetic, units and symbols, keeps what was typed, shows what it
+ * understood.
+ * Each readable keystroke takes effect; an unreadable text stays in the field, with a sentence, until it is
+ * mended.
  */
 export function QuantityField({
   name,
@@ -101,7 +103,8 @@ export function QuantityField({
     const problem = r && !r.ok ? r.message : onChange(edit.typed(t), `${name} ${session}`)
     const message = problem === null ? null : typeof problem === 'string' ? problem : problem.message
     setRefusal(message)
-    // what was typed keeps its spaces while it is being typed; on leaving, a readable text is the document's own
+    // what was typed keeps its spaces while it is being typed; on leaving, a readable text is the document's
+    // own
     store.getState().draft(name, message === null && String(edit.typed(t)) === t ? null : t)
   }
   const leave = () => {

@@ -11,7 +11,10 @@ interface Props {
   placeholder?: string
 }
 
-/** A label or word edited in place. A refused text stays, with its sentence, until it is mended or escape gives it up. */
+/**
+ * A label or word edited in place. A refused text stays, with its sentence, until it is mended or escape
+ * gives it up.
+ */
 export function TextField({ name, value, onCommit, className, placeholder }: Props) {
   const [text, setText] = useState<string | null>(null)
   const [refusal, setRefusal] = useState<string | null>(null)

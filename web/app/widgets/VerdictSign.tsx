@@ -7,7 +7,10 @@ const NAMES: Record<Sign, string> = {
   '?': 'not found',
 }
 
-/** The verdict as a drawn sign: = agrees, = under a plus agrees with opposite sign, ≠ differs. Never colour alone. */
+/**
+ * The verdict as a drawn sign: = agrees, = under a plus agrees with opposite sign, ≠ differs. Never colour
+ * alone.
+ */
 export function VerdictSign({ sign, size = 12 }: { sign: Sign; size?: number }) {
   const ink = sign === '≠' ? 'var(--pencil)' : sign === '±' ? 'var(--load)' : 'var(--ink)'
   return (

@@ -1,7 +1,10 @@
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetsOf } from '../sheet/targets'
 
-/** What a row needs to be one thing with its place on the Figure: lit when it is pointed at there, and the reverse. */
+/**
+ * What a row needs to be one thing with its place on the Figure: lit when it is pointed at there, and the
+ * reverse.
+ */
 export function useRow(target: string) {
   const store = useSheetStore()
   // a row of several things is lit when any of them is pointed at

@@ -7,7 +7,8 @@ const MANY = 150
 const PART = 100
 
 /**
- * The rows of a long table that are shown: a part of them, which follows what is selected on the Figure and what is
+ * The rows of a long table that are shown: a part of them, which follows what is selected on the Figure and
+ * what is
  * appended. Short tables are shown whole.
  * @param targetAt what a row is on the Figure
  * @returns the shown rows with their places, and a row that leads to the others
@@ -30,7 +31,9 @@ export function useWindowed<T>(
     const [chosen] = targetsOf(selection)
     const at = items.findIndex((o, i) => targetAt(o, i) === chosen)
     if (at >= 0) setStart(startOf(at))
-  }, [selection]) // eslint-disable-line react-hooks/exhaustive-deps -- a new selection leads to its row; edits of the table do not lead away
+    // A new selection leads to its row; edits of the table do not lead away.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [selection])
   const from = Math.min(start, startOf(Math.max(0, items.length - 1)))
   const rows = useMemo(
     () =>

@@ -13,7 +13,10 @@ import { Num } from './Num'
 import { NumberMark } from './NumberMark'
 import { hasChanged, numberWords, targetsOfNumber, useBook } from './book'
 
-/** The parts of a step as the page shows them. `within` is the member they speak of, whose name letters need not carry. */
+/**
+ * The parts of a step as the page shows them. `within` is the member they speak of, whose name letters need
+ * not carry.
+ */
 export function Blocks({ blocks, within }: { blocks: readonly working.Block[]; within?: string }) {
   return blocks.map((b, i) => {
     switch (b.kind) {
@@ -176,7 +179,10 @@ export const Matrix = memo(function Matrix({
           before={
             factor && (
               <Formula
-                tex={`\\displaystyle ${block.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}')}=${working.symbolLatex(factor.symbol, within)}`}
+                tex={
+                  `\\displaystyle ` +
+                  `${block.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}')}=${working.symbolLatex(factor.symbol, within)}`
+                }
                 plain={`${block.letter} = ${working.symbolText(factor.symbol)} times`}
               />
             )
@@ -346,7 +352,10 @@ function Drawing({ block }: { block: working.DrawingBlock }) {
       viewBox={`0 ${drawn.top} ${drawn.width} ${drawn.height}`}
       style={{ maxWidth: drawn.width }}
       role="img"
-      aria-label={`${solution.structure.members[block.member].id} held at both ends, with its loads and fixed-end forces`}
+      aria-label={
+        `${solution.structure.members[block.member].id} held at both ends, with its loads and ` +
+        'fixed-end forces'
+      }
     >
       <SceneView groups={drawn.groups} labels={drawn.labels} lit={NOTHING_LIT} />
     </svg>

@@ -4,7 +4,10 @@ import { Formula } from '../widgets/Formula'
 import { Num } from './Num'
 import { numberWords, useBook } from './book'
 
-/** Where an opened number came from: its formula, the numbers put in, and each of those to be opened in turn, down to what is given. */
+/**
+ * Where an opened number came from: its formula, the numbers put in, and each of those to be opened in turn,
+ * down to what is given.
+ */
 export function Derivation() {
   const { ledger, reading, trail, open } = useBook()
   const address = trail.at(-1)
@@ -61,7 +64,10 @@ export function Derivation() {
           <div className="derivation-line">
             <Formula
               tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`}
-              plain={`= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ${unit}`}
+              plain={
+                `= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ` +
+                `${unit}`
+              }
             />
           </div>
           {origin.words && <p className="quiet">{origin.words}</p>}

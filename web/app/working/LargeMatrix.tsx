@@ -45,7 +45,10 @@ const ARROWS: Record<string, readonly [number, number]> = {
 }
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
-/** A matrix too large for a page: its pattern in a window that zooms down to the numbers, margins staying in view, any row written out below. */
+/**
+ * A matrix too large for a page: its pattern in a window that zooms down to the numbers, margins staying in
+ * view, any row written out below.
+ */
 export function LargeMatrix({ label, solution, rows, columns, address, power, lit, onPick }: Props) {
   const store = useSheetStore()
   const { ledger, open } = useBook()
@@ -133,7 +136,10 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
           className="large-scroll"
           tabIndex={0}
           role="application"
-          aria-label={`${label}: ${rows.length} rows, ${columns.length} columns. Arrows walk, enter opens, plus and minus zoom.`}
+          aria-label={
+            `${label}: ${rows.length} rows, ${columns.length} columns. Arrows walk, enter opens, ` +
+            'plus and minus zoom.'
+          }
           aria-describedby={said}
           onScroll={paint}
           onKeyDown={onKeyDown}
@@ -153,7 +159,8 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
           <span className="quiet">
             {written
               ? 'An entry opens where it comes from.'
-              : 'Every dark point is an entry that is not 0. One that is clicked writes out its row; a double click goes to its numbers.'}
+              : 'Every dark point is an entry that is not 0. One that is clicked writes out its row; ' +
+                'a double click goes to its numbers.'}
           </span>
         )}
       </div>
@@ -198,7 +205,10 @@ function Zoom({
   )
 }
 
-/** The canvas and what paints it: when it is scrolled or zoomed, when numbers change, and when the page turns dark or light. */
+/**
+ * The canvas and what paints it: when it is scrolled or zoomed, when numbers change, and when the page turns
+ * dark or light.
+ */
 function usePaint(
   { rows, columns, address, power, lit }: Pick<Props, 'rows' | 'columns' | 'address' | 'power' | 'lit'>,
   entries: EntriesOf,

@@ -2,7 +2,10 @@ import type { Unknown } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetsOf } from '../sheet/targets'
 
-/** The mark of an unknown, as on the Figure: a circle is free, a hatched square held. Pointing lights its arrow. */
+/**
+ * The mark of an unknown, as on the Figure: a circle is free, a hatched square held. Pointing lights its
+ * arrow.
+ */
 export function NumberMark({ of: { index, number, free } }: { of: Unknown }) {
   const store = useSheetStore()
   const target = `dof:${index}`

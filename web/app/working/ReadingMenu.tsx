@@ -2,7 +2,10 @@ import { edit, working } from '@viga/core'
 import { useSheetStore } from '../sheet/context'
 import { useBook } from './book'
 
-/** How numbers are read: their figures, a common power of ten before matrices, the mirrored half dimmed. Kept with the problem. */
+/**
+ * How numbers are read: their figures, a common power of ten before matrices, the mirrored half dimmed. Kept
+ * with the problem.
+ */
 export function ReadingMenu() {
   const store = useSheetStore()
   const { ledger, reading } = useBook()

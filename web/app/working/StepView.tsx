@@ -75,7 +75,9 @@ export const StepView = memo(function StepView({
   )
 })
 
-/** The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart. */
+/**
+ * The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart.
+ */
 function ByHand({ blocks, children }: { blocks: readonly working.Block[]; children: ReactNode }) {
   const store = useSheetStore()
   const way = useSheet((s) => working.byHandOf(s.problem))

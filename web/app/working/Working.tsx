@@ -30,7 +30,10 @@ const LABELS: Record<working.StepKey, string> = {
 /** Whole workings are printed up to this many members. */
 const PRINTED = 150
 
-/** The solution by the stiffness method, line by line, with the solver's own numbers; any of them can be opened. */
+/**
+ * The solution by the stiffness method, line by line, with the solver's own numbers; any of them can be
+ * opened.
+ */
 export function Working() {
   const { step = 'idealisation', problemId } = useParams()
   const solved = useSolved()

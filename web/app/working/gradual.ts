@@ -8,7 +8,9 @@ const MORE = 160
 /** Each time what is there has been painted, there is room for so many times as much. */
 const GROWS = 3
 
-/** Letters of a formula that stand beside each other, and beyond which its numbers begin a line of their own. */
+/**
+ * Letters of a formula that stand beside each other, and beyond which its numbers begin a line of their own.
+ */
 const WIDE = 72
 const LINE = 36
 const ROW = 25
@@ -52,7 +54,10 @@ const titleOf = ({ title }: { title?: string }) => (title ? 26 : 0)
 const total = (passages: readonly working.Passage[]) =>
   passages.reduce((sum, p) => sum + p.blocks.reduce((s, b) => s + heightOf(b), p.title ? TITLE : 0), 0)
 
-/** What of a part fits into a height, the height it takes, and that of the rest: lines and rows one by one, others whole. */
+/**
+ * What of a part fits into a height, the height it takes, and that of the rest: lines and rows one by one,
+ * others whole.
+ */
 function fitting(
   block: working.Block,
   room: number,
@@ -74,7 +79,9 @@ function fitting(
   return [block, heightOf(block), 0]
 }
 
-/** The beginning of a step, as much as fits into a height in px; `left` is about the height of what does not. */
+/**
+ * The beginning of a step, as much as fits into a height in px; `left` is about the height of what does not.
+ */
 export function beginning(
   passages: readonly working.Passage[],
   room: number,
@@ -104,8 +111,10 @@ export function beginning(
 }
 
 /**
- * How much of a step is on the page, px as estimated: what the view has room for at once, the rest once that is painted.
- * `end` goes on what stands below all that is there; it is measured against the edge of the scrolled part of the page.
+ * How much of a step is on the page, px as estimated: what the view has room for at once, the rest once that
+ * is painted.
+ * `end` goes on what stands below all that is there; it is measured against the edge of the scrolled part of
+ * the page.
  */
 export function useRoom(passages: readonly working.Passage[], end: RefObject<HTMLElement | null>): number {
   const [room, setRoom] = useState(FIRST)

@@ -8,7 +8,8 @@ const TALLEST = 430
 const NUMBERS_FIRST = 60
 
 /**
- * The window on a large matrix: how large its cells are, where it is scrolled to, and how to zoom it about a point.
+ * The window on a large matrix: how large its cells are, where it is scrolled to, and how to zoom it about a
+ * point.
  * Ctrl and the wheel zoom too, as does a pinch.
  */
 export function useLargeWindow(rows: number, columns: number) {

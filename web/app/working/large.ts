@@ -1,6 +1,9 @@
 import type { Unknown } from '@viga/core'
 
-/** How a large matrix lies in its window: the size of a cell, what is scrolled away, and the margins that stay. */
+/**
+ * How a large matrix lies in its window: the size of a cell, what is scrolled away, and the margins that
+ * stay.
+ */
 export interface Lie {
   /** px of a cell; wider than high where numbers are written in it. */
   w: number
@@ -24,10 +27,15 @@ export const LARGEST_CELL = 19
 /** How much a step of zoom enlarges. */
 export const ZOOM = 1.6
 
-/** The width of a cell of such a height: square as a pattern, wide enough for a number where one is written. */
+/**
+ * The width of a cell of such a height: square as a pattern, wide enough for a number where one is written.
+ */
 export const widthOf = (h: number): number => (h >= WRITTEN ? 52 : h)
 
-/** The height of a cell at which the whole matrix is in the window; never so large that numbers must be written. */
+/**
+ * The height of a cell at which the whole matrix is in the window; never so large that numbers must be
+ * written.
+ */
 export const fitting = (rows: number, columns: number, width: number, height: number): number =>
   Math.min(WRITTEN - 1, height / rows, width / columns)
 
@@ -51,7 +59,10 @@ export function cellUnder(
     : { row, column }
 }
 
-/** Where to scroll so that what stood at a point of the window stays there when the cells become larger or smaller. */
+/**
+ * Where to scroll so that what stood at a point of the window stays there when the cells become larger or
+ * smaller.
+ */
 export const rescrolled = (scrolled: number, at: number, before: number, after: number): number =>
   Math.max(0, ((scrolled + at) * after) / before - at)
 
@@ -105,7 +116,10 @@ type Ctx = Pick<
   globalAlpha: number
 }
 
-/** Paints what the window shows: held rows and columns tinted, entries as points or as numbers, margins that stay. */
+/**
+ * Paints what the window shows: held rows and columns tinted, entries as points or as numbers, margins that
+ * stay.
+ */
 export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, sans }: Look) {
   const { rows, columns, cursor, lit } = content
   const [r0, r1] = visible(rows.length, lie.h, lie.y, lie.height)
@@ -180,7 +194,10 @@ function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) 
   c.stroke()
 }
 
-/** The numbers of the unknowns: a circle round a free one, a square round a held one; where cells are small, every so many. */
+/**
+ * The numbers of the unknowns: a circle round a free one, a square round a held one; where cells are small,
+ * every so many.
+ */
 function margins(
   c: Ctx,
   lie: Lie,

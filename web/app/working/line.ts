@@ -6,7 +6,10 @@ export interface Typeset {
   plain: string
 }
 
-/** What stands in the line of a number: its letters, the same with numbers put in, or in words where it came from. */
+/**
+ * What stands in the line of a number: its letters, the same with numbers put in, or in words where it came
+ * from.
+ */
 export interface Line {
   letters: Typeset
   numbers?: Typeset
@@ -20,7 +23,9 @@ export interface Line {
 /** Formulas longer than this, as LaTeX, take a line of their own. */
 const LONG = 120
 
-/** The line of a number by its address; `within` is the member spoken of, whose name letters need not carry. */
+/**
+ * The line of a number by its address; `within` is the member spoken of, whose name letters need not carry.
+ */
 export function lineOf(
   ledger: working.Ledger,
   at: string,

@@ -2,7 +2,10 @@ import { working } from '@viga/core'
 import { beginning } from './gradual'
 import { lineOf } from './line'
 
-/** The parts of a step in the order of the page: what it says of all, of the one member that is read, and of all again. */
+/**
+ * The parts of a step in the order of the page: what it says of all, of the one member that is read, and of
+ * all again.
+ */
 export interface Page {
   before: readonly working.Passage[]
   ofOne?: working.Passage
@@ -11,7 +14,9 @@ export interface Page {
   members: readonly number[]
 }
 
-/** What a step shows when a member has been chosen; where it does not speak of that one, of the first it does. */
+/**
+ * What a step shows when a member has been chosen; where it does not speak of that one, of the first it does.
+ */
 export function pageOf(step: working.Step, chosen: number): Page {
   const members = step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member]))
   // what comes out stands before the way there
@@ -37,7 +42,9 @@ export const passagesOf = ({ before, ofOne, after }: Page): working.Passage[] =>
   ...after,
 ]
 
-/** The formulas in the first view of a step, as they will be typeset; made one by one as they are asked for. */
+/**
+ * The formulas in the first view of a step, as they will be typeset; made one by one as they are asked for.
+ */
 export function* firstFormulas(
   ledger: working.Ledger,
   key: working.StepKey,

@@ -59,30 +59,34 @@ describe('a member held at both ends', () => {
     const [AB] = drawings(bookOf(demo('01-palm-house')))
     expect(AB.drawn.labels.map((l) => l.mark.text)).toContain('0.55989 kN/m')
   })
-  it('keeps every label inside its picture and off every other, in the demo problems and their combinations', () => {
-    for (const name of [
-      '01-palm-house',
-      '03-orchid-balcony',
-      '04-alpine-lean-to',
-      '05-pergola',
-      '07-lily-walkway',
-      '11-seed-store',
-      '12-quince-arch',
-    ]) {
-      for (const last of [false, true])
-        for (const { drawn } of drawings(bookOf(demo(name), last))) {
-          drawn.labels.forEach((a, i) => {
-            expect(a.box.y - a.box.h / 2, `${name} ${a.mark.text}`).toBeGreaterThan(drawn.top)
-            expect(a.box.y + a.box.h / 2, `${name} ${a.mark.text}`).toBeLessThan(drawn.top + drawn.height)
-            for (const b of drawn.labels.slice(i + 1)) {
-              const w = (a.box.w + b.box.w) / 2 - Math.abs(a.box.x - b.box.x)
-              const h = (a.box.h + b.box.h) / 2 - Math.abs(a.box.y - b.box.y)
-              expect(w > 1 && h > 1, `${name}: ${a.mark.text} on ${b.mark.text}`).toBe(false)
-            }
-          })
-        }
-    }
-  })
+  it(
+    'keeps every label inside its picture and off every other, in the demo problems and their ' +
+      'combinations',
+    () => {
+      for (const name of [
+        '01-palm-house',
+        '03-orchid-balcony',
+        '04-alpine-lean-to',
+        '05-pergola',
+        '07-lily-walkway',
+        '11-seed-store',
+        '12-quince-arch',
+      ]) {
+        for (const last of [false, true])
+          for (const { drawn } of drawings(bookOf(demo(name), last))) {
+            drawn.labels.forEach((a, i) => {
+              expect(a.box.y - a.box.h / 2, `${name} ${a.mark.text}`).toBeGreaterThan(drawn.top)
+              expect(a.box.y + a.box.h / 2, `${name} ${a.mark.text}`).toBeLessThan(drawn.top + drawn.height)
+              for (const b of drawn.labels.slice(i + 1)) {
+                const w = (a.box.w + b.box.w) / 2 - Math.abs(a.box.x - b.box.x)
+                const h = (a.box.h + b.box.h) / 2 - Math.abs(a.box.y - b.box.y)
+                expect(w > 1 && h > 1, `${name}: ${a.mark.text} on ${b.mark.text}`).toBe(false)
+              }
+            })
+          }
+      }
+    },
+  )
 })
 
 describe('what the Figure shows', () => {

@@ -75,15 +75,13 @@ describe('the whole working on paper', () => {
     const long = Array.from({ length: 160 }, (_, i) => i + 9).reduce((p, x) => edit.addNode(p, x, 0), beam)
     const many = {
       ...long,
-      members: long.nodes
-        .slice(1)
-        .map((n, i) => ({
-          id: `m${i}`,
-          start: long.nodes[i].id,
-          end: n.id,
-          material: 'steel',
-          section: 'default',
-        })),
+      members: long.nodes.slice(1).map((n, i) => ({
+        id: `m${i}`,
+        start: long.nodes[i].id,
+        end: n.id,
+        material: 'steel',
+        section: 'default',
+      })),
     }
     expect(await workingAs(many, 'pdf', null)).toMatchObject({
       status: 400,

@@ -7,21 +7,19 @@ const USUAL = working.readingOf(undefined)
 
 /** Every address that a line of the working shows, with the member it is shown under. */
 const shown = (book: working.Ledger) =>
-  working
-    .stepsOf(book)
-    .flatMap((s) =>
-      s.passages.flatMap((p) =>
-        p.blocks.flatMap((b) =>
-          b.kind === 'lines'
-            ? b.addresses.map((at) => ({
-                at,
-                within:
-                  p.member === undefined ? undefined : book.context.solution.structure.members[p.member].id,
-              }))
-            : [],
-        ),
+  working.stepsOf(book).flatMap((s) =>
+    s.passages.flatMap((p) =>
+      p.blocks.flatMap((b) =>
+        b.kind === 'lines'
+          ? b.addresses.map((at) => ({
+              at,
+              within:
+                p.member === undefined ? undefined : book.context.solution.structure.members[p.member].id,
+            }))
+          : [],
       ),
-    )
+    ),
+  )
 
 describe.each(demo)('a line of the working: %s', (_, problem) => {
   const book = bookOf(problem)

@@ -43,7 +43,10 @@ export function matrixLatex(book: Ledger, b: MatrixBlock, within?: string): stri
     const body = m.cells.map(
       (r, i) => `\\scriptstyle ${wordsLatex(m.rows[i])}&${r.slice(from, to).map(numberLatex).join('&')}`,
     )
-    return `${letter}=${power}\\begin{array}{r|${'r'.repeat(columns.length)}|}${head}\\\\\\hline ${body.join('\\\\')}\\end{array}`
+    return (
+      `${letter}=${power}\\begin{array}{r|${'r'.repeat(columns.length)}|}${head}\\\\\\hline ` +
+      `${body.join('\\\\')}\\end{array}`
+    )
   })
 }
 
@@ -129,7 +132,10 @@ function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within
     }
     case 'matrix': {
       if (b.columns.length > LARGEST)
-        return `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large to be printed.\n`
+        return (
+          `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large ` +
+          `to be printed.\n`
+        )
       const spelled = spell(b, within)
       const letters = !spelled
         ? ''

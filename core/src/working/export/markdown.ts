@@ -32,7 +32,10 @@ function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within
       )
     case 'matrix': {
       if (b.columns.length > LARGEST)
-        return `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be printed.`
+        return (
+          `${title(b.title)}${b.rows.length} rows and ${b.columns.length} columns: too large to be ` +
+          'printed.'
+        )
       const spelled = spell(b, within)
       const letters = !spelled
         ? ''

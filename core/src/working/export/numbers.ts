@@ -23,7 +23,9 @@ export function commonPower(values: readonly (readonly number[])[]): number {
 export const powerWords = (power: number, units: string): string =>
   power === 0 ? units : `10${superscript(power)}${units ? ` × ${units}` : ''}`
 
-/** A matrix as numbers to be printed: its values over a common power of ten, what is 0 but for rounding as 0. */
+/**
+ * A matrix as numbers to be printed: its values over a common power of ten, what is 0 but for rounding as 0.
+ */
 export interface PrintedMatrix {
   power: number
   cells: string[][]
@@ -31,7 +33,10 @@ export interface PrintedMatrix {
   columns: string[]
 }
 
-/** The power of ten taken out of a matrix: none of a transformation, none where a factor is taken out already, nor where forces beside stiffnesses would lose their figures. */
+/**
+ * The power of ten taken out of a matrix: none of a transformation, none where a factor is taken out already,
+ * nor where forces beside stiffnesses would lose their figures.
+ */
 export function powerOf(
   b: MatrixBlock,
   values: readonly (readonly number[])[],
@@ -57,10 +62,15 @@ export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {
   }
 }
 
-/** A matrix in letters: its formulas, or the member whose matrix reads the same and was written out before. */
+/**
+ * A matrix in letters: its formulas, or the member whose matrix reads the same and was written out before.
+ */
 export type Spelled = { formulas: Formula[][] } | { like: string }
 
-/** Tells what is written in letters of each matrix of a working, in the order they are printed; undefined of one that has none. */
+/**
+ * Tells what is written in letters of each matrix of a working, in the order they are printed; undefined of
+ * one that has none.
+ */
 export function speller(book: Ledger): (b: MatrixBlock, within?: string) => Spelled | undefined {
   const before = new Map<string, string>()
   return (b, within = '') => {
@@ -101,4 +111,5 @@ export function polynomialTerms(book: Ledger, b: PolynomialBlock): { power: numb
 
 /** The reach of a stretch: "t = x − 2 m, up to x = 5 m". */
 export const reach = (b: PolynomialBlock, unit: string): string =>
-  `${b.from === 0 ? 't = x' : `t = x − ${formatPlain(b.from, 5)} ${unit}`}, up to x = ${formatPlain(b.to, 5)} ${unit}`
+  `${b.from === 0 ? 't = x' : `t = x − ${formatPlain(b.from, 5)} ${unit}`}, up to x = ` +
+  `${formatPlain(b.to, 5)} ${unit}`

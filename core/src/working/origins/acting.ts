@@ -4,7 +4,8 @@ import { minus, number, over, sum, times, type Formula, type Letter } from '../e
 import type { Context } from './kind.js'
 
 /**
- * What acts along a member and at its places, load by load: the terms that a diagram's polynomials grow by. In a combination
+ * What acts along a member and at its places, load by load: the terms that a diagram's polynomials grow by.
+ * In a combination
  * they are those of its cases, each times its factor.
  */
 

@@ -5,7 +5,10 @@ import { evaluateFormula, minus, number, over, power, sum, times, type Formula }
 import { formula, index, type Context, type Kind } from './kind.js'
 import { turnLetter } from './stiffness.js'
 
-/** Forces that act on the structure at an unknown: the equivalent joint load, and the reaction where there is one. */
+/**
+ * Forces that act on the structure at an unknown: the equivalent joint load, and the reaction where there is
+ * one.
+ */
 function acting(c: Context, i: number, d: Dof): Formula[] {
   const hold = c.solution.dofs.supportAt.get(d.node)?.hold[d.component] ?? false
   const all = [c.letter('P', i + 1), ...(hold === false ? [] : [c.letter('R', i + 1)])]

@@ -24,7 +24,10 @@ const HOW: Record<Force, string> = {
   M: 'M = −q₃ at the start: positive with the −y side in tension.',
 }
 
-/** What acts at the places of load between segments, and the intensities within them, as the solver takes them, SI. */
+/**
+ * What acts at the places of load between segments, and the intensities within them, as the solver takes
+ * them, SI.
+ */
 function jumpAt(c: Context, i: number, x: number, force: Force): number {
   const a = c.action.actions.members.get(i)
   const near = (y: number) => Math.abs(x - y) <= 1e-10 * c.solution.structure.members[i].length
@@ -35,7 +38,10 @@ function jumpAt(c: Context, i: number, x: number, force: Force): number {
 
 const WAYS: Record<string, Way> = { p: 'along', q: 'across', c: 'couple' }
 
-/** Coefficients of N(t), V(t), M(t) of a segment, t from its own start; from end forces, jumps and intensities. */
+/**
+ * Coefficients of N(t), V(t), M(t) of a segment, t from its own start; from end forces, jumps and
+ * intensities.
+ */
 function coefficient(c: Context, id: string, s: number, force: Force, p: number): Origin {
   const i = c.member(id)
   const { segments } = fieldOf(c, i)
@@ -100,7 +106,10 @@ const place = (c: Context, id: string, s: string) => {
 
 const perLength = (d: D.Dimension, n: number) => (n === 0 ? d : D.divide(d, D.power(D.length, n)))
 
-/** Diagrams as polynomials: their coefficients, the lengths of their stretches, jumps between them and loads along them. */
+/**
+ * Diagrams as polynomials: their coefficients, the lengths of their stretches, jumps between them and loads
+ * along them.
+ */
 export const DIAGRAM: Record<string, Kind> = {
   diagram: (c, id, s, force, p) => {
     const it = place(c, id, s)
@@ -125,7 +134,10 @@ export const DIAGRAM: Record<string, Kind> = {
         dimension: D.length,
         origin: () => ({
           kind: 'stated',
-          words: `From x = ${c.coherent(it.segment.x0, D.length)} to ${c.coherent(it.segment.x1, D.length)} along ${id}: between two places where a load begins, ends or stands.`,
+          words:
+            `From x = ${c.coherent(it.segment.x0, D.length)} to ` +
+            `${c.coherent(it.segment.x1, D.length)} along ${id}: between two places where a load ` +
+            'begins, ends or stands.',
         }),
       }
     )
@@ -140,7 +152,9 @@ export const DIAGRAM: Record<string, Kind> = {
         dimension: D.length,
         origin: () => ({
           kind: 'stated',
-          words: `Where stretch ${index(s) + 1} of ${id} begins: ${index(s) === 0 ? 'at its start' : 'a load begins, ends or stands there'}.`,
+          words:
+            `Where stretch ${index(s) + 1} of ${id} begins: ` +
+            `${index(s) === 0 ? 'at its start' : 'a load begins, ends or stands there'}.`,
         }),
       }
     )

@@ -28,7 +28,8 @@ function after(c: Context, step: number, i: number, j: number): Letter {
 }
 
 /**
- * An entry of the equations after step s of elimination, by row and column from 1: the row before, less the pivot's row
+ * An entry of the equations after step s of elimination, by row and column from 1: the row before, less the
+ * pivot's row
  * times what clears the pivot's column.
  */
 export const eliminated: Kind = (c, stepPart, row, column) => {
@@ -63,7 +64,10 @@ export const eliminated: Kind = (c, stepPart, row, column) => {
   }
 }
 
-/** The displacement of a degree of freedom by back-substitution; undefined where the elimination is not written out. */
+/**
+ * The displacement of a degree of freedom by back-substitution; undefined where the elimination is not
+ * written out.
+ */
 export function backSubstituted(c: Context, dof: number): Formula | undefined {
   const e = eliminationOf(c)
   if (!e) return undefined

@@ -8,7 +8,8 @@ import { commonOf, rigidity } from './rigidities.js'
 import { BENDING } from './stiffness.js'
 
 /**
- * Stiffness matrices with a factor taken out of the bracket: a member's own EI/L³ (EA/L of a bar), or the EI that all
+ * Stiffness matrices with a factor taken out of the bracket: a member's own EI/L³ (EA/L of a bar), or the EI
+ * that all
  * members share. Every entry keeps its address behind the factor's: per-own/AB/k/AB/2/3, per-common/K/1/2.
  */
 
@@ -145,7 +146,9 @@ function overFactor(f: Formula, springs: ReadonlySet<string>, factor: Formula): 
 
 /** Factors, and the numbers behind them. */
 export const FACTORED_OUT: Record<string, Kind> = {
-  /** What is taken out of a member's stiffness: EI/L³, EA/L of a bar, EI/((1 + Φ)·L³) where shear deforms it. */
+  /**
+   * What is taken out of a member's stiffness: EI/L³, EA/L of a bar, EI/((1 + Φ)·L³) where shear deforms it.
+   */
   factor: (c, id) => {
     const m = member(c, id)
     if (!m || (m.bar && m.axiallyRigid)) return undefined

@@ -25,7 +25,9 @@ const atRow =
     return f && f.start.unknowns[i] ? make(c, f, i) : undefined
   }
 
-/** The dimension of a quotient of two stiffnesses in one column: between a turn and a translation a length. */
+/**
+ * The dimension of a quotient of two stiffnesses in one column: between a turn and a translation a length.
+ */
 const ratio = (f: Factored, i: number, j: number) =>
   D.divide(stiffnessDimension(turns(f, i), turns(f, j)), stiffnessDimension(turns(f, j), turns(f, j)))
 
@@ -40,7 +42,10 @@ const P = (c: Context, f: Factored, i: number) =>
 const shared = (f: Factored, i: number, j: number) =>
   Array.from({ length: j }, (_, k) => k).filter((k) => f.L[i][k] !== 0 && f.L[j][k] !== 0)
 
-/** L, its pivots, and the right-hand side on its way: positions are those of the free unknowns in the order of their numbers. */
+/**
+ * L, its pivots, and the right-hand side on its way: positions are those of the free unknowns in the order of
+ * their numbers.
+ */
 export const FACTORED: Record<string, Kind> = {
   'ldl-l': (c, row, column) => {
     const f = factoredOf(c)

@@ -8,8 +8,10 @@ import { superposed } from './superposed.js'
 import { condensation, turnLetter } from './stiffness.js'
 
 /**
- * Fixed-end forces of a member whose ends are held, one formula for each kind of load. Source: Kassimali, Matrix Analysis of
- * Structures, inside front cover; by the reciprocal theorem each is the load times the deflection curve of a unit end
+ * Fixed-end forces of a member whose ends are held, one formula for each kind of load. Source: Kassimali,
+ * Matrix Analysis of
+ * Structures, inside front cover; by the reciprocal theorem each is the load times the deflection curve of a
+ * unit end
  * displacement, which is how loads over a part of the member are written: as an integral over that part.
  */
 
@@ -29,7 +31,10 @@ const bar = (c: Context, i: number): Bar => {
 
 const n = number
 
-/** The deflection at `a` from the start, `b` from the end, when end displacement r (1, 2, 4, 5) is one and the others none. */
+/**
+ * The deflection at `a` from the start, `b` from the end, when end displacement r (1, 2, 4, 5) is one and the
+ * others none.
+ */
 function deflection({ L, phi }: Bar, r: number, a: Formula, b: Formula): Formula {
   const shared = (main: Formula, shear: (f: Formula) => Formula) =>
     phi ? over(sum(main, shear(phi)), sum(n(1), phi)) : main
@@ -67,7 +72,10 @@ function rotation({ L, phi }: Bar, r: number, a: Formula, b: Formula): Formula {
   }
 }
 
-/** The share of a force along the member that the end r (0 or 3) takes; all of it at the end that holds a rigid one. */
+/**
+ * The share of a force along the member that the end r (0 or 3) takes; all of it at the end that holds a
+ * rigid one.
+ */
 function axialShare({ m, L }: Bar, r: number, a: Formula, b: Formula): Formula {
   if (m.axiallyRigid) return n((r === 3) === (m.releases[3] !== true) ? 1 : 0)
   return over(r === 0 ? b : a, L)
@@ -92,7 +100,9 @@ function atPlace(
   ]
 }
 
-/** Terms of end force r of a linear intensity: the usual closed form over the whole member, else an integral. */
+/**
+ * Terms of end force r of a linear intensity: the usual closed form over the whole member, else an integral.
+ */
 function ofLine(t: Bar, r: number, l: Line): Formula[] {
   if ((l.kind === 'along') !== (r % 3 === 0)) return []
   const closed = l.whole ? wholeMember(t, r, l) : undefined
@@ -260,7 +270,9 @@ function end(c: Context, id: string, at: string): { i: number; r: number } | und
   return i < 0 || r < 0 || r > 5 ? undefined : { i, r }
 }
 
-/** Fixed-end forces: of the member itself, with its released ends condensed, and turned to its joints' axes. */
+/**
+ * Fixed-end forces: of the member itself, with its released ends condensed, and turned to its joints' axes.
+ */
 export const FIXED_ENDS: Record<string, Kind> = {
   ...LOADS,
   'fixed-own': superposed('fixed-own', (c, id, at) => {

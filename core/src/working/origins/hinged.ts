@@ -5,7 +5,8 @@ import { rigidity } from './rigidities.js'
 import { stiffnessDimension } from './stiffness.js'
 
 /**
- * The stiffness of a member with a hinge at one end as books print it, 3EI/L³: what the condensation comes to where nothing
+ * The stiffness of a member with a hinge at one end as books print it, 3EI/L³: what the condensation comes to
+ * where nothing
  * but moments is released. Source: Kassimali, Matrix Analysis of Structures, §7.1.
  */
 
@@ -38,7 +39,10 @@ function termOf(m: StructureMember, i: number, j: number): Term | undefined {
 
 const raised = (L: Formula, p: number) => (p === 1 ? L : power(L, p))
 
-/** The entry in letters: 3EI/L³ whole, 3L² over EI/L³, or 3/L over the EI of all, of which the member has so many times. */
+/**
+ * The entry in letters: 3EI/L³ whole, 3L² over EI/L³, or 3/L over the EI of all, of which the member has so
+ * many times.
+ */
 export function hingedEntry(
   c: Context,
   id: string,

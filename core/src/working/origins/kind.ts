@@ -70,7 +70,10 @@ export const index = (part: string | undefined): number =>
 /** Two indices below a letter: 23, or 12,3 where one alone would be mistaken. */
 export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${j}` : `${i}${j}`)
 
-/** The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 where only four are shown. */
+/**
+ * The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 where only four are
+ * shown.
+ */
 export const endNumber = (solution: Solution, m: { bar: boolean }, r: number): number =>
   shownRows(solution, m.bar).indexOf(r) + 1
 

@@ -34,7 +34,10 @@ const which = (c: Context, n: number) => `load ${n + 1} of case ${c.action.title
 
 const memberOf = (c: Context, load: OnMember): StructureMember => c.solution.structure.members[load.member]
 
-/** A component of a load in member axes: along it (side 0) or across it (side 1), of its global or own components. */
+/**
+ * A component of a load in member axes: along it (side 0) or across it (side 1), of its global or own
+ * components.
+ */
 function turnedTo(
   c: Context,
   id: string,
@@ -49,7 +52,10 @@ function turnedTo(
   return sum(...terms)
 }
 
-/** The intensity of a distributed load in member axes, at one of its points: stated, turned, and per projection made shorter. */
+/**
+ * The intensity of a distributed load in member axes, at one of its points: stated, turned, and per
+ * projection made shorter.
+ */
 function intensity(
   c: Context,
   n: number,

@@ -7,11 +7,15 @@ import { number, times, type Formula, type LetterName } from '../expression.js'
 import { formula, type Context, type Kind, type Origin } from './kind.js'
 
 /**
- * Relative stiffnesses: a section may be stated as a multiple of a symbol, EI, 2EI or 1.5 I₀. Then the working keeps the
+ * Relative stiffnesses: a section may be stated as a multiple of a symbol, EI, 2EI or 1.5 I₀. Then the
+ * working keeps the
  * letter, and what all members have in common can be taken out of K.
  */
 
-/** A rigidity as a multiple of a symbol of the problem: of EI itself (or EA), or of I (or A), which E multiplies. */
+/**
+ * A rigidity as a multiple of a symbol of the problem: of EI itself (or EA), or of I (or A), which E
+ * multiplies.
+ */
 export interface Multiple {
   ratio: number
   symbol: string
@@ -32,7 +36,10 @@ function plainRatio(v: number): number | undefined {
 
 const NAMES = /\p{L}[\p{L}\p{Nd}_']*/gu
 
-/** What a section's I (or A of a bar) is stated as a multiple of; undefined where it is a number, or no plain multiple. */
+/**
+ * What a section's I (or A of a bar) is stated as a multiple of; undefined where it is a number, or no plain
+ * multiple.
+ */
 function multipleOf(p: Problem, m: StructureMember): Multiple | undefined {
   const stated = p.members.find((o) => o.id === m.id)
   const section = p.sections?.find((o) => o.id === stated?.section)
@@ -90,7 +97,10 @@ export function statedRigidity(c: Context, id: string): (() => Origin) | undefin
     : formula(rigidity(c, id))
 }
 
-/** What the rigidities of all members are multiples of: a symbol of the problem, or that of the first where all are alike. */
+/**
+ * What the rigidities of all members are multiples of: a symbol of the problem, or that of the first where
+ * all are alike.
+ */
 export interface Common {
   /** Of bars alone EA, else EI, which bars among others are measured in too. */
   bars: boolean

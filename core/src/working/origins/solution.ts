@@ -86,7 +86,10 @@ export function neighbours(c: Context, i: number): number[] {
 /** Whether rigid members tie unknowns together. */
 const isRigid = (c: Context) => c.solution.rigid !== undefined
 
-/** What the equations are made of, what they yield, and what follows: loads, displacements, end forces, reactions. */
+/**
+ * What the equations are made of, what they yield, and what follows: loads, displacements, end forces,
+ * reactions.
+ */
 export const SOLUTION: Record<string, Kind> = {
   /** A number in one of the cases of a combination. */
   case: (c, id, ...parts) => c.inCase(id, parts),
@@ -183,7 +186,8 @@ export const SOLUTION: Record<string, Kind> = {
         if (isRigid(c))
           return formula(
             sum(...atJoint(c, d.i), minus(c.letter('joint-load', at))),
-            'From the equilibrium of the joint: rigid members pull on it by forces that no product of K and D holds.',
+            'From the equilibrium of the joint: rigid members pull on it by forces that no product ' +
+              'of K and D holds.',
           )()
         const row = neighbours(c, d.i).filter((j) => c.action.D[j] !== 0)
         return formula(

@@ -134,8 +134,12 @@ export const STATED: Record<string, Kind> = {
     const factor = c.action.actions.settlement[i]
     const words =
       factor === 1 || factor === 0
-        ? `The support at ${id} ${settlement[component] === 0 || factor === 0 ? 'does not move' : 'settles as stated'} in this direction.`
-        : `${formatPlain(factor)} times the settlement stated, ${formatPlain(c.coherent(settlement[component], dimension))} ${coherentUnitName(c.units, dimension)}.`
+        ? `The support at ${id} ` +
+          `${settlement[component] === 0 || factor === 0 ? 'does not move' : 'settles as stated'} in ` +
+          'this direction.'
+        : `${formatPlain(factor)} times the settlement stated, ` +
+          `${formatPlain(c.coherent(settlement[component], dimension))} ` +
+          `${coherentUnitName(c.units, dimension)}.`
     return stated({ letter: 'D', sub: component, of: id }, factor * settlement[component], dimension, words)
   },
 }

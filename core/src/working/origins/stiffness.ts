@@ -34,7 +34,9 @@ function ownOrigin(c: Context, id: string, i: number, j: number): Origin {
   }
 }
 
-/** The signs of a member's stiffness entries over its unknowns, and which of its four terms each is made of. */
+/**
+ * The signs of a member's stiffness entries over its unknowns, and which of its four terms each is made of.
+ */
 export const BENDING: Record<string, [term: 'vv' | 'vm' | 'near' | 'far', sign: 1 | -1]> = {
   '11': ['vv', 1],
   '12': ['vm', 1],
@@ -77,7 +79,8 @@ function ownStiffness(c: Context, id: string, i: number, j: number): Formula {
 /**
  * The stiffness of a member with its released ends condensed out one after another, each as
  * k′ᵢⱼ = kᵢⱼ − kᵢᵣ·kᵣⱼ / (kᵣᵣ + s), with s the spring at the end, 0 where it is free.
- * Source: static condensation, Kassimali, Matrix Analysis of Structures, §7.1; a matrix for each step, own stiffness first.
+ * Source: static condensation, Kassimali, Matrix Analysis of Structures, §7.1; a matrix for each step, own
+ * stiffness first.
  */
 export function condensation(solution: Solution, i: number): Float64Array[] {
   const { own, released } = solution.elements[i]
@@ -94,7 +97,10 @@ export function condensation(solution: Solution, i: number): Float64Array[] {
   return steps
 }
 
-/** A letter for an entry of the stiffness after so many condensations: the own one before any, k after the last. */
+/**
+ * A letter for an entry of the stiffness after so many condensations: the own one before any, k after the
+ * last.
+ */
 function afterSteps(c: Context, id: string, step: number, i: number, j: number): Formula {
   const { released } = c.solution.elements[c.member(id)]
   return step === released.length
@@ -241,7 +247,9 @@ export const STIFFNESS: Record<string, Kind> = {
         ...found,
         origin: () => ({
           kind: 'stated',
-          words: `${['N', 'V', 'M'][free % 3]} is released at the ${free < 3 ? 'start' : 'end'} of ${id}: nothing passes there.`,
+          words:
+            `${['N', 'V', 'M'][free % 3]} is released at the ${free < 3 ? 'start' : 'end'} of ${id}: ` +
+            'nothing passes there.',
         }),
       }
     }
@@ -299,7 +307,9 @@ export const STIFFNESS: Record<string, Kind> = {
   },
 }
 
-/** An entry of T as a factor: c, s and −s by their letters, 1 left out; at a turned support the entry itself. */
+/**
+ * An entry of T as a factor: c, s and −s by their letters, 1 left out; at a turned support the entry itself.
+ */
 export function turnLetter(c: Context, id: string, r: number, k: number): Formula {
   const m = member(c, id)
   const node = r < 3 ? m.start : m.end

@@ -2,7 +2,8 @@ import { number, sum, times, type Formula } from '../expression.js'
 import { formula, type Kind } from './kind.js'
 
 /**
- * A kind of number that depends on what acts: in a combination it is the sum of its values in the cases, each times its
+ * A kind of number that depends on what acts: in a combination it is the sum of its values in the cases, each
+ * times its
  * factor, as the solver adds them.
  * @param name the kind's own name, the first part of its addresses
  */

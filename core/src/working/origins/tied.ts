@@ -52,7 +52,8 @@ function right(c: Context, i: number): Formula {
 }
 
 /**
- * The axial force at an end (r = 0 or 3) of an axially rigid member: by the equilibrium of a joint, or of the member where
+ * The axial force at an end (r = 0 or 3) of an axially rigid member: by the equilibrium of a joint, or of the
+ * member where
  * its other end has been found. Undefined for one that is tied to nothing.
  */
 export function rigidEndForce(c: Context, i: number, id: string, r: number): Origin | undefined {
@@ -60,7 +61,8 @@ export function rigidEndForce(c: Context, i: number, id: string, r: number): Ori
     return {
       kind: 'solved',
       words:
-        'Equilibrium leaves this force open: the supports and loads of a chain of rigid members do not settle it.',
+        'Equilibrium leaves this force open: the supports and loads of a chain of rigid members do ' +
+        'not settle it.',
     }
   const found = c.solution.rigid?.from.find((f) => f.member === i)
   if (!found) return undefined
@@ -101,7 +103,9 @@ export function rigidEndForce(c: Context, i: number, id: string, r: number): Ori
   )()
 }
 
-/** Unknowns tied together by axially rigid members, and the equations gathered on those that others follow. */
+/**
+ * Unknowns tied together by axially rigid members, and the equations gathered on those that others follow.
+ */
 export const TIED: Record<string, Kind> = {
   /** How many times one displacement is another. */
   tie: (c, at, to) => {
@@ -117,7 +121,8 @@ export const TIED: Record<string, Kind> = {
           origin: () => ({
             kind: 'stated',
             words:
-              'The rigid members keep their lengths: by so much the one moves when the other moves by one and nothing else does.',
+              'The rigid members keep their lengths: by so much the one moves when the other moves ' +
+              'by one and nothing else does.',
           }),
         }
   },
@@ -134,7 +139,8 @@ export const TIED: Record<string, Kind> = {
         origin: () => ({
           kind: 'stated',
           words:
-            'What the rigid members impose on it, made too long or carried along by a settlement, when no unknown moves.',
+            'What the rigid members impose on it, made too long or carried along by a settlement, ' +
+            'when no unknown moves.',
         }),
       }
     )
@@ -167,7 +173,10 @@ export const TIED: Record<string, Kind> = {
       },
     }
   },
-  /** The right-hand side of a free equation: prescribed displacements on it, and gathered where unknowns are tied. */
+  /**
+   * The right-hand side of a free equation: prescribed displacements on it, and gathered where unknowns are
+   * tied.
+   */
   'P-free': (c, at) => {
     const d = dofOf(c, at)
     if (!d || d.i >= c.solution.dofs.free || (c.solution.rigid && !tiedOf(c.solution)!.independent.has(d.i)))

@@ -2,7 +2,9 @@ import type { Formula } from '../expression.js'
 import type { Ledger } from '../ledger.js'
 import type { Unknown } from '../matrices.js'
 
-/** The steps of a working, in order; every one is data that a page, a print and a text export render alike. */
+/**
+ * The steps of a working, in order; every one is data that a page, a print and a text export render alike.
+ */
 export const STEP_KEYS = [
   'idealisation',
   'unknowns',
@@ -60,7 +62,9 @@ export interface MatrixBlock {
   parting?: number
   /** The address of what is taken out of it, before the bracket. */
   factor?: string
-  /** Also to be shown with its letters instead of numbers; where they have a form of their own, its addresses. */
+  /**
+   * Also to be shown with its letters instead of numbers; where they have a form of their own, its addresses.
+   */
   letters?: boolean
   lettersAt?: (i: number, j: number) => string
   unit: string
@@ -86,7 +90,10 @@ export interface EquationBlock {
   right: Formula
 }
 
-/** A member between walls that hold its ends, with its loads and the forces the walls put on it: addresses by end, 1 to 6. */
+/**
+ * A member between walls that hold its ends, with its loads and the forces the walls put on it: addresses by
+ * end, 1 to 6.
+ */
 export interface DrawingBlock {
   kind: 'drawing'
   member: number

@@ -22,7 +22,10 @@ const SIX = [1, 2, 3, 4, 5, 6]
 export const endsOf = (c: Context, i: number) =>
   c.solution.structure.members[i].bar ? [1, 4] : c.solution.bendingOnly ? [2, 3, 5, 6] : SIX
 
-/** The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends, then turned. */
+/**
+ * The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends,
+ * then turned.
+ */
 function fixedEndsOf(book: Ledger, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
@@ -116,7 +119,8 @@ export function displacementWords(
   const amount = `${formatNumber(Math.abs(value) * perSI)}${unit.startsWith('10') ? '·' : ' '}${unit}`
   return turns
     ? `${u.node} turns ${amount} ${value > 0 ? 'counter-clockwise' : 'clockwise'}`
-    : `${u.node} moves ${amount} ${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
+    : `${u.node} moves ${amount} ` +
+        `${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
 }
 
 /** At a turned support the axes are its own. */
@@ -139,7 +143,9 @@ function takenApart(c: Context, n: number, marks: Mark[]): Block[] {
   )
   return [
     words(
-      'K is taken apart into L·D·Lᵀ, L with ones on its diagonal and nothing above it, D the pivots, each greater than 0 where nothing moves by itself. Then three easy systems are solved: L·z = P downward, D·y = z across, Lᵀ·D = y upward.',
+      'K is taken apart into L·D·Lᵀ, L with ones on its diagonal and nothing above it, D the ' +
+        'pivots, each greater than 0 where nothing moves by itself. Then three easy systems are ' +
+        'solved: L·z = P downward, D·y = z across, Lᵀ·D = y upward.',
     ),
     lines('ldl-d', 'The pivots'),
     ...(below.length ? [{ kind: 'lines' as const, title: 'Below the diagonal of L', addresses: below }] : []),
@@ -161,7 +167,9 @@ function takenApart(c: Context, n: number, marks: Mark[]): Block[] {
 /** Numbers whose formulas are written out line by line, where they are few. */
 const FEW = 6
 
-/** What the equations are gathered from where unknowns are tied, and what stands on their right-hand sides. */
+/**
+ * What the equations are gathered from where unknowns are tied, and what stands on their right-hand sides.
+ */
 function gathered(c: Context, sought: readonly Unknown[]): Block[] {
   if (!eliminationOf(c) || !isGathered(c.solution, c.action)) return []
   const start = (i: number, j?: number) =>

@@ -12,7 +12,10 @@ import type { Block, Mark, MatrixBlock, Passage, StepMaker } from './blocks.js'
 const words = (text: string): Block => ({ kind: 'words', words: text })
 export const units = (c: Context) => `${c.units.force}, ${c.units.length}, rad`
 
-/** Rows and columns a member's matrices are shown with, and their marks: plain numbers, or the unknowns they belong to. */
+/**
+ * Rows and columns a member's matrices are shown with, and their marks: plain numbers, or the unknowns they
+ * belong to.
+ */
 function margins(c: Context, i: number): { shown: number[]; plain: Mark[]; global: Mark[] } {
   const all = unknowns(c.solution)
   const shown = shownRows(c.solution, c.solution.structure.members[i].bar)
@@ -65,7 +68,10 @@ const matrix = (
 /** Whether a transformation changes nothing, but for rounding. */
 const isUnit = (T: Float64Array) => T.every((v, i) => Math.abs(v - (i % 7 === 0 ? 1 : 0)) < 1e-12)
 
-/** One member written out: its numbers, k in its own axes, what a release changes, T, and K under the numbers of its unknowns. */
+/**
+ * One member written out: its numbers, k in its own axes, what a release changes, T, and K under the numbers
+ * of its unknowns.
+ */
 export function stiffnessOf(book: Ledger, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
@@ -92,7 +98,8 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
   const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
   const blocks: Block[] = [
     words(
-      `${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} It joins ${start} to ${end}; its x runs that way.`,
+      `${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} ` +
+        `It joins ${start} to ${end}; its x runs that way.`,
     ),
     {
       kind: 'lines',
@@ -108,7 +115,8 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
   if (m.axiallyRigid)
     blocks.push(
       words(
-        'It keeps its length: no EA/L enters its stiffness. Unknowns at its two ends follow from one another, and its axial force is what the equilibrium of the joints asks for.',
+        'It keeps its length: no EA/L enters its stiffness. Unknowns at its two ends follow from ' +
+          'one another, and its axial force is what the equilibrium of the joints asks for.',
       ),
     )
   blocks.push(
@@ -126,7 +134,11 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
     const what = ['axial force', 'shear', 'moment'][r % 3]
     blocks.push(
       words(
-        `${r < 3 ? start : end} ${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end follows freely, so its equation is solved for it and put into the others (static condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r = ${endNumber(c.solution, m, r)}.`,
+        `${r < 3 ? start : end} ` +
+          `${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end ` +
+          'follows freely, so its equation is solved for it and put into the others (static ' +
+          `condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r ` +
+          `= ${endNumber(c.solution, m, r)}.`,
       ),
     )
     const last = step === e.released.length - 1
@@ -155,7 +167,9 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
 export const stiffness: StepMaker = (book) => ({
   key: 'stiffness',
   title: 'Stiffness',
-  why: 'Each member by itself: what its ends resist, first along its own axes, then along those of its joints.',
+  why:
+    'Each member by itself: what its ends resist, first along its own axes, then along those of its ' +
+    'joints.',
   passages: book.context.solution.structure.members.map((_, i) => stiffnessOf(book, i)),
 })
 

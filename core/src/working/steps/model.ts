@@ -28,7 +28,8 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
   )
   const count = determinacy(s, dofs)
   const said = [
-    `${counted(s.nodes.length, 'joint')}, ${counted(s.members.length, 'member')}, ${counted(s.supports.length, 'support')}.`,
+    `${counted(s.nodes.length, 'joint')}, ${counted(s.members.length, 'member')}, ` +
+      `${counted(s.supports.length, 'support')}.`,
     s.kind === 'truss'
       ? 'Every member is pinned at both ends and carries axial force alone.'
       : bars.length
@@ -112,12 +113,15 @@ export const degreesOfFreedom: StepMaker = ({ context }) => {
       {
         blocks: [
           words(
-            `${free === 1 ? 'One is' : `${free} are`} free and found by solving; ${held} ${held === 1 ? 'is' : 'are'} held by supports.`,
+            `${free === 1 ? 'One is' : `${free} are`} free and found by solving; ${held} ` +
+              `${held === 1 ? 'is' : 'are'} held by supports.`,
           ),
           ...(spinning.length
             ? [
                 words(
-                  `Every member end at ${listed(spinning)} is hinged, so ${spinning.length > 1 ? 'their' : 'its'} rotation is no unknown: it is left out and has no value.`,
+                  `Every member end at ${listed(spinning)} is hinged, so ` +
+                    `${spinning.length > 1 ? 'their' : 'its'} rotation is no unknown: it is left out ` +
+                    'and has no value.',
                 ),
               ]
             : []),
@@ -140,7 +144,9 @@ function tiesOf(c: Context): Block[] {
   const follows = free.filter((u) => rigid.ties.has(u.index))
   const left = free.length - follows.length
   const said = words(
-    `Members that keep their length tie unknowns together: ${follows.length} of the ${dofs.free} free ones ${follows.length === 1 ? 'follows' : 'follow'} from others, so that ${left === 0 ? 'none is' : left === 1 ? 'one is' : `${left} are`} left to be solved for.`,
+    `Members that keep their length tie unknowns together: ${follows.length} of the ${dofs.free} ` +
+      `free ones ${follows.length === 1 ? 'follows' : 'follow'} from others, so that ` +
+      `${left === 0 ? 'none is' : left === 1 ? 'one is' : `${left} are`} left to be solved for.`,
   )
   if (follows.length > MANY) return [said]
   const right = follows.map((u) => following(c, u.index)!)
@@ -179,7 +185,9 @@ export const supports: StepMaker = ({ context: c }) => {
     const { id } = s.nodes[p.node]
     blocks.push(
       words(
-        `The support at ${id} is turned by ${formatPlain((p.angle * 180) / Math.PI)}°. The unknowns of ${id} are taken along its own axes, so that what it holds is one of them; the matrices T of the members that meet there hold its cosine and sine.`,
+        `The support at ${id} is turned by ${formatPlain((p.angle * 180) / Math.PI)}°. The ` +
+          `unknowns of ${id} are taken along its own axes, so that what it holds is one of them; the ` +
+          'matrices T of the members that meet there hold its cosine and sine.',
       ),
       { kind: 'lines', addresses: [addressOf('cos-turn', id), addressOf('sin-turn', id)] },
     )
@@ -199,7 +207,8 @@ export const supports: StepMaker = ({ context: c }) => {
   if (settling.length) {
     blocks.push(
       words(
-        'A settlement is a displacement that is known: it stands on the right-hand side, with the column of K it belongs to.',
+        'A settlement is a displacement that is known: it stands on the right-hand side, with the ' +
+          'column of K it belongs to.',
       ),
     )
     blocks.push({

@@ -9,7 +9,10 @@ import { MANY } from './model.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 
-/** The end forces of one member: its joints' displacements in its own axes, times its stiffness, and its fixed-end forces. */
+/**
+ * The end forces of one member: its joints' displacements in its own axes, times its stiffness, and its
+ * fixed-end forces.
+ */
 function endForcesOf({ context: c }: Ledger, i: number): Passage {
   const m = c.solution.structure.members[i]
   const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
@@ -26,7 +29,10 @@ function endForcesOf({ context: c }: Ledger, i: number): Passage {
 export const endForces: StepMaker = (book) => ({
   key: 'end-forces',
   title: 'End forces',
-  why: 'The displacements of its joints, turned to the axes of a member, times its stiffness, and its fixed-end forces on top. Forces act on the member; x runs along it, y a quarter turn counter-clockwise from it.',
+  why:
+    'The displacements of its joints, turned to the axes of a member, times its stiffness, and its ' +
+    'fixed-end forces on top. Forces act on the member; x runs along it, y a quarter turn ' +
+    'counter-clockwise from it.',
   passages: book.context.solution.structure.members.map((_, i) => endForcesOf(book, i)),
 })
 
@@ -43,7 +49,9 @@ export const reactions: StepMaker = (book) => {
   return {
     key: 'reactions',
     title: 'Reactions',
-    why: `The held rows of K·D = P + R give what the supports must add. Positive to the right, upward and counter-clockwise${turned ? '; at a turned support, along its own axes' : ''}.`,
+    why:
+      'The held rows of K·D = P + R give what the supports must add. Positive to the right, upward ' +
+      `and counter-clockwise${turned ? '; at a turned support, along its own axes' : ''}.`,
     passages: [
       {
         blocks: [
@@ -68,7 +76,8 @@ export const checks: StepMaker = ({ context: c }) => {
   const { structure: s, open } = c.solution
   const blocks: Block[] = [
     words(
-      'Loads and reactions together: what the supports give must balance what acts. Each of these sums is 0, but for rounding.',
+      'Loads and reactions together: what the supports give must balance what acts. Each of these ' +
+        'sums is 0, but for rounding.',
     ),
     {
       kind: 'lines',
@@ -140,6 +149,8 @@ function diagramsOf(book: Ledger, i: number): Passage {
 export const diagrams: StepMaker = (book) => ({
   key: 'diagrams',
   title: 'Diagrams',
-  why: 'From the end forces along the member: N = −q₁, V = q₂, M = −q₃ at the start, then N′ = −p, V′ = q, M′ = V. With t measured from where a stretch begins.',
+  why:
+    'From the end forces along the member: N = −q₁, V = q₂, M = −q₃ at the start, then N′ = −p, V′ = ' +
+    'q, M′ = V. With t measured from where a stretch begins.',
   passages: book.context.solution.structure.members.map((_, i) => diagramsOf(book, i)),
 })

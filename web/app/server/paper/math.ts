@@ -138,10 +138,16 @@ export function symbolBox(
   }
 }
 
-/** A formula wider than this is broken: between the terms of its sums, at the bar of a fraction, between factors. */
+/**
+ * A formula wider than this is broken: between the terms of its sums, at the bar of a fraction, between
+ * factors.
+ */
 const WIDEST = 420
 
-/** A formula as pieces that a line may be broken between: the terms of its sum, and what is wider than a line in parts. */
+/**
+ * A formula as pieces that a line may be broken between: the terms of its sum, and what is wider than a line
+ * in parts.
+ */
 export function formulaPieces(
   doc: Doc,
   f: working.Formula,

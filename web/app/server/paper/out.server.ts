@@ -30,7 +30,10 @@ export async function workingAs(problem: Problem, form: string, caseId: string |
     return { message: `A working cannot be given as ${form.slice(0, 40)}.`, status: 404 }
   if (problem.members.length > MOST_MEMBERS)
     return {
-      message: `With ${problem.members.length} members the whole working would fill hundreds of pages; it is printed for up to ${MOST_MEMBERS}. Each member and matrix can be read and saved on its page.`,
+      message:
+        `With ${problem.members.length} members the whole working would fill hundreds of pages; it ` +
+        `is printed for up to ${MOST_MEMBERS}. Each member and matrix can be read and saved on its ` +
+        'page.',
       status: 400,
     }
   const outcome = work(problem)

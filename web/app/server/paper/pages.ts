@@ -21,7 +21,10 @@ export function need(p: Pages, height: number) {
 
 export const gap = (p: Pages, by: number) => void (p.y += by)
 
-/** Boxes set as lines of a width, broken between them; `together` keeps the whole on one page where it fits on one. */
+/**
+ * Boxes set as lines of a width, broken between them; `together` keeps the whole on one page where it fits on
+ * one.
+ */
 export function paragraph(
   p: Pages,
   boxes: readonly Box[],

@@ -13,7 +13,10 @@ const plex = (cut: string) =>
   join(packageFolder('@fontsource/ibm-plex-serif'), `files/ibm-plex-serif-latin-${cut}.woff`)
 const katex = (cut: string) => join(packageFolder('katex'), `dist/fonts/KaTeX_${cut}.ttf`)
 
-/** An empty document with the typefaces known to it; pages are kept until the end, so that they can be counted. */
+/**
+ * An empty document with the typefaces known to it; pages are kept until the end, so that they can be
+ * counted.
+ */
 export function blank(title: string): Doc {
   const doc = new PDFDocument({
     size: 'A4',
@@ -30,7 +33,9 @@ export function blank(title: string): Doc {
   return doc
 }
 
-/** Something set on a line: as wide as `w`, reaching `up` above the base line and `down` below it, in points. */
+/**
+ * Something set on a line: as wide as `w`, reaching `up` above the base line and `down` below it, in points.
+ */
 export interface Box {
   w: number
   up: number
@@ -105,7 +110,10 @@ const LOWERED: Record<string, string> = { ᵢ: 'i', ⱼ: 'j', ᵣ: 'r' }
 /** Signs that the face of the words lacks. */
 const MATH_SIGNS = /[ΣΔΦθαδγ√∫≠≤≥⟶]/
 
-/** Words as boxes that a line may be broken between: each a word with the space after it, raised and lowered signs set so. */
+/**
+ * Words as boxes that a line may be broken between: each a word with the space after it, raised and lowered
+ * signs set so.
+ */
 export function wordBoxes(doc: Doc, text: string, face: Face, size: number, colour = INK): Box[] {
   return text.split(/(?<=\s)/).map((word) => textBox(doc, word, face, size, colour))
 }

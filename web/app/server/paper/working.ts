@@ -43,7 +43,10 @@ function markBox(doc: Doc, u: { number: number; free: boolean }, size = 7.5): Bo
   }
 }
 
-/** A number with its formula, broken at its equal signs, and within a sum before its terms, where it does not fit. */
+/**
+ * A number with its formula, broken at its equal signs, and within a sum before its terms, where it does not
+ * fit.
+ */
 function line(p: Pages, book: working.Ledger, at: string, within?: string) {
   const { doc } = p
   const { symbol, value, unit, origin } = book.origin(at)
@@ -132,14 +135,18 @@ function spelledOut(
   p.y = y + 8
 }
 
-/** A matrix between brackets, numbers on its margins; in parts, each with its columns labelled, where it is too wide. */
+/**
+ * A matrix between brackets, numbers on its margins; in parts, each with its columns labelled, where it is
+ * too wide.
+ */
 function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock, within?: string) {
   const { doc } = p
   if (b.columns.length > working.LARGEST) {
     heading(p, b.title, 3)
     return words(
       p,
-      `${b.rows.length} rows and ${b.columns.length} columns: too large to be printed; the page gives it as a file.`,
+      `${b.rows.length} rows and ${b.columns.length} columns: too large to be printed; the page ` +
+        'gives it as a file.',
       { size: 9.5 },
     )
   }
