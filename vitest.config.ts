@@ -11,6 +11,14 @@ export default defineConfig({
           testTimeout: 60_000,
         },
       },
+      {
+        test: {
+          name: 'drawing',
+          include: ['drawing/test/**/*.test.ts'],
+          setupFiles: ['core/test/random.setup.ts'],
+          testTimeout: 60_000,
+        },
+      },
       { test: { name: 'cli', include: ['cli/test/**/*.test.ts'], testTimeout: 60_000 } },
       {
         test: {

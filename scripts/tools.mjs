@@ -88,6 +88,8 @@ export async function ensureBuild() {
   const built = join(root, 'web/build/server/index.js')
   const sources = [
     'core/src',
+    'drawing/src',
+    'paper/src',
     'web/app',
     'web/vite.config.ts',
     'web/react-router.config.ts',

@@ -1,9 +1,9 @@
 import { solve, type Solution } from './analysis/solve.js'
 import { answerErrors } from './checking/answers.js'
-import { numberingOf, numbersOf } from './problem/numbering.js'
-import { isBeam } from './working/beam.js'
-import { checkProblem, readProblem, type ReadResult } from './problem/read.js'
-import type { Notice, Problem, ProblemError } from './problem/types.js'
+import { numberingOf, numbersOf } from './document/numbering.js'
+import { isBeam } from './methods/stiffness/beam.js'
+import { checkProblem, readProblem, type ReadResult } from './document/read.js'
+import type { Notice, Problem, ProblemError } from './document/types.js'
 import { resolve, type Resolved } from './structure/resolve.js'
 import type { SolveError } from './structure/types.js'
 

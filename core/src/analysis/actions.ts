@@ -1,4 +1,4 @@
-import { actOn } from '../loads/index.js'
+import { actOn } from '../kinds/loads/index.js'
 import type { Structure } from '../structure/types.js'
 
 /**

@@ -1,4 +1,4 @@
-import type { Component } from '../problem/types.js'
+import type { Component } from '../document/types.js'
 import type { Structure, StructureSupport } from '../structure/types.js'
 
 export const COMPONENTS: readonly Component[] = ['x', 'y', 'rotation']

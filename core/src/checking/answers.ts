@@ -2,7 +2,7 @@ import { makeReader } from '../quantity/reader.js'
 import { siPerCoherent } from '../quantity/units.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Dimension } from '../quantity/dimension.js'
-import type { Answer, Problem, ProblemError } from '../problem/types.js'
+import type { Answer, Problem, ProblemError } from '../document/types.js'
 import { answerDimension, computedFor } from './quantities.js'
 import { diagnose, type Diagnosis } from './diagnosis.js'
 

@@ -1,6 +1,6 @@
 import * as D from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import type { Answer, Component, Problem } from '../problem/types.js'
+import type { Answer, Component, Problem } from '../document/types.js'
 import { answerDimension, computedFor } from './quantities.js'
 
 /** Why a hand value differs, as far as it can be told from the numbers. */

@@ -1,5 +1,5 @@
-import type { Measure } from '../problem/measure.js'
-import type { Problem } from '../problem/types.js'
+import type { Measure } from '../document/measure.js'
+import type { Problem } from '../document/types.js'
 
 /**
  * Joints and members whose boxes meet that of a member, found by cells so that ten thousand members take no

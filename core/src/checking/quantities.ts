@@ -3,14 +3,14 @@ import type { Dimension } from '../quantity/dimension.js'
 import { stiffnessRows } from '../analysis/assemble.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import type { Answer, StiffnessPlace } from '../problem/types.js'
+import type { Answer, StiffnessPlace } from '../document/types.js'
 import { makeReader } from '../quantity/reader.js'
-import { collect } from '../problem/shape.js'
+import { collect } from '../document/form.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
 import { memberField, relativeTo, stateAt } from '../results/fields.js'
-import { place } from '../loads/kind.js'
-import type { Problem } from '../problem/types.js'
+import { place } from '../kinds/loads/kind.js'
+import type { Problem } from '../document/types.js'
 
 /**
  * A computed value for an answer, SI; `candidates` are the values on both sides of a jump where no side was

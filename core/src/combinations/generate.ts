@@ -1,7 +1,7 @@
 import { produce } from 'immer'
-import { freeId } from '../problem/labels.js'
-import { tidy } from '../problem/measure.js'
-import type { Category, Combination, LoadCase, Problem } from '../problem/types.js'
+import { freeId } from '../document/labels.js'
+import { tidy } from '../document/measure.js'
+import type { Category, Combination, LoadCase, Problem } from '../document/types.js'
 import type { CombinationList, Rule } from './lists.js'
 
 /** Cases of these act one at a time: wind does not blow from both sides. An earthquake shakes both ways. */

@@ -1,4 +1,4 @@
-import type { Category } from '../problem/types.js'
+import type { Category } from '../document/types.js'
 
 /**
  * One action of a rule: a category of load cases and its factor. Several in one term are a choice: one of

@@ -1,10 +1,10 @@
 import * as D from '../quantity/dimension.js'
 import type { Dimension } from '../quantity/dimension.js'
 import type { QuantityReader } from '../quantity/reader.js'
-import { isRecord, join, type Report } from '../problem/shape.js'
-import type { Material, Section } from '../problem/types.js'
-import { findRolled, nearRolled } from '../section/catalogue.js'
-import { shapeProperties, type SectionProperties } from '../section/shapes.js'
+import { isRecord, join, type Report } from '../document/form.js'
+import type { Material, Section } from '../document/types.js'
+import { findRolled, nearRolled } from '../kinds/sections/catalogue.js'
+import { shapeProperties, type SectionProperties } from '../kinds/sections/shapes.js'
 
 /** Reads quantities of a document and reports each failure at its path; a failed value comes back as NaN. */
 export interface Reading {

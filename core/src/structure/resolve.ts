@@ -1,9 +1,9 @@
 import * as D from '../quantity/dimension.js'
 import { makeReader } from '../quantity/reader.js'
-import { collect, join } from '../problem/shape.js'
-import type { Component, Member, Notice, Problem, ProblemError, Support } from '../problem/types.js'
-import { statedLoad } from '../loads/index.js'
-import { SUPPORT_KINDS } from './support-kinds.js'
+import { collect, join } from '../document/form.js'
+import type { Component, Member, Notice, Problem, ProblemError, Support } from '../document/types.js'
+import { statedLoad } from '../kinds/loads/index.js'
+import { SUPPORT_KINDS } from '../kinds/supports/support-kinds.js'
 import {
   materialValues,
   optional,

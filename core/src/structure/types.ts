@@ -1,4 +1,4 @@
-import type { Category, Component, Kind } from '../problem/types.js'
+import type { Category, Component, Kind } from '../document/types.js'
 
 /**
  * The document resolved to numbers, all in SI (m, N, rad, K). Nodes and members are known by index; labels go

@@ -11,9 +11,9 @@ import {
   type StructureMember,
 } from '@viga/core'
 import { useMemo } from 'react'
-import { memberLine, onScreen, type View } from '../figure/view'
-import { plus, textWidth, vec, type Vec } from '../figure/marks'
-import { again, ring, type Wish } from '../figure/place'
+import { memberLine, onScreen, type View } from '@viga/drawing/view'
+import { plus, textWidth, vec, type Vec } from '@viga/drawing/marks'
+import { again, ring, type Wish } from '@viga/drawing/label-placement'
 import { useSheet } from '../sheet/context'
 
 type Judged = { answer: Answer; verdict: AnswerVerdict }

@@ -4,8 +4,8 @@ import { useDisplay } from '../sheet/context'
 import { JointEditor } from '../given/JointEditor'
 import { LoadEditor } from '../given/LoadEditor'
 import { MemberEditor } from '../given/MemberEditor'
-import { memberLine, onScreen, type Line, type View } from './view'
-import { plus, vec, type Vec } from './marks'
+import { memberLine, onScreen, type Line, type View } from '@viga/drawing/view'
+import { plus, vec, type Vec } from '@viga/drawing/marks'
 import './beside.css'
 
 interface Props {

@@ -2,12 +2,13 @@ import { dimension, siPerCoherent, type Solution } from '@viga/core'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
-import type { Part, Shown } from '../sheet/store'
+import type { Part } from '@viga/drawing/caption'
+import type { Layers } from '@viga/drawing/scene'
 import { chosen, targetsOf } from '../sheet/targets'
 import { useCheckNotes } from '../check/notes'
 import { useBrowserLayout } from '../widgets/after-paint'
 import { Beside } from './Beside'
-import { caption } from './caption'
+import { caption } from '@viga/drawing/caption'
 import { Ghost, GridDots, GridLines } from './Ghost'
 import { TypedStep } from './TypedStep'
 import { useFigureKeys } from './keys'
@@ -16,18 +17,18 @@ import { Handles } from './Handles'
 import { LayerBar } from './LayerBar'
 import { gridOf } from './grid'
 import { MovingView } from './MovingView'
-import { drawScene, type Scene } from './scene'
+import { drawScene, type Scene } from '@viga/drawing/scene'
 import { SceneView } from './SceneView'
 import { useGestures } from './gestures'
-import { FIGURE_INSETS, fit, onScreen, type View } from './view'
-import { drawnLoads } from './words'
+import { FIGURE_INSETS, fit, onScreen, type View } from '@viga/drawing/view'
+import { drawnLoads } from '@viga/drawing/words'
 import './figure.css'
 
 /**
  * What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where
  * those are.
  */
-function seenAs(target: string, shown: Shown, solution: Solution | undefined): string[] {
+function seenAs(target: string, shown: Layers, solution: Solution | undefined): string[] {
   const dof =
     target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
   const id = dof && solution!.structure.nodes[dof.node].id

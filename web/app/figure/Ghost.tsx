@@ -1,7 +1,7 @@
 import { formatPlain, type Display } from '@viga/core'
 import type { GhostState } from './gestures'
 import type { Grid } from './grid'
-import { inPlane, onScreen, type View } from './view'
+import { inPlane, onScreen, type View } from '@viga/drawing/view'
 
 /** The joint and member the next click would make, with their coordinates and length. */
 export function Ghost({ view, state, display }: { view: View; state: GhostState; display: Display }) {

@@ -1,8 +1,8 @@
 import type { Problem, Structure } from '@viga/core'
 import { chosen } from '../sheet/targets'
-import type { Grip } from './loads'
-import { plus, times, type Vec } from './marks'
-import { memberLine, type View } from './view'
+import type { Grip } from '@viga/drawing/loads'
+import { plus, times, type Vec } from '@viga/drawing/marks'
+import { memberLine, type View } from '@viga/drawing/view'
 
 interface Props {
   problem: Problem

@@ -1,10 +1,11 @@
 import { useEffect } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
-import type { Part, Shown } from '../sheet/store'
-import { niceBelow } from './scene'
+import type { Part } from '@viga/drawing/caption'
+import type { Layers } from '@viga/drawing/scene'
+import { niceBelow } from '@viga/drawing/scene'
 
-const LAYERS: { key: keyof Shown; label: string; press: string }[] = [
+const LAYERS: { key: keyof Layers; label: string; press: string }[] = [
   { key: 'loads', label: 'Loads', press: 'l' },
   { key: 'dimensions', label: 'Dimensions', press: 'd' },
   { key: 'supports', label: 'Supports', press: 's' },
@@ -13,7 +14,7 @@ const LAYERS: { key: keyof Shown; label: string; press: string }[] = [
   { key: 'reactions', label: 'Reactions', press: 'r' },
 ]
 /** Layers offered by name in each part; the keys work everywhere. */
-const OFFERED: Record<Part, (keyof Shown)[]> = {
+const OFFERED: Record<Part, (keyof Layers)[]> = {
   given: ['loads', 'dimensions', 'supports', 'names'],
   working: ['loads', 'supports', 'names', 'unknowns', 'reactions'],
   results: ['loads', 'dimensions', 'supports', 'names', 'reactions'],
@@ -35,7 +36,7 @@ interface Props {
 export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlarged }: Props) {
   const store = useSheetStore()
   const shown = useSheet((s) => s.shown[plate])
-  const show = (change: Partial<Shown>) => store.getState().show(plate, change)
+  const show = (change: Partial<Layers>) => store.getState().show(plate, change)
   const diagram = (key: 'N' | 'V' | 'M') =>
     show({ diagram: shown.diagram === key ? null : key, deflected: false })
   const deflect = () => show({ deflected: !shown.deflected, diagram: null })

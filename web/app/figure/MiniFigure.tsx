@@ -1,4 +1,4 @@
-import type { Group } from './marks'
+import type { Group } from '@viga/drawing/marks'
 import { SceneView } from './SceneView'
 
 const nothing: ReadonlySet<string> = new Set()

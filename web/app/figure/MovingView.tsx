@@ -1,6 +1,7 @@
 import { useLayoutEffect, useRef } from 'react'
-import { paintScene, palette, type Palette } from './canvas'
-import type { Scene } from './scene'
+import { paintScene, type Canvas, type Palette } from '@viga/drawing/canvas'
+import type { Scene } from '@viga/drawing/scene'
+import { palette } from './palette'
 
 /** The scene while something in it is dragged: painted anew on a canvas with each move. */
 export function MovingView({
@@ -23,7 +24,7 @@ export function MovingView({
     const ratio = window.devicePixelRatio || 1
     c.setTransform(ratio, 0, 0, ratio, 0, 0)
     c.clearRect(0, 0, width, height)
-    paintScene(c, scene, lit, colours.current)
+    paintScene(c as Canvas<Path2D>, scene, lit, colours.current, (d) => new Path2D(d))
   }, [scene, lit, width, height])
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1
   return (

@@ -1,6 +1,6 @@
 import { memo } from 'react'
-import { sameGroup, sameMark, type Group, type Mark, type TextMark } from './marks'
-import type { Placed } from './place'
+import { sameGroup, sameMark, type Group, type Mark, type TextMark } from '@viga/drawing/marks'
+import type { Placed } from '@viga/drawing/label-placement'
 
 const ink = (name: string | undefined) => (name === undefined ? 'none' : `var(--${name})`)
 

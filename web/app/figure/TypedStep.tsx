@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { Refusal } from '../widgets/OneLine'
-import type { Vec } from './marks'
+import type { Vec } from '@viga/drawing/marks'
 
 interface Props {
   /** Where the pointer is; the field stands beside it. */

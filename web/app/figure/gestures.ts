@@ -5,10 +5,10 @@ import { targetOf, targetsOf, toggled } from '../sheet/targets'
 import { connect, dropped, type End } from './drawing'
 import { snapTo, type Grid } from './grid'
 import { dragAlong, dragGrip } from './load-drags'
-import type { Grip } from './loads'
-import { niceBelow } from './scene'
-import { vec, type Vec } from './marks'
-import { inPlane, onScreen, zoomAt, type View } from './view'
+import type { Grip } from '@viga/drawing/loads'
+import { niceBelow } from '@viga/drawing/scene'
+import { vec, type Vec } from '@viga/drawing/marks'
+import { inPlane, onScreen, zoomAt, type View } from '@viga/drawing/view'
 
 /** What the pointer would do: a joint here, a member from there. */
 export interface GhostState {

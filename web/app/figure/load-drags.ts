@@ -1,9 +1,9 @@
 import { dimension, edit, siPerCoherent, type Problem, type Structure } from '@viga/core'
 import { lineOf, withLine } from '../given/load-sorts'
-import type { Grip } from './loads'
-import { dot, plus, type Vec } from './marks'
-import { niceBelow } from './scene'
-import { memberLine, type View } from './view'
+import type { Grip } from '@viga/drawing/loads'
+import { dot, plus, type Vec } from '@viga/drawing/marks'
+import { niceBelow } from '@viga/drawing/scene'
+import { memberLine, type View } from '@viga/drawing/view'
 
 /** A displacement of the pointer less than this across leaves a place as it is, px. */
 const ACROSS = 9

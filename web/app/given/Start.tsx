@@ -16,7 +16,7 @@ import {
 } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { MiniFigure } from '../figure/MiniFigure'
-import { miniScene } from '../figure/mini'
+import { miniScene } from '@viga/drawing/card-figure'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block } from '../widgets/Block'
 import { EntryInput } from '../widgets/OneLine'

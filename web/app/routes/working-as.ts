@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { problemById } from '../server/problems.server'
-import { workingAs } from '../server/paper/out.server'
+import { workingAs } from '../server/working-out.server'
 import type { Route } from './+types/working-as'
 
 /** The whole working of a case as a PDF, a LaTeX or a Markdown file. */

@@ -1,7 +1,7 @@
 import { checkAnswers, displayOf, work } from '@viga/core'
-import { miniScene } from '../figure/mini'
-import type { Group } from '../figure/marks'
-import { drawnLoads } from '../figure/words'
+import { miniScene } from '@viga/drawing/card-figure'
+import type { Group } from '@viga/drawing/marks'
+import { drawnLoads } from '@viga/drawing/words'
 import type { StoredProblem } from './problems.server'
 
 export const CARD = { width: 220, height: 152 }

@@ -8,7 +8,8 @@ import {
   type Solution,
   type Structure,
 } from '@viga/core'
-import type { Part, Sheet, SheetStore } from './store'
+import type { Part } from '@viga/drawing/caption'
+import type { Sheet, SheetStore } from './store'
 
 export const SheetContext = createContext<SheetStore | null>(null)
 

@@ -1,6 +1,7 @@
 import { working } from '@viga/core'
-import type { DiagramKey } from '../figure/diagrams'
-import type { Part, Shown } from './store'
+import type { DiagramKey } from '@viga/drawing/diagrams'
+import type { Part } from '@viga/drawing/caption'
+import type { Layers } from '@viga/drawing/scene'
 
 /**
  * What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was
@@ -11,7 +12,7 @@ export type Plate = Exclude<Part, 'working'> | working.StepKey
 export const plateOf = (part: Part, step: string | undefined): Plate =>
   part === 'working' ? (working.STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part
 
-const base: Shown = {
+const base: Layers = {
   loads: false,
   dimensions: false,
   supports: true,
@@ -26,7 +27,7 @@ const base: Shown = {
  * What belongs beside each, until the person chooses otherwise. `diagram` is the one the structure is read
  * by.
  */
-export function plates(diagram: DiagramKey): Record<Plate, Shown> {
+export function plates(diagram: DiagramKey): Record<Plate, Layers> {
   const given = { ...base, loads: true, dimensions: true }
   const numbered = { ...base, unknowns: true, names: true }
   const results = { ...base, reactions: true, diagram }

@@ -9,13 +9,11 @@ import {
   type Resolved,
 } from '@viga/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { DiagramKey } from '../figure/diagrams'
+import type { Layers } from '@viga/drawing/scene'
 import { plates, type Plate } from './plates'
 import { solveElsewhere } from './solver'
 import { rowsOf } from './rows-kept'
 import { stillThere } from './targets'
-
-export type Part = 'given' | 'working' | 'results' | 'check'
 
 /** One step of the undo list: the problem as it was, what was done to it, and what was selected. */
 export interface Step {
@@ -35,17 +33,6 @@ export type SaveState =
   /** Somebody saved a newer revision; both are here until the person chooses. */
   | { kind: 'conflict'; newer: { problem: Problem; revision: number; changedAt: string } }
 
-export interface Shown {
-  loads: boolean
-  dimensions: boolean
-  supports: boolean
-  unknowns: boolean
-  names: boolean
-  reactions: boolean
-  diagram: DiagramKey | null
-  deflected: boolean
-}
-
 export interface SheetState {
   id: string
   problem: Problem
@@ -61,7 +48,7 @@ export interface SheetState {
   selection: string | null
   /** The case or combination whose results are shown. */
   actionId: string | null
-  shown: Record<Plate, Shown>
+  shown: Record<Plate, Layers>
   enlarge: number
   /** Under Given, the loads of all cases are drawn at once. */
   together: boolean
@@ -92,7 +79,7 @@ export interface SheetActions {
   point(target: string | null): void
   select(target: string | null): void
   chooseAction(id: string): void
-  show(plate: Plate, change: Partial<Shown>): void
+  show(plate: Plate, change: Partial<Layers>): void
   setEnlarge(factor: number): void
   draft(field: string, text: string | null): void
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { checkAnswers, work, type Answer, type Problem } from '@viga/core'
 import { checkNotes } from '../../app/check/notes'
-import { FIGURE_INSETS, fit, onScreen } from '../../app/figure/view'
+import { FIGURE_INSETS, fit, onScreen } from '@viga/drawing/view'
 import { beam } from '../problems'
 
 const loaded: Problem = {

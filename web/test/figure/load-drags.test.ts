@@ -2,10 +2,10 @@ import { displayOf, edit, resolve, type Problem, type Structure } from '@viga/co
 import { describe, expect, it } from 'vitest'
 import { ringsOf } from '../../app/figure/Handles'
 import { dragAlong, dragGrip, loadPlace } from '../../app/figure/load-drags'
-import { drawLoads } from '../../app/figure/loads'
-import { vec } from '../../app/figure/marks'
-import { fit } from '../../app/figure/view'
-import { drawnLoads } from '../../app/figure/words'
+import { drawLoads } from '@viga/drawing/loads'
+import { vec } from '@viga/drawing/marks'
+import { fit } from '@viga/drawing/view'
+import { drawnLoads } from '@viga/drawing/words'
 import { beam } from '../problems'
 
 function drawn(p: Problem) {

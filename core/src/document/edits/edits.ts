@@ -1,0 +1,323 @@
+import { produce, setAutoFreeze } from 'immer'
+import { assign, keep } from './edit-helpers.js'
+import { freeId, memberLabel, nextNodeLabel } from '../labels.js'
+import type {
+  Answer,
+  EndReleases,
+  Kind,
+  Material,
+  Member,
+  Problem,
+  Quantity,
+  Release,
+  Section,
+  Support,
+} from '../types.js'
+
+export * from './case-edits.js'
+
+/**
+ * Edits: `(Problem, …) → Problem`. Pure; what an edit does not touch is the same object, and an edit that
+ * changes
+ * nothing returns the very problem it was given. None checks meanings: `problemErrors` does, before a change
+ * is kept.
+ */
+
+setAutoFreeze(true)
+
+export const setText = (p: Problem, key: 'title' | 'statement' | 'source' | 'notes', text: string): Problem =>
+  produce(p, (d) => {
+    if (text === '' && key !== 'title') delete d[key]
+    else d[key] = text
+  })
+
+export const setKind = (p: Problem, kind: Kind): Problem =>
+  produce(p, (d) => {
+    d.kind = kind
+  })
+
+/** A number stays a number, any other text is kept as typed. */
+export function typed(text: string): Quantity {
+  const t = text.trim()
+  return t !== '' && String(Number(t)) === t ? Number(t) : t
+}
+
+/** Every member keeps its length, or none does but those that say so. */
+export const setNeglectAxial = (p: Problem, neglect: boolean): Problem =>
+  produce(p, (d) => {
+    if (neglect) d.analysis = { ...d.analysis, neglectAxial: true }
+    else if (d.analysis) delete d.analysis.neglectAxial
+  })
+
+/** The unit one kind of result is shown in; undefined goes back to the usual one. Changes no stored value. */
+export const setDisplay = (p: Problem, kind: string, unit: string | undefined): Problem =>
+  produce(p, (d) => {
+    const display = { ...d.units.display }
+    if (unit === undefined) delete display[kind]
+    else display[kind] = unit
+    if (Object.keys(display).length) d.units.display = display
+    else delete d.units.display
+  })
+
+/** Something an interface wishes to remember with the problem; undefined forgets it. */
+export const setView = (p: Problem, key: string, value: unknown): Problem =>
+  produce(p, (d) => {
+    if (value !== undefined) d.view = { ...d.view, [key]: value }
+    else if (d.view) delete d.view[key]
+  })
+
+// joints
+
+export const addNode = (p: Problem, x: Quantity, y: Quantity, id = nextNodeLabel(p)): Problem =>
+  produce(p, (d) => {
+    d.nodes.push({ id, x, y })
+  })
+
+export const setNode = (p: Problem, id: string, change: { x?: Quantity; y?: Quantity }): Problem =>
+  produce(p, (d) => {
+    Object.assign(d.nodes.find((n) => n.id === id) ?? {}, change)
+  })
+
+/** Renames a joint everywhere; members named after their joints are renamed with it. */
+export const renameNode = (p: Problem, from: string, to: string): Problem =>
+  produce(p, (d) => {
+    if (from === to) return
+    const rename = (s: { node?: string }) => {
+      if (s.node === from) s.node = to
+    }
+    for (const n of d.nodes) if (n.id === from) n.id = to
+    for (const m of d.members) {
+      if (m.start !== from && m.end !== from) continue
+      const named = m.id === memberLabel({ ...p, members: [] }, m.start, m.end)
+      if (m.start === from) m.start = to
+      if (m.end === from) m.end = to
+      if (named)
+        renameMemberIn(
+          d,
+          m.id,
+          memberLabel({ ...p, members: d.members.filter((o) => o !== m) }, m.start, m.end),
+        )
+    }
+    d.supports?.forEach(rename)
+    d.loadCases?.forEach((c) => c.loads.forEach((l) => l.type === 'nodal' && rename(l)))
+    d.answers?.forEach((a) => {
+      rename(a)
+      if (typeof a.row === 'object') rename(a.row)
+      if (typeof a.column === 'object') rename(a.column)
+    })
+  })
+
+/** Renames many joints at once; labels may change places. */
+export const renameNodes = (p: Problem, names: readonly { from: string; to: string }[]): Problem => {
+  const changing = names.filter((n) => n.from !== n.to)
+  // by way of labels nobody has, so that A → B and B → A do not meet
+  const between = changing.map((n, i) => ({ ...n, by: `\u2060${i}` }))
+  const away = between.reduce((q, n) => renameNode(q, n.from, n.by), p)
+  return between.reduce((q, n) => renameNode(q, n.by, n.to), away)
+}
+
+/** Takes joints out with what hangs on them: members, supports, loads, answers. */
+export const removeNodes = (p: Problem, ids: readonly string[]): Problem => {
+  const members = p.members.filter((m) => ids.includes(m.start) || ids.includes(m.end)).map((m) => m.id)
+  return produce(removeMembers(p, members), (d) => {
+    d.nodes = keep(d.nodes, (n) => !ids.includes(n.id))
+    if (d.supports) d.supports = keep(d.supports, (s) => !ids.includes(s.node))
+    for (const c of d.loadCases ?? [])
+      c.loads = keep(c.loads, (l) => l.type !== 'nodal' || !ids.includes(l.node))
+    if (d.answers) d.answers = keep(d.answers, (a) => a.node === undefined || !ids.includes(a.node))
+  })
+}
+
+// members
+
+/** Connects joints one after another; pairs that are connected already are passed over. */
+export const addMembers = (p: Problem, chain: readonly string[]): Problem =>
+  chain.slice(1).reduce((q, end, i) => {
+    const start = chain[i]
+    if (
+      start === end ||
+      q.members.some((m) => (m.start === start && m.end === end) || (m.start === end && m.end === start))
+    )
+      return q
+    return produce(q, (d) => {
+      const like = d.members[d.members.length - 1]
+      const m: Member = { id: memberLabel(q, start, end), start, end }
+      const material = like?.material ?? d.materials?.[0]?.id
+      const section = like?.section ?? d.sections?.[0]?.id
+      if (material !== undefined) m.material = material
+      if (section !== undefined) m.section = section
+      d.members.push(m)
+    })
+  }, p)
+
+export const setMember = (p: Problem, id: string, change: Partial<Member>): Problem =>
+  produce(p, (d) => {
+    const m = d.members.find((o) => o.id === id)
+    if (!m) return
+    for (const [key, v] of Object.entries(change))
+      if (v === undefined) delete (m as unknown as Record<string, unknown>)[key]
+      else (m as unknown as Record<string, unknown>)[key] = v
+  })
+
+export const renameMember = (p: Problem, from: string, to: string): Problem =>
+  produce(p, (d) => renameMemberIn(d, from, to))
+
+function renameMemberIn(d: Problem, from: string, to: string) {
+  if (from === to) return
+  for (const m of d.members) if (m.id === from) m.id = to
+  d.loadCases?.forEach((c) =>
+    c.loads.forEach((l) => {
+      if (l.type !== 'nodal' && l.member === from) l.member = to
+    }),
+  )
+  d.answers?.forEach((a) => {
+    if (a.member === from) a.member = to
+  })
+}
+
+export const removeMembers = (p: Problem, ids: readonly string[]): Problem =>
+  produce(p, (d) => {
+    d.members = keep(d.members, (m) => !ids.includes(m.id))
+    for (const c of d.loadCases ?? [])
+      c.loads = keep(c.loads, (l) => l.type === 'nodal' || !ids.includes(l.member))
+    if (d.answers) d.answers = keep(d.answers, (a) => a.member === undefined || !ids.includes(a.member))
+  })
+
+/**
+ * Releases one component at an end (true), connects it by a spring, or (with undefined) rigidly; the others
+ * stay.
+ */
+export const setRelease = (
+  p: Problem,
+  id: string,
+  end: 'start' | 'end',
+  key: keyof EndReleases,
+  value: Release | undefined,
+): Problem =>
+  produce(p, (d) => {
+    const m = d.members.find((o) => o.id === id)
+    if (!m || m.releases?.[end]?.[key] === value) return
+    const at: EndReleases = { ...m.releases?.[end] }
+    if (value === undefined) delete at[key]
+    else at[key] = value
+    const releases = { ...m.releases, [end]: at }
+    if (Object.keys(at).length === 0) delete releases[end]
+    if (Object.keys(releases).length) m.releases = releases
+    else delete m.releases
+  })
+
+/** Sets or lifts the hinge (M released) at one end; a spring there stays unless it is hinged. */
+export const setHinge = (p: Problem, id: string, end: 'start' | 'end', hinged: boolean): Problem => {
+  const now = p.members.find((m) => m.id === id)?.releases?.[end]?.M === true
+  return hinged === now ? p : setRelease(p, id, end, 'M', hinged || undefined)
+}
+
+// supports
+
+/** Sets, replaces or (with undefined) takes away the support of a joint. */
+export const setSupport = (p: Problem, node: string, support: Omit<Support, 'node'> | undefined): Problem =>
+  produce(p, (d) => {
+    d.supports ??= []
+    const at = d.supports.findIndex((s) => s.node === node)
+    if (support === undefined) {
+      if (at >= 0) d.supports.splice(at, 1)
+    } else if (at >= 0) d.supports[at] = { node, ...support }
+    else d.supports.push({ node, ...support })
+  })
+
+// properties
+
+export const addMaterial = (p: Problem): Problem =>
+  produce(p, (d) => {
+    d.materials ??= []
+    d.materials.push({
+      id: freeId(
+        d.materials.map((m) => m.id),
+        'material ',
+      ),
+      E: d.materials[d.materials.length - 1]?.E ?? '200 GPa',
+    })
+  })
+
+export const addSection = (p: Problem): Problem =>
+  produce(p, (d) => {
+    d.sections ??= []
+    const like: Section = d.sections[d.sections.length - 1] ?? { id: '', A: '0.01 m^2', I: '1e-4 m^4' }
+    d.sections.push({
+      ...like,
+      id: freeId(
+        d.sections.map((m) => m.id),
+        'section ',
+      ),
+    })
+  })
+
+export const setMaterial = (p: Problem, id: string, change: Partial<Material>): Problem =>
+  produce(p, (d) => {
+    const m = d.materials?.find((o) => o.id === id)
+    if (!m) return
+    if (change.id !== undefined) for (const o of d.members) if (o.material === id) o.material = change.id
+    assign(m, change)
+  })
+
+export const setSection = (p: Problem, id: string, change: Partial<Section>): Problem =>
+  produce(p, (d) => {
+    const s = d.sections?.find((o) => o.id === id)
+    if (!s) return
+    if (change.id !== undefined) for (const o of d.members) if (o.section === id) o.section = change.id
+    assign(s, change)
+  })
+
+export const removeMaterial = (p: Problem, id: string): Problem =>
+  produce(p, (d) => {
+    d.materials = keep(d.materials ?? [], (m) => m.id !== id)
+    for (const m of d.members) if (m.material === id) delete m.material
+  })
+
+export const removeSection = (p: Problem, id: string): Problem =>
+  produce(p, (d) => {
+    d.sections = keep(d.sections ?? [], (s) => s.id !== id)
+    for (const m of d.members) if (m.section === id) delete m.section
+  })
+
+// symbols
+
+export const setSymbol = (p: Problem, name: string, value: Quantity | undefined): Problem =>
+  produce(p, (d) => {
+    d.symbols ??= {}
+    if (value === undefined) delete d.symbols[name]
+    else d.symbols[name] = value
+  })
+
+/** Asks for a first-order solution, which is what a problem that says nothing gets. */
+export const setFirstOrder = (p: Problem): Problem =>
+  produce(p, (d) => {
+    if (!d.analysis) return
+    delete d.analysis.order
+    if (Object.keys(d.analysis).length === 0) delete d.analysis
+  })
+
+// answers
+
+export const addAnswer = (p: Problem, answer: Omit<Answer, 'id'>): Problem =>
+  produce(p, (d) => {
+    d.answers ??= []
+    d.answers.push({
+      id: freeId(
+        d.answers.map((a) => a.id),
+        'a',
+      ),
+      ...answer,
+    })
+  })
+
+export const setAnswer = (p: Problem, id: string, change: Partial<Answer>): Problem =>
+  produce(p, (d) => {
+    const a = d.answers?.find((o) => o.id === id)
+    if (a) assign(a, change)
+  })
+
+export const removeAnswer = (p: Problem, id: string): Problem =>
+  produce(p, (d) => {
+    d.answers = keep(d.answers ?? [], (a) => a.id !== id)
+  })

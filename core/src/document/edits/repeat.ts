@@ -1,0 +1,281 @@
+import { produce } from 'immer'
+import { mirroredLoad } from '../../kinds/loads/index.js'
+import { memberLabel, nextNodeLabel } from '../labels.js'
+import { measure, scaled, tidyPlace, type Point } from '../measure.js'
+import type { Load, Member, Problem, Quantity, Support } from '../types.js'
+
+/** What an operation on many things works on. */
+export interface Selection {
+  nodes: readonly string[]
+  members: readonly string[]
+}
+
+/** The joints of a selection: those named, and the ends of its members. */
+export function jointsOf(p: Problem, { nodes, members }: Selection): string[] {
+  const all = new Set(nodes)
+  for (const m of p.members)
+    if (members.includes(m.id)) {
+      all.add(m.start)
+      all.add(m.end)
+    }
+  return p.nodes.map((n) => n.id).filter((id) => all.has(id))
+}
+
+/**
+ * The members of a selection: those named, and those between two of its joints where joints alone are named.
+ */
+export function membersOf(p: Problem, { nodes, members }: Selection): string[] {
+  if (members.length) return [...members]
+  return p.members.filter((m) => nodes.includes(m.start) && nodes.includes(m.end)).map((m) => m.id)
+}
+
+/** Moves joints by (dx, dy) in coherent units. */
+export function moveNodes(p: Problem, ids: readonly string[], dx: number, dy: number): Problem {
+  const m = measure(p)
+  return produce(p, (d) => {
+    for (const n of d.nodes) {
+      const at = m.at.get(n.id)
+      if (!ids.includes(n.id) || !at) continue
+      if (dx !== 0) n.x = tidyPlace(at.x + dx, m.extent)
+      if (dy !== 0) n.y = tidyPlace(at.y + dy, m.extent)
+    }
+  })
+}
+
+export interface CopyOptions {
+  /** Step from one copy to the next, coherent units. */
+  dx: number
+  dy: number
+  times: number
+  /** Joins each joint with its copy: a storey, a bay. */
+  connect?: boolean
+  supports?: boolean
+  loads?: boolean
+}
+
+/** Copies a selection `times` times; where a copy falls on a joint that is there, that joint serves. */
+export function copySelection(
+  p: Problem,
+  selection: Selection,
+  { dx, dy, times, connect = false, supports = false, loads = false }: CopyOptions,
+): Problem {
+  if (dx === 0 && dy === 0) return p
+  const joints = jointsOf(p, selection)
+  const members = membersOf(p, selection)
+  let out = p
+  let before = new Map(joints.map((id) => [id, id]))
+  for (let k = 1; k <= times; k++) {
+    const placed = placeCopies(out, p, joints, ({ x, y }) => ({ x: x + k * dx, y: y + k * dy }))
+    out = copyMembers(placed.problem, p, members, placed.to, (l) => l, loads)
+    out = copyAtJoints(out, p, joints, placed.to, {
+      supports: supports ? (s) => s : undefined,
+      loads: loads ? (l) => l : undefined,
+    })
+    if (connect)
+      for (const id of joints)
+        out = connected(
+          out,
+          before.get(id)!,
+          placed.to.get(id)!,
+          p.members.find((m) => m.start === id || m.end === id),
+        )
+    before = placed.to
+  }
+  return out
+}
+
+/**
+ * Mirrors a selection in a line x = `about` (axis 'vertical') or y = `about`: as a copy with its supports and
+ * loads,
+ * joints on the line shared; or, without `copy`, in its place.
+ */
+export function mirrorSelection(
+  p: Problem,
+  selection: Selection,
+  axis: 'vertical' | 'horizontal',
+  about: number,
+  copy = true,
+): Problem {
+  const flip = ({ x, y }: Point): Point =>
+    axis === 'vertical' ? { x: 2 * about - x, y } : { x, y: 2 * about - y }
+  const joints = jointsOf(p, selection)
+  const members = membersOf(p, selection)
+  const mirrorLoad = (l: Load) => mirroredLoad(l, axis)
+  if (copy) {
+    const placed = placeCopies(p, p, joints, flip)
+    const out = copyMembers(placed.problem, p, members, placed.to, mirrorLoad, true)
+    const own = joints.filter((id) => placed.to.get(id) !== id)
+    return copyAtJoints(out, p, own, placed.to, {
+      supports: (s) => mirroredSupport(s, axis),
+      loads: mirrorLoad,
+    })
+  }
+  const m = measure(p)
+  return produce(p, (d) => {
+    for (const n of d.nodes) {
+      const at = m.at.get(n.id)
+      if (!at || !joints.includes(n.id)) continue
+      const to = flip(at)
+      if (axis === 'vertical') n.x = tidyPlace(to.x, m.extent)
+      else n.y = tidyPlace(to.y, m.extent)
+    }
+    if (d.supports)
+      d.supports = d.supports.map((s) => (joints.includes(s.node) ? mirroredSupport(s, axis) : s))
+    for (const c of d.loadCases ?? [])
+      c.loads = c.loads.map((l) =>
+        (l.type === 'nodal' ? joints.includes(l.node) : members.includes(l.member)) ? mirrorLoad(l) : l,
+      )
+  })
+}
+
+/** Puts a copy of each joint where `place` says, or takes the joint that is there. */
+function placeCopies(out: Problem, source: Problem, joints: readonly string[], place: (at: Point) => Point) {
+  const m = measure(source)
+  const near = 1e-6 * Math.max(m.extent, 1e-9)
+  const present = measure(out).at
+  const to = new Map<string, string>()
+  let problem = out
+  for (const id of joints) {
+    const target = place(m.at.get(id)!)
+    const there = [...present].find(([, q]) => Math.hypot(q.x - target.x, q.y - target.y) <= near)?.[0]
+    if (there !== undefined) {
+      to.set(id, there)
+      continue
+    }
+    const label = nextNodeLabel(problem)
+    to.set(id, label)
+    problem = produce(problem, (d) => {
+      d.nodes.push({ id: label, x: tidyPlace(target.x, m.extent), y: tidyPlace(target.y, m.extent) })
+    })
+  }
+  return { problem, to }
+}
+
+const joins = (p: Problem, a: string, b: string) =>
+  p.members.some((m) => (m.start === a && m.end === b) || (m.start === b && m.end === a))
+
+function connected(p: Problem, a: string, b: string, like: Member | undefined): Problem {
+  if (a === b || joins(p, a, b)) return p
+  const { material, section, type } = like ?? p.members[p.members.length - 1] ?? {}
+  return produce(p, (d) => {
+    d.members.push({
+      id: memberLabel(p, a, b),
+      start: a,
+      end: b,
+      ...(material && { material }),
+      ...(section && { section }),
+      ...(type && { type }),
+    })
+  })
+}
+
+function copyMembers(
+  out: Problem,
+  source: Problem,
+  ids: readonly string[],
+  to: ReadonlyMap<string, string>,
+  load: (l: Load) => Load,
+  withLoads: boolean,
+): Problem {
+  return ids.reduce((p, id) => {
+    const original = source.members.find((m) => m.id === id)
+    const [a, b] = [to.get(original?.start ?? ''), to.get(original?.end ?? '')]
+    if (!original || a === undefined || b === undefined || a === b || joins(p, a, b)) return p
+    const member: Member = { ...original, id: memberLabel(p, a, b), start: a, end: b }
+    return produce(p, (d) => {
+      d.members.push(member)
+      if (!withLoads) return
+      for (const c of d.loadCases ?? [])
+        for (const l of source.loadCases?.find((o) => o.id === c.id)?.loads ?? [])
+          if (l.type !== 'nodal' && l.member === id) c.loads.push({ ...load(l), member: member.id } as Load)
+    })
+  }, out)
+}
+
+function copyAtJoints(
+  out: Problem,
+  source: Problem,
+  joints: readonly string[],
+  to: ReadonlyMap<string, string>,
+  how: { supports?: (s: Support) => Support; loads?: (l: Load) => Load },
+): Problem {
+  return produce(out, (d) => {
+    for (const id of joints) {
+      const node = to.get(id)!
+      if (node === id) continue
+      const support = source.supports?.find((s) => s.node === id)
+      if (how.supports && support && !d.supports?.some((s) => s.node === node))
+        (d.supports ??= []).push({ ...how.supports(support), node })
+      if (how.loads)
+        for (const c of d.loadCases ?? [])
+          for (const l of source.loadCases?.find((o) => o.id === c.id)?.loads ?? [])
+            if (l.type === 'nodal' && l.node === id) c.loads.push({ ...how.loads(l), node } as Load)
+    }
+  })
+}
+
+const turned = (raw: Quantity): Quantity => scaled(raw, -1)
+
+function mirroredSupport(s: Support, axis: 'vertical' | 'horizontal'): Support {
+  const out: Support = { ...s }
+  if (s.angle !== undefined) out.angle = turned(s.angle)
+  if (s.settlement) {
+    const flip = (key: 'x' | 'y' | 'rotation') =>
+      s.settlement![key] === undefined ? {} : { [key]: turned(s.settlement![key]) }
+    out.settlement = { ...s.settlement, ...flip(axis === 'vertical' ? 'x' : 'y'), ...flip('rotation') }
+  }
+  return out
+}
+
+/** Members alike: the same section and material, or on one straight line through joints they share. */
+export function membersLike(p: Problem, id: string, by: 'section' | 'line'): string[] {
+  const own = p.members.find((m) => m.id === id)
+  if (!own) return []
+  if (by === 'section')
+    return p.members
+      .filter((m) => m.section === own.section && m.material === own.material && m.type === own.type)
+      .map((m) => m.id)
+  const m = measure(p)
+  const [a, b] = [m.at.get(own.start), m.at.get(own.end)]
+  if (!a || !b) return [id]
+  const L = Math.hypot(b.x - a.x, b.y - a.y)
+  const off = (q: Point | undefined) =>
+    q ? Math.abs((b.x - a.x) * (q.y - a.y) - (b.y - a.y) * (q.x - a.x)) / L : Infinity
+  const line = new Set([id])
+  const joints = new Set([own.start, own.end])
+  for (let grew = true; grew;) {
+    grew = false
+    for (const o of p.members) {
+      if (line.has(o.id) || (!joints.has(o.start) && !joints.has(o.end))) continue
+      if (off(m.at.get(o.start)) > 1e-6 * m.extent || off(m.at.get(o.end)) > 1e-6 * m.extent) continue
+      line.add(o.id)
+      joints.add(o.start)
+      joints.add(o.end)
+      grew = true
+    }
+  }
+  return p.members.filter((o) => line.has(o.id)).map((o) => o.id)
+}
+
+/**
+ * Renumbers all joints: 1, 2, 3 … or A, B, C …, from left to right and bottom to top, or in the order they
+ * stand in.
+ */
+export function renumberNodes(
+  p: Problem,
+  style: 'letters' | 'numbers',
+  order: 'listed' | 'place',
+): { from: string; to: string }[] {
+  const m = measure(p)
+  const list = p.nodes.map((n) => n.id)
+  if (order === 'place') {
+    const near = 1e-6 * m.extent
+    const at = (id: string) => m.at.get(id) ?? { x: 0, y: 0 }
+    list.sort((a, b) => (Math.abs(at(a).x - at(b).x) > near ? at(a).x - at(b).x : at(a).y - at(b).y))
+  }
+  const label = (i: number) =>
+    style === 'numbers'
+      ? String(i + 1)
+      : 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
+  return list.map((from, i) => ({ from, to: label(i) }))
+}

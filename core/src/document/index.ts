@@ -1,0 +1,35 @@
+export type * from './types.js'
+export { checkProblem, MAX_BYTES, readProblem, VERSION, writeProblem, type ReadResult } from './read.js'
+export { shapeSides } from './schema.js'
+export * as edit from './edits/edits.js'
+export { setUnits } from './edits/units-edit.js'
+export { newProblem } from './new.js'
+export { freeId, memberLabel, nextNodeLabel, readChain } from './labels.js'
+export { measure, scaled, tidy, type Measure, type Point } from './measure.js'
+export { coincident, mergeNodes } from './edits/merge.js'
+export { crossing, divideMember, joinCrossing, splitMember, splitMemberAt } from './edits/split.js'
+export {
+  copySelection,
+  jointsOf,
+  membersLike,
+  membersOf,
+  mirrorSelection,
+  moveNodes,
+  renumberNodes,
+  type CopyOptions,
+  type Selection,
+} from './edits/repeat.js'
+export {
+  addShape,
+  beamShape,
+  frameShape,
+  gableShape,
+  trussShape,
+  type StartingShape,
+  type TrussForm,
+} from './edits/starting-shapes.js'
+export { readBays, writeBays } from '../statement/bays.js'
+export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from './edits/draw.js'
+export { copyRows, pasteRows, type Pasted } from './edits/rows.js'
+export { displayOf, withUnit, type Display, type ShownUnit } from './display.js'
+export { NUMBERINGS, numberingOf, numbersOf, renumbered, unknownName, type Numbering } from './numbering.js'

@@ -1,0 +1,149 @@
+import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
+import type { Dimension } from '../quantity/dimension.js'
+import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { displayOf } from '../document/display.js'
+import type { Problem } from '../document/types.js'
+import { addressOf } from './address.js'
+import { CHECKS } from './stiffness/origins/checks.js'
+import { DIAGRAM } from './stiffness/origins/diagrams.js'
+import { FACTORED } from './stiffness/origins/factored.js'
+import { FACTORED_OUT } from './stiffness/origins/factored-out.js'
+import { RIGIDITIES } from './stiffness/origins/rigidities.js'
+import { FIXED_ENDS } from './stiffness/origins/fixed-ends.js'
+import { roundingOf } from './stiffness/scale.js'
+import { relettered } from './expression.js'
+import { GEOMETRY } from './stiffness/origins/geometry.js'
+import { STATED } from './stiffness/origins/stated.js'
+import type { Context, Entry, Found, Kind, Origin } from './stiffness/origins/kind.js'
+import { HINGED } from './stiffness/origins/hinged.js'
+import { TIED } from './stiffness/origins/tied.js'
+import { STIFFNESS } from './stiffness/origins/stiffness.js'
+import { SOLUTION } from './stiffness/origins/solution.js'
+
+/**
+ * Every number of the working by its address, with where it came from: stated in the problem, a formula of
+ * other numbers
+ * (each with its own address), or solved together with others. Values are the solver's own, in the problem's
+ * coherent
+ * units; the formulas only say how they hang together, and a test evaluates each of them.
+ */
+export interface Ledger {
+  context: Context
+  /** A number by its address; undefined where there is none such. */
+  entry(address: string): Entry | undefined
+  /** The same with its origin. */
+  origin(address: string): Entry & { origin: Origin }
+}
+
+export const KINDS: Readonly<Record<string, Kind>> = {
+  ...STATED,
+  ...GEOMETRY,
+  ...STIFFNESS,
+  ...HINGED,
+  ...FIXED_ENDS,
+  ...SOLUTION,
+  ...FACTORED,
+  ...TIED,
+  ...RIGIDITIES,
+  ...FACTORED_OUT,
+  ...DIAGRAM,
+  ...CHECKS,
+}
+
+export function ledger(
+  solution: Solution,
+  units: ProblemUnits,
+  action: ActionSolution,
+  problem?: Problem,
+): Ledger {
+  const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
+  const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
+  const known = new Map<string, { found: Found; entry: Entry } | undefined>()
+  const rounded = roundingOf(solution, action)
+  const look = (address: string) => {
+    if (known.has(address)) return known.get(address)
+    const [kind, ...parts] = address.split('/').map(decode)
+    const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
+    const it = found && {
+      found,
+      entry: {
+        address,
+        symbol: found.symbol,
+        value: coherent(
+          found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension),
+          found.dimension,
+        ),
+        unit: coherentUnitName(units, found.dimension),
+        dimension: found.dimension,
+      },
+    }
+    known.set(address, it)
+    return it
+  }
+  const coherent = (si: number, d: Dimension) => si / siPerCoherent(units, d)
+  const must = (address: string) => {
+    const it = look(address)
+    if (!it) throw new Error(`There is no number ${address} in this working.`)
+    return it
+  }
+  const cases = new Map<string, Ledger>()
+  const inCase = (id: string): Ledger | undefined => {
+    const one = solution.cases.find((o) => o.id === id)
+    if (one && !cases.has(id)) cases.set(id, ledger(solution, units, one, problem))
+    return cases.get(id)
+  }
+  const context: Context = {
+    solution,
+    action,
+    units,
+    problem,
+    display: displayOf(problem ?? { units }),
+    coherent,
+    letter: (...parts) => {
+      const { entry } = must(addressOf(...parts))
+      return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
+    },
+    value: (...parts) => must(addressOf(...parts)).entry.value,
+    entry: (...parts) => look(addressOf(...parts))?.entry,
+    origin: (...parts) => must(addressOf(...parts)).found.origin(),
+    inCase: (id, parts) => {
+      const one = inCase(id)
+      const address = addressOf(...parts)
+      const entry = one?.entry(address)
+      if (!one || !entry) return undefined
+      const found = {
+        symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id },
+        si: entry.value * siPerCoherent(units, entry.dimension),
+        dimension: entry.dimension,
+      }
+      return { ...found, origin: () => within(one.origin(address).origin, id) }
+    },
+    member: (id) => members.get(id) ?? -1,
+    node: (id) => nodes.get(id) ?? -1,
+  }
+  return {
+    context,
+    entry: (address) => look(address)?.entry,
+    origin: (address) => {
+      const { found, entry } = must(address)
+      return { ...entry, origin: found.origin() }
+    },
+  }
+}
+
+function decode(part: string): string {
+  try {
+    return decodeURIComponent(part)
+  } catch {
+    return part
+  }
+}
+
+/** The origin of a number in a case, its letters addressed from outside the case. */
+const within = (o: Origin, id: string): Origin =>
+  o.kind === 'formula'
+    ? {
+        ...o,
+        formula: relettered(o.formula, (l) => ({ ...l, address: `${addressOf('case', id)}/${l.address}` })),
+      }
+    : o

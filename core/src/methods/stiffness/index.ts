@@ -1,0 +1,62 @@
+export * from './matrices.js'
+export {
+  BY_HAND,
+  equationAddress,
+  equations,
+  gaussElimination,
+  type BackLine,
+  type Elimination,
+  type EliminationStep,
+  type Equations,
+} from './elimination.js'
+export { entryWords, FIGURES, inFigures, readingOf, type FactorChoice, type Reading } from './reading.js'
+export { isBeam } from './beam.js'
+export { factored, type Factored } from './ldl.js'
+export { BY_HAND_WAYS, byHandOf, type ByHand } from './by-hand.js'
+export { latexNumber, MATRIX_FORMS, matrixText, type MatrixForm } from '../matrix-text.js'
+export { multiplesOf } from './origins/rigidities.js'
+export { structureRows } from './origins/stiffness.js'
+export { addressOf } from '../address.js'
+export { ledger, type Ledger } from '../ledger.js'
+export type { Entry, Origin } from './origins/kind.js'
+export { fieldOf } from './origins/diagrams.js'
+export { evaluateFormula, letters, type Formula, type Letter, type LetterName } from '../expression.js'
+export { bond, formulaText, symbolText, type Written } from '../formula-text.js'
+export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
+export { stepOf, stepsOf } from './steps/index.js'
+export {
+  STEP_KEYS,
+  type Block,
+  type Cell,
+  type DrawingBlock,
+  type EquationBlock,
+  type Mark,
+  type MatrixBlock,
+  type PolynomialBlock,
+  type Passage,
+  type Step,
+  type StepKey,
+  type TableBlock,
+} from '../blocks.js'
+export { displacementWords } from './steps/equations.js'
+export { stiffnessOf } from './steps/matrices.js'
+export {
+  equationLatex,
+  lineLatex,
+  matrixLatex,
+  polynomialLatex,
+  textLatex,
+  workingLatex,
+} from '../export/latex.js'
+export { workingMarkdown } from '../export/markdown.js'
+export {
+  commonPower,
+  LARGEST,
+  parts,
+  polynomialTerms,
+  powerOf,
+  powerWords,
+  printedMatrix,
+  reach,
+  speller,
+} from '../export/numbers.js'

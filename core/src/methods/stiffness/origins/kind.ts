@@ -1,0 +1,82 @@
+import type { Dimension } from '../../../quantity/dimension.js'
+import type { ProblemUnits } from '../../../quantity/units.js'
+import type { ActionSolution, Solution } from '../../../analysis/solve.js'
+import type { Display } from '../../../document/display.js'
+import type { Problem } from '../../../document/types.js'
+import type { Formula, Letter, LetterName } from '../../expression.js'
+import { shownRows } from '../matrices.js'
+
+export interface Entry {
+  address: string
+  symbol: LetterName
+  value: number
+  unit: string
+  dimension: Dimension
+}
+
+/** Where a number came from. */
+export type Origin =
+  /** As the problem states it, or what a sentence says of it. */
+  | { kind: 'stated'; words: string }
+  | { kind: 'formula'; formula: Formula; words?: string }
+  /** Found together with others, which no formula of its own tells. */
+  | { kind: 'solved'; words: string }
+
+/** A kind of number: its symbol and value at once, its origin when asked. */
+export interface Found {
+  symbol: LetterName
+  /** In SI. */
+  si: number
+  dimension: Dimension
+  /** Stated, not computed: never 0 but for rounding. */
+  exact?: boolean
+  /** A force that stands among stiffnesses: 0 but for rounding when it is so against the forces. */
+  acts?: boolean
+  origin: () => Origin
+}
+
+export type Kind = (c: Context, ...parts: string[]) => Found | undefined
+
+/** What the origins look things up in. */
+export interface Context {
+  solution: Solution
+  action: ActionSolution
+  units: ProblemUnits
+  /** The units results are read in. */
+  display: Display
+  /** As stated, for the words that were typed. */
+  problem?: Problem
+  /** A letter of a formula: the number at an address. */
+  letter(...parts: (string | number)[]): Letter
+  value(...parts: (string | number)[]): number
+  entry(...parts: (string | number)[]): Entry | undefined
+  origin(...parts: (string | number)[]): Origin
+  /** A value in coherent units of a value in SI. */
+  coherent(si: number, d: Dimension): number
+  /** The same kind of number in one of the cases of a combination. */
+  inCase(id: string, parts: string[]): Found | undefined
+  member(id: string): number
+  node(id: string): number
+}
+
+export const formula =
+  (f: Formula, words?: string): (() => Origin) =>
+  () => ({ kind: 'formula', formula: f, ...(words ? { words } : {}) })
+
+/** A whole number from an address, or −1. */
+export const index = (part: string | undefined): number =>
+  part !== undefined && /^\d{1,6}$/.test(part) ? Number(part) : -1
+
+/** Two indices below a letter: 23, or 12,3 where one alone would be mistaken. */
+export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${j}` : `${i}${j}`)
+
+/**
+ * The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 where only four are
+ * shown.
+ */
+export const endNumber = (solution: Solution, m: { bar: boolean }, r: number): number =>
+  shownRows(solution, m.bar).indexOf(r) + 1
+
+/** Two of them below a letter. */
+export const endPair = (solution: Solution, m: { bar: boolean }, i: number, j: number): string =>
+  `${endNumber(solution, m, i)}${endNumber(solution, m, j)}`

@@ -1,0 +1,323 @@
+import * as D from '../../../quantity/dimension.js'
+import { springs, stiffnessRows } from '../../../analysis/assemble.js'
+import { COMPONENTS } from '../../../analysis/dofs.js'
+import type { Solution } from '../../../analysis/solve.js'
+import { minus, multiple, number, over, power, sum, times, type Formula } from '../../expression.js'
+import { rigidity, statedRigidity } from './rigidities.js'
+import { endPair, formula, index, pair, type Context, type Kind, type Origin } from './kind.js'
+
+const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
+const turns = (i: number) => i % 3 === 2
+
+/** The dimension of a stiffness entry, by whether its row and its column turn. */
+export const stiffnessDimension = (rowTurns: boolean, columnTurns: boolean) =>
+  rowTurns && columnTurns ? D.moment : rowTurns || columnTurns ? D.force : D.forcePerLength
+
+/** Row and column from 1 of a 6 × 6 matrix as indices, or undefined. */
+function place(row: string | undefined, column: string | undefined): [number, number] | undefined {
+  const [i, j] = [index(row) - 1, index(column) - 1]
+  return i < 0 || j < 0 || i > 5 || j > 5 ? undefined : [i, j]
+}
+
+/** The origin of an entry of a member's own stiffness; one that is 0 for every such member says why. */
+function ownOrigin(c: Context, id: string, i: number, j: number): Origin {
+  const f = ownStiffness(c, id, i, j)
+  if (f.t !== 'number') return formula(f)()
+  const axial = i % 3 === 0 && j % 3 === 0
+  return {
+    kind: 'stated',
+    words: axial
+      ? `${id} keeps its length: what it takes along itself is a force of its own, not a stiffness.`
+      : member(c, id).bar
+        ? `${id} resists only along itself.`
+        : 'To be drawn along its axis costs a straight member nothing across it, and the reverse.',
+  }
+}
+
+/**
+ * The signs of a member's stiffness entries over its unknowns, and which of its four terms each is made of.
+ */
+export const BENDING: Record<string, [term: 'vv' | 'vm' | 'near' | 'far', sign: 1 | -1]> = {
+  '11': ['vv', 1],
+  '12': ['vm', 1],
+  '14': ['vv', -1],
+  '15': ['vm', 1],
+  '22': ['near', 1],
+  '24': ['vm', -1],
+  '25': ['far', 1],
+  '44': ['vv', 1],
+  '45': ['vm', -1],
+  '55': ['near', 1],
+}
+
+/** An entry of a member's stiffness before its ends are released, in letters. */
+function ownStiffness(c: Context, id: string, i: number, j: number): Formula {
+  const m = member(c, id)
+  const [a, b] = i <= j ? [i, j] : [j, i]
+  const L = c.letter('L', id)
+  if (a % 3 === 0 || b % 3 === 0) {
+    if (a % 3 !== 0 || b % 3 !== 0 || m.axiallyRigid) return number(0)
+    const axial = over(m.bar ? rigidity(c, id) : c.letter('EA', id), L)
+    return a === b ? axial : minus(axial)
+  }
+  if (m.bar) return number(0)
+  const [term, sign] = BENDING[`${a}${b}`]
+  const EI = rigidity(c, id)
+  const stiff = m.GAs > 0
+  const phi = stiff ? c.letter('phi', id) : undefined
+  const soft = phi ? sum(number(1), phi) : number(1)
+  const under = (p: number) => (phi ? times(soft, p > 1 ? power(L, p) : L) : p > 1 ? power(L, p) : L)
+  const value = {
+    vv: () => over(multiple(12, EI), under(3)),
+    vm: () => over(multiple(6, EI), under(2)),
+    near: () => over(phi ? times(sum(number(4), phi), EI) : multiple(4, EI), under(1)),
+    far: () => over(phi ? times(sum(number(2), minus(phi)), EI) : multiple(2, EI), under(1)),
+  }[term]()
+  return sign < 0 ? minus(value) : value
+}
+
+/**
+ * The stiffness of a member with its released ends condensed out one after another, each as
+ * k′ᵢⱼ = kᵢⱼ − kᵢᵣ·kᵣⱼ / (kᵣᵣ + s), with s the spring at the end, 0 where it is free.
+ * Source: static condensation, Kassimali, Matrix Analysis of Structures, §7.1; a matrix for each step, own
+ * stiffness first.
+ */
+export function condensation(solution: Solution, i: number): Float64Array[] {
+  const { own, released } = solution.elements[i]
+  const { releases } = solution.structure.members[i]
+  const steps = [own]
+  for (const r of released) {
+    const k = steps[steps.length - 1]
+    const spring = releases[r]
+    const pivot = k[7 * r] + (typeof spring === 'number' ? spring : 0)
+    steps.push(
+      Float64Array.from(k, (v, at) => v - (k[6 * Math.floor(at / 6) + r] * k[6 * r + (at % 6)]) / pivot),
+    )
+  }
+  return steps
+}
+
+/**
+ * A letter for an entry of the stiffness after so many condensations: the own one before any, k after the
+ * last.
+ */
+function afterSteps(c: Context, id: string, step: number, i: number, j: number): Formula {
+  const { released } = c.solution.elements[c.member(id)]
+  return step === released.length
+    ? c.letter('k', id, i + 1, j + 1)
+    : step === 0
+      ? c.letter('own', id, i + 1, j + 1)
+      : c.letter('part', id, step, i + 1, j + 1)
+}
+
+function condensedEntry(c: Context, id: string, step: number, i: number, j: number): Formula {
+  const { released } = c.solution.elements[c.member(id)]
+  const r = released[step - 1]
+  const k = (a: number, b: number) => afterSteps(c, id, step - 1, a, b)
+  const spring = typeof member(c, id).releases[r] === 'number'
+  return sum(
+    k(i, j),
+    minus(over(times(k(i, r), k(r, j)), spring ? sum(k(r, r), c.letter('end-spring', id, r)) : k(r, r))),
+  )
+}
+
+/** The rows of the structure's K by degree of freedom, SI; found once for a solution. */
+const whole = new WeakMap<Solution, Map<number, number>[]>()
+export function structureRows(solution: Solution): Map<number, number>[] {
+  let K = whole.get(solution)
+  if (!K) whole.set(solution, (K = stiffnessRows(solution.dofs, solution.elements)))
+  return K
+}
+
+/** Members and springs that meet at an entry of K. */
+export function sharers(
+  solution: Solution,
+  row: number,
+  column: number,
+): {
+  members: { index: number; r: number; c: number }[]
+  spring: { node: number; component: number } | undefined
+} {
+  const members = solution.elements.flatMap((e, i) => {
+    const [r, k] = [e.dofs.indexOf(row), e.dofs.indexOf(column)]
+    return r >= 0 && k >= 0 ? [{ index: i, r, c: k }] : []
+  })
+  const d = solution.dofs.list[row]
+  const sprung = row === column && springs(solution.dofs).some((s) => s.dof === row)
+  return {
+    members,
+    spring: sprung ? { node: d.node, component: COMPONENTS.indexOf(d.component) } : undefined,
+  }
+}
+
+/** Stiffnesses: of a member in its own axes, turned to its joints' axes, and of the structure. */
+export const STIFFNESS: Record<string, Kind> = {
+  EA: (c, id) => {
+    const m = member(c, id)
+    return (
+      m && {
+        symbol: { letter: 'EA', of: id },
+        si: m.E * m.A,
+        dimension: D.force,
+        origin:
+          (m.bar ? statedRigidity(c, id) : undefined) ??
+          lazily(() => times(c.letter('E', id), c.letter('A', id))),
+      }
+    )
+  },
+  EI: (c, id) => {
+    const m = member(c, id)
+    return (
+      m && {
+        symbol: { letter: 'EI', of: id },
+        si: m.E * m.I,
+        dimension: D.multiply(D.stress, D.secondMoment),
+        origin:
+          (m.bar ? undefined : statedRigidity(c, id)) ??
+          lazily(() => times(c.letter('E', id), c.letter('I', id))),
+      }
+    )
+  },
+  /** Φ, the share of shear in the bending of a member. */
+  phi: (c, id) => {
+    const m = member(c, id)
+    if (!m || !(m.GAs > 0)) return undefined
+    return {
+      symbol: { letter: 'Φ', of: id },
+      si: (12 * m.E * m.I) / (m.GAs * m.length ** 2),
+      dimension: D.none,
+      origin: lazily(() =>
+        over(
+          times(number(12), c.letter('EI', id)),
+          times(c.letter('shear', id), power(c.letter('L', id), 2)),
+        ),
+      ),
+    }
+  },
+  /** The stiffness of a member before its ends are released. */
+  own: (c, id, row, column) => {
+    const at = place(row, column)
+    const e = c.solution.elements[c.member(id)]
+    if (!at || !e) return undefined
+    const [i, j] = at
+    return {
+      symbol: { letter: 'k°', sub: endPair(c.solution, member(c, id), i, j), of: id },
+      si: e.own[6 * i + j],
+      dimension: stiffnessDimension(turns(i), turns(j)),
+      origin: () => ownOrigin(c, id, i, j),
+    }
+  },
+  /** The stiffness of a member after some of its ends are condensed. */
+  part: (c, id, step, row, column) => {
+    const at = place(row, column)
+    const e = c.solution.elements[c.member(id)]
+    const n = index(step)
+    if (!at || !e || n < 1 || n >= e.released.length) return undefined
+    const [i, j] = at
+    return {
+      symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(c.solution, member(c, id), i, j), of: id },
+      si: condensation(c.solution, c.member(id))[n][6 * i + j],
+      dimension: stiffnessDimension(turns(i), turns(j)),
+      origin: lazily(() => condensedEntry(c, id, n, i, j)),
+    }
+  },
+  /** The stiffness of a member in its own axes, as its joints feel it. */
+  k: (c, id, row, column) => {
+    const at = place(row, column)
+    const e = c.solution.elements[c.member(id)]
+    if (!at || !e) return undefined
+    const [i, j] = at
+    const found = {
+      symbol: { letter: 'k', sub: endPair(c.solution, member(c, id), i, j), of: id },
+      si: e.k[6 * i + j],
+      dimension: stiffnessDimension(turns(i), turns(j)),
+    }
+    if (e.sprung && i % 3 === 0 && j % 3 === 0)
+      return {
+        ...found,
+        origin: () => ({
+          kind: 'solved',
+          words: `${id} keeps its length; along it only the springs at its ends give, one after the other.`,
+        }),
+      }
+    const m = member(c, id)
+    if (m.releases[i] === true || m.releases[j] === true) {
+      const free = m.releases[i] === true ? i : j
+      return {
+        ...found,
+        origin: () => ({
+          kind: 'stated',
+          words:
+            `${['N', 'V', 'M'][free % 3]} is released at the ${free < 3 ? 'start' : 'end'} of ${id}: ` +
+            'nothing passes there.',
+        }),
+      }
+    }
+    return {
+      ...found,
+      origin: () =>
+        e.released.length
+          ? formula(condensedEntry(c, id, e.released.length, i, j))()
+          : ownOrigin(c, id, i, j),
+    }
+  },
+  /** The stiffness of a member in the axes of its joints: Tᵀ·k·T. */
+  global: (c, id, row, column) => {
+    const at = place(row, column)
+    const e = c.solution.elements[c.member(id)]
+    if (!at || !e) return undefined
+    const [i, j] = at
+    return {
+      symbol: { letter: 'K', sub: endPair(c.solution, member(c, id), i, j), of: id },
+      si: e.global[6 * i + j],
+      dimension: stiffnessDimension(turns(i), turns(j)),
+      origin: lazily(() => {
+        const terms: Formula[] = []
+        for (let a = 0; a < 6; a++)
+          for (let b = 0; b < 6; b++)
+            if (e.T[6 * a + i] !== 0 && e.k[6 * a + b] !== 0 && e.T[6 * b + j] !== 0)
+              terms.push(
+                times(turnLetter(c, id, a, i), c.letter('k', id, a + 1, b + 1), turnLetter(c, id, b, j)),
+              )
+        return sum(...terms)
+      }),
+    }
+  },
+  /** An entry of the structure's K, by the numbers of its row and column. */
+  K: (c, row, column) => {
+    const [i, j] = [index(row) - 1, index(column) - 1]
+    const { list } = c.solution.dofs
+    if (!list[i] || !list[j]) return undefined
+    return {
+      symbol: { letter: 'K', sub: pair(c.solution.numbers[i], c.solution.numbers[j]) },
+      si: structureRows(c.solution)[i].get(j) ?? 0,
+      dimension: stiffnessDimension(list[i].component === 'rotation', list[j].component === 'rotation'),
+      origin: () => {
+        const { members, spring } = sharers(c.solution, i, j)
+        const { structure } = c.solution
+        const terms: Formula[] = members.map((m) =>
+          c.letter('global', structure.members[m.index].id, m.r + 1, m.c + 1),
+        )
+        if (spring) terms.push(c.letter('spring', structure.nodes[spring.node].id, spring.component))
+        return terms.length
+          ? formula(sum(...terms))()
+          : { kind: 'stated', words: 'No member and no spring joins these two unknowns.' }
+      },
+    }
+  },
+}
+
+/**
+ * An entry of T as a factor: c, s and −s by their letters, 1 left out; at a turned support the entry itself.
+ */
+export function turnLetter(c: Context, id: string, r: number, k: number): Formula {
+  const m = member(c, id)
+  const node = r < 3 ? m.start : m.end
+  if (r % 3 === 2) return number(k === r ? 1 : 0)
+  if (c.solution.dofs.angle[node] !== 0) return c.letter('T', id, r + 1, k + 1)
+  if (r % 3 === k % 3) return c.letter('c', id)
+  return r % 3 === 0 ? c.letter('s', id) : minus(c.letter('s', id))
+}
+
+/** A formula made when it is asked for. */
+const lazily = (make: () => Formula) => () => formula(make())()

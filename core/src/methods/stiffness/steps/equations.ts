@@ -1,0 +1,306 @@
+import type { Display } from '../../../document/display.js'
+import { formatNumber } from '../../../quantity/format.js'
+import type { Context } from '../origins/kind.js'
+import { addressOf } from '../../address.js'
+import { byHandOf } from '../by-hand.js'
+import { BY_HAND, equationAddress, isGathered } from '../elimination.js'
+import { tiedOf } from '../tied.js'
+import { MANY } from './model.js'
+import { symbolText } from '../../formula-text.js'
+import type { Ledger } from '../../ledger.js'
+import { readingOf } from '../reading.js'
+import { inOrder, unknowns, type Unknown } from '../matrices.js'
+import { eliminationOf } from '../origins/eliminated.js'
+import { factoredOf } from '../origins/factored.js'
+import { loadsOn, selfWeightOf } from '../origins/loads.js'
+import type { Block, Cell, Mark, Passage, StepMaker } from '../../blocks.js'
+import { units } from './matrices.js'
+
+const words = (text: string): Block => ({ kind: 'words', words: text })
+const SIX = [1, 2, 3, 4, 5, 6]
+/** End forces a member has: all six, or those along it. */
+export const endsOf = (c: Context, i: number) =>
+  c.solution.structure.members[i].bar ? [1, 4] : c.solution.bendingOnly ? [2, 3, 5, 6] : SIX
+
+/**
+ * The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends,
+ * then turned.
+ */
+function fixedEndsOf(book: Ledger, i: number): Passage {
+  const { context: c } = book
+  const m = c.solution.structure.members[i]
+  const e = c.solution.elements[i]
+  const parts = loadsOn(c, i).flatMap(({ n, load }): string[] => {
+    const slanted =
+      (load.type === 'distributed' && load.direction !== 'x' && load.direction !== 'y') ||
+      (load.type === 'point' && load.axes === 'global')
+    if (!slanted) return []
+    if (load.type === 'point') return [addressOf('force-along', n), addressOf('force-across', n)]
+    return load.type === 'distributed'
+      ? load.points.flatMap((_, p) =>
+          p > 0 && load.points.every((o) => o.q === load.points[0].q)
+            ? []
+            : [addressOf('load-along', n, p), addressOf('load-across', n, p)],
+        )
+      : []
+  })
+  const turned = parts.filter((a) => book.entry(a)!.value !== 0)
+  const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
+  const condensed = e.released.length > 0 || e.sprung !== undefined
+  const blocks: Block[] = [
+    {
+      kind: 'drawing',
+      member: i,
+      forces: endsOf(c, i).map((end) => ({ end, at: addressOf('fixed', m.id, end) })),
+    },
+  ]
+  if (turned.length)
+    blocks.push({ kind: 'lines', title: 'The load along and across the member', addresses: turned })
+  if (selfWeightOf(c) !== 0 && !m.bar && m.weight > 0)
+    blocks.push(words(`Its own weight acts with the factor ${selfWeightOf(c)}.`))
+  blocks.push({
+    kind: 'lines',
+    title: condensed ? 'Both ends held and rigid' : 'Fixed-end forces, both ends held',
+    addresses: lines(condensed ? 'fixed-own' : 'fixed'),
+  })
+  if (condensed)
+    blocks.push({ kind: 'lines', title: 'With its released ends free to follow', addresses: lines('fixed') })
+  blocks.push({
+    kind: 'lines',
+    title: 'Turned to the axes of its joints: F = Tᵀ·f',
+    addresses: lines('fixed-global').filter((_, k) => e.dofs[endsOf(c, i)[k] - 1] >= 0),
+  })
+  return { title: m.id, member: i, blocks }
+}
+
+export const loads: StepMaker = (book) => {
+  const { context: c } = book
+  const all = inOrder(unknowns(c.solution))
+  const loaded = [...c.action.fixed.keys()].sort((a, b) => a - b)
+  const passages: Passage[] = loaded.map((i) => fixedEndsOf(book, i))
+  const acting = all.filter((u) => c.value('joint-load', u.index + 1) !== 0)
+  if (acting.length)
+    passages.unshift({
+      title: 'On the joints',
+      blocks: [{ kind: 'lines', addresses: acting.map((u) => addressOf('joint-load', u.index + 1)) }],
+    })
+  passages.push({
+    title: 'The right-hand side',
+    blocks: [
+      words('Taken off the loads on the joints, the fixed-end forces make the right-hand side P.'),
+      {
+        kind: 'table',
+        head: ['', 'Unknown', 'P'],
+        rows: all.map((u): Cell[] => [{ unknown: u }, meaning(u), { at: addressOf('P', u.index + 1) }]),
+      },
+    ],
+  })
+  return {
+    key: 'loads',
+    title: 'Loads',
+    why: 'With every unknown held, a loaded member presses on its joints with its fixed-end forces.',
+    passages,
+  }
+}
+
+const meaning = (u: Unknown) => `${u.node} ${u.component === 'rotation' ? 'turn' : u.component}`
+
+/** What a displacement means, with its amount in a handy unit: "C moves 3.2 mm down". `value` in SI. */
+export function displacementWords(
+  u: Unknown,
+  value: number,
+  { displacement, rotation }: Display,
+  negligible = 0,
+): string {
+  const turns = u.component === 'rotation'
+  if (Math.abs(value) <= negligible)
+    return turns ? `${u.node} does not turn` : `${u.node} stays where it is along ${u.component}`
+  const { unit, perSI } = turns ? rotation : displacement
+  const amount = `${formatNumber(Math.abs(value) * perSI)}${unit.startsWith('10') ? '·' : ' '}${unit}`
+  return turns
+    ? `${u.node} turns ${amount} ${value > 0 ? 'counter-clockwise' : 'clockwise'}`
+    : `${u.node} moves ${amount} ` +
+        `${u.component === 'x' ? (value > 0 ? 'right' : 'left') : value > 0 ? 'up' : 'down'}`
+}
+
+/** At a turned support the axes are its own. */
+const alongOwn = (u: Unknown, c: Context): string => {
+  const { unit, perSI } = c.display.displacement
+  return `${u.node} moves ${formatNumber(c.action.D[u.index] * perSI)} ${unit} along its own ${u.component}`
+}
+
+/** K = L·D·Lᵀ, then down through L, across the pivots and back up. */
+function takenApart(c: Context, n: number, marks: Mark[]): Block[] {
+  const { L } = factoredOf(c)!
+  const all = Array.from({ length: n }, (_, i) => i + 1)
+  const lines = (kind: string, title: string, order = all): Block => ({
+    kind: 'lines',
+    title,
+    addresses: order.map((i) => addressOf(kind, i)),
+  })
+  const below = all.flatMap((i) =>
+    all.slice(0, i - 1).flatMap((j) => (L[i - 1][j - 1] === 0 ? [] : [addressOf('ldl-l', i, j)])),
+  )
+  return [
+    words(
+      'K is taken apart into L·D·Lᵀ, L with ones on its diagonal and nothing above it, D the ' +
+        'pivots, each greater than 0 where nothing moves by itself. Then three easy systems are ' +
+        'solved: L·z = P downward, D·y = z across, Lᵀ·D = y upward.',
+    ),
+    lines('ldl-d', 'The pivots'),
+    ...(below.length ? [{ kind: 'lines' as const, title: 'Below the diagonal of L', addresses: below }] : []),
+    {
+      kind: 'matrix',
+      letter: 'L',
+      title: 'L',
+      rows: marks,
+      columns: marks,
+      at: (i, j) => addressOf('ldl-l', i + 1, j + 1),
+      unit: '',
+    },
+    lines('ldl-z', 'Down: L·z = P'),
+    lines('ldl-y', 'Across: y = z / d'),
+    lines('ldl-x', 'Up: Lᵀ·D = y', [...all].reverse()),
+  ]
+}
+
+/** Numbers whose formulas are written out line by line, where they are few. */
+const FEW = 6
+
+/**
+ * What the equations are gathered from where unknowns are tied, and what stands on their right-hand sides.
+ */
+function gathered(c: Context, sought: readonly Unknown[]): Block[] {
+  if (!eliminationOf(c) || !isGathered(c.solution, c.action)) return []
+  const start = (i: number, j?: number) =>
+    equationAddress(c.solution, c.action, sought[i].index, j === undefined ? undefined : sought[j].index)
+  const pairs = sought.flatMap((_, i) => sought.slice(i).map((__, k) => start(i, i + k)))
+  return [
+    ...(c.solution.rigid && sought.length <= FEW
+      ? [
+          {
+            kind: 'lines' as const,
+            title: 'The entries of all that move along with the two, added up',
+            addresses: pairs,
+          },
+        ]
+      : []),
+    {
+      kind: 'lines',
+      title: c.solution.rigid
+        ? 'The right-hand sides, gathered likewise'
+        : 'The right-hand sides, with the settlements on them',
+      addresses: sought.map((_, i) => start(i)),
+    },
+  ]
+}
+
+/** The equations themselves, then their solution by hand. */
+function byHand(c: Context, sought: readonly Unknown[]): Block[] {
+  if (!eliminationOf(c)) return []
+  const n = sought.length
+  const marks: Mark[] = sought.map((unknown) => ({ unknown }))
+  const start = (i: number, j?: number) =>
+    equationAddress(c.solution, c.action, sought[i].index, j === undefined ? undefined : sought[j].index)
+  const equations: Block = {
+    kind: 'matrix',
+    letter: 'K|P',
+    title: 'The equations, their right-hand sides last',
+    rows: marks,
+    columns: [...marks, { words: 'P' }],
+    at: (i, j) => (j === n ? start(i) : start(i, j)),
+    unit: units(c),
+  }
+  return [
+    equations,
+    ...(byHandOf(c.problem) === 'ldl' ? takenApart(c, n, marks) : rowByRow(c, sought, marks)),
+  ]
+}
+
+/** Gauss: the equations after each pivot, and back from the last. */
+function rowByRow(c: Context, sought: readonly Unknown[], marks: Mark[]): Block[] {
+  const steps = eliminationOf(c)!.steps.flatMap((s, k): Block[] =>
+    s.factors.length === 0
+      ? []
+      : [
+          {
+            kind: 'matrix',
+            letter: 'K|P',
+            title: `After step ${k + 1}: column ${sought[k].number} is cleared below its pivot`,
+            rows: marks,
+            columns: [...marks, { words: 'P' }],
+            at: (i, j) => addressOf('row', k + 1, i + 1, j + 1),
+            unit: units(c),
+          },
+        ],
+  )
+  return [
+    ...steps,
+    {
+      kind: 'lines',
+      title: 'Back, from the last equation to the first',
+      addresses: [...sought].reverse().map((u) => addressOf('D', u.index + 1)),
+    },
+  ]
+}
+
+/** How many equations there are, what stands on their known side, and how they are solved. */
+function solvedHow(c: Context, sought: number): string {
+  const settles = c.solution.dofs.list.some((d, i) => !d.free && c.action.D[i] !== 0)
+  const count = `${sought} ${sought === 1 ? 'equation for one unknown' : `equations for ${sought} unknowns`}`
+  const what = c.solution.rigid
+    ? `With what follows from other unknowns put in, the free rows of K·D = P are gathered into ${count}`
+    : `The free rows of K·D = P are ${count}`
+  return `${what}${settles ? ', with the settlements on the known side' : ''}. They are solved by LDLᵀ${eliminationOf(c) ? '; the same by hand, row by row, follows' : sought > BY_HAND ? `; by hand they are written out for up to ${BY_HAND} unknowns` : ''}.`
+}
+
+export const solution: StepMaker = ({ context: c }) => {
+  const all = inOrder(unknowns(c.solution))
+  const free = all.filter((u) => u.free)
+  const tied = tiedOf(c.solution)
+  const sought = tied ? free.filter((u) => tied.independent.has(u.index)) : free
+  const following = tied ? free.filter((u) => !tied.independent.has(u.index)) : []
+  const walked = byHand(c, sought)
+  const blocks: Block[] = []
+  if (following.length && following.length <= MANY)
+    blocks.push({
+      kind: 'lines',
+      title: 'What follows from them',
+      addresses: following.map((u) => addressOf('D', u.index + 1)),
+    })
+  const most = (turns: boolean) =>
+    Math.max(
+      0,
+      ...free.map((u) => ((u.component === 'rotation') === turns ? Math.abs(c.action.D[u.index]) : 0)),
+    )
+  const told = (u: Unknown) =>
+    c.solution.dofs.angle[c.node(u.node)] !== 0 && u.component !== 'rotation'
+      ? alongOwn(u, c)
+      : displacementWords(u, c.action.D[u.index], c.display, 1e-9 * most(u.component === 'rotation'))
+  // with the EI of all taken out of K, displacements are found as so many over EI
+  const common = readingOf(c.problem).factor === 'common' ? c.entry('common') : undefined
+  const times = common ? [`D·${symbolText(common.symbol)}`] : []
+  blocks.push({
+    kind: 'table',
+    title: 'Displacements',
+    head: ['', ...times, 'D', 'meaning'],
+    rows: all
+      .filter((u) => u.free || c.action.D[u.index] !== 0)
+      .map((u): Cell[] => [
+        { unknown: u },
+        ...times.map((): Cell => ({ at: addressOf('times-common', 'D', u.index + 1) })),
+        { at: addressOf('D', u.index + 1) },
+        told(u),
+      ]),
+  })
+  return {
+    key: 'solution',
+    title: 'Solution',
+    why: 'The free equations have as many unknowns as rows: they are solved for the displacements.',
+    passages: [
+      { blocks: [words(solvedHow(c, sought.length)), ...gathered(c, sought)] },
+      ...(walked.length ? [{ byHand: true, blocks: walked }] : []),
+      { blocks },
+    ],
+  }
+}

@@ -1,0 +1,77 @@
+import type { ActionSolution, Solution } from '../../analysis/solve.js'
+import { structureRows } from './origins/stiffness.js'
+
+/**
+ * Axially rigid members tie unknowns together: some follow from the others, which alone are solved for. K and
+ * P are
+ * gathered on them, K̄ᵢⱼ = Σ tₐᵢ·Kₐᵦ·tᵦⱼ over all that follow i and j. Source: Weaver & Gere, Matrix Analysis
+ * of Framed Structures, ch. 6.
+ */
+export interface Tied {
+  /** Free degrees of freedom that follow from no other. */
+  independent: ReadonlySet<number>
+  /** What moves with an independent one, itself first: degree of freedom and factor. */
+  along: ReadonlyMap<number, readonly (readonly [dof: number, factor: number])[]>
+}
+
+const known = new WeakMap<Solution, Tied | null>()
+
+/** How unknowns are tied together; undefined without rigid members. */
+export function tiedOf(solution: Solution): Tied | undefined {
+  let it = known.get(solution)
+  if (it === undefined) known.set(solution, (it = solution.rigid ? gather(solution) : null))
+  return it ?? undefined
+}
+
+function gather({ rigid, dofs }: Solution): Tied {
+  const along = new Map<number, [number, number][]>()
+  for (let d = 0; d < dofs.free; d++) if (!rigid!.ties.has(d)) along.set(d, [[d, 1]])
+  for (const [d, { terms }] of rigid!.ties) for (const [i, factor] of terms) along.get(i)?.push([d, factor])
+  return { independent: new Set(along.keys()), along }
+}
+
+/**
+ * What displacements are before anything is solved, SI: settlements of held ones, and what rigid members
+ * impose on those that follow.
+ */
+export function prescribed(solution: Solution, action: ActionSolution): Map<number, number> {
+  const out = new Map<number, number>()
+  for (let d = solution.dofs.free; d < solution.dofs.list.length; d++)
+    if (action.D[d] !== 0) out.set(d, action.D[d])
+  for (const [d, { constants }] of solution.rigid?.ties ?? []) {
+    const v = imposed(solution, action, constants)
+    if (v !== 0) out.set(d, v)
+  }
+  return out
+}
+
+/** Of a constant per case, that of the case or combination. */
+export function imposed(
+  { cases, structure }: Solution,
+  action: ActionSolution,
+  constants: Float64Array,
+): number {
+  const factors =
+    action.kind === 'combination'
+      ? structure.combinations.find((o) => o.id === action.id)?.factors
+      : undefined
+  return cases.reduce((v, o, i) => v + constants[i] * (factors ? factors[i] : o.id === action.id ? 1 : 0), 0)
+}
+
+/** An entry of K̄, SI. */
+export function tiedStiffness(solution: Solution, i: number, j: number): number {
+  const { along } = tiedOf(solution)!
+  const K = structureRows(solution)
+  let v = 0
+  for (const [a, ta] of along.get(i) ?? [])
+    for (const [b, tb] of along.get(j) ?? []) v += ta * (K[a].get(b) ?? 0) * tb
+  return v
+}
+
+/** The right-hand side of an equation with what is prescribed on it, gathered where unknowns are tied, SI. */
+export function rightSide(solution: Solution, action: ActionSolution, i: number): number {
+  const K = structureRows(solution)
+  const before = prescribed(solution, action)
+  const rest = (a: number) => [...K[a]].reduce((v, [j, k]) => v - k * (before.get(j) ?? 0), action.load[a])
+  return (tiedOf(solution)?.along.get(i) ?? [[i, 1] as const]).reduce((v, [a, t]) => v + t * rest(a), 0)
+}

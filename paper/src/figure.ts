@@ -1,0 +1,155 @@
+import { displayOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { caption } from '@viga/drawing/caption'
+import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
+import { drawScene, type Layers } from '@viga/drawing/scene'
+import type { Ink, Mark, TextMark } from '@viga/drawing/marks'
+import { fit } from '@viga/drawing/view'
+import { drawnLoads } from '@viga/drawing/words'
+import { need, PAGE, TEXT_WIDTH, words, type Pages } from './pages'
+import { QUIET, textBox, type Doc, type Face } from './type'
+
+/** Ink on white paper; every colour also told apart by line or letter, for grey printers. */
+const INKS: Record<Ink, string> = {
+  ink: '#1e2a36',
+  'ink-2': '#4c5864',
+  'ink-3': '#666e76',
+  hair: '#d5cdbf',
+  'hair-2': '#a89d8a',
+  sheet: '#ffffff',
+  paper: '#ffffff',
+  cedar: '#9a5b2e',
+  'cedar-tint': '#f1e0cc',
+  'cedar-deep': '#73411c',
+  load: '#37368a',
+  reaction: '#546a1c',
+  tension: '#0f766e',
+  compression: '#8a2f5c',
+  held: '#8d8677',
+  'held-hatch': '#d8d0c2',
+  pencil: '#ae3527',
+}
+
+function label(doc: Doc, m: TextMark) {
+  const face: Face = m.italic ? 'serif-italic' : m.weight && m.weight >= 500 ? 'serif-bold' : 'serif'
+  const box = textBox(doc, m.aside ? `${m.text}  ${m.aside}` : m.text, face, m.size, INKS[m.fill])
+  const left = m.anchor === 'middle' ? -box.w / 2 : m.anchor === 'end' ? -box.w : 0
+  doc.save().translate(m.x, m.y)
+  if (m.rotate) doc.rotate(m.rotate)
+  if (m.halo)
+    doc
+      .rect(left - 1.5, -m.size * 0.5, box.w + 3, m.size)
+      .fillColor('#ffffff')
+      .fill()
+  box.draw(doc, left, m.size * 0.34)
+  doc.restore()
+}
+
+function mark(doc: Doc, m: Mark) {
+  if (m.t === 'text') return label(doc, m)
+  doc.save()
+  if (m.opacity !== undefined) doc.opacity(m.opacity)
+  doc.path(m.d)
+  if (m.dash)
+    doc.dash(Number(m.dash.split(/[\s,]+/)[0]), {
+      space: Number(m.dash.split(/[\s,]+/)[1] ?? m.dash.split(/[\s,]+/)[0]),
+    })
+  doc.lineWidth(m.width ?? 1).lineJoin(m.round ? 'round' : 'miter')
+  if (m.fill && m.stroke) doc.fillAndStroke(INKS[m.fill], INKS[m.stroke])
+  else if (m.fill) doc.fillColor(INKS[m.fill]).fill()
+  else if (m.stroke) doc.strokeColor(INKS[m.stroke]).stroke()
+  doc.restore()
+}
+
+export const LAYERS: Layers = {
+  loads: false,
+  dimensions: false,
+  supports: true,
+  unknowns: false,
+  reactions: false,
+  names: false,
+  diagram: null,
+  deflected: false,
+}
+
+/** A member held at both ends, beside its fixed-end forces. */
+export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock) {
+  const { solution, display, problem } = book.context
+  const drawn = heldMember(
+    solution.structure,
+    block.member,
+    casesShown(book),
+    display,
+    endForcesOf(book, block, working.readingOf(problem)),
+  )
+  const scale = 0.66
+  need(p, drawn.height * scale + 6)
+  p.doc
+    .save()
+    .translate(PAGE.left + (TEXT_WIDTH - drawn.width * scale) / 2, p.y)
+    .scale(scale)
+    .translate(0, -drawn.top)
+  for (const g of drawn.groups) for (const m of g.marks) mark(p.doc, m)
+  for (const l of drawn.labels) mark(p.doc, l.mark)
+  p.doc.restore()
+  p.y += drawn.height * scale + 6
+}
+
+/** A figure made for the paper, and how much room it takes, so that it is not parted from its heading. */
+export interface PreparedFigure {
+  tall: number
+  draw: (p: Pages) => void
+}
+
+/** The drawing of the screen, made for the width of the paper; below it, what it shows. */
+export function prepared(
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  layers: Partial<Layers>,
+  captioned = true,
+): PreparedFigure {
+  const [width, height] = [640, 400]
+  const scale = TEXT_WIDTH / width
+  const { structure } = solution
+  const view = fit(structure.nodes, width, height, { left: 90, right: 70, top: 70, bottom: 96 })
+  const display = displayOf(problem)
+  const shown =
+    action.kind === 'case'
+      ? new Set([action.id])
+      : new Set(Object.keys(problem.combinations?.find((c) => c.id === action.id)?.factors ?? {}))
+  const scene = drawScene({
+    structure,
+    view,
+    layers: { ...LAYERS, ...layers },
+    loads: drawnLoads(structure, shown, display),
+    display,
+    solved: { solution, action },
+    enlarge: 0,
+  })
+  // the empty margins above and below what is drawn are left out
+  const ys = [
+    ...scene.labels.flatMap((l) => [l.box.y - l.box.h, l.box.y + l.box.h]),
+    ...structure.nodes.map((n) => view.oy - n.y * view.scale),
+  ]
+  // numbered arrows and reactions reach farther out than labels do
+  const [over, under] = layers.unknowns
+    ? [76, 88]
+    : layers.reactions
+      ? [40, 92]
+      : [40, layers.dimensions ? 66 : 44]
+  const [top, bottom] = [Math.min(...ys) - over, Math.max(...ys) + under]
+  const tall = (bottom - top) * scale + 8
+  const said = captioned
+    ? caption(problem, 'working', { ...LAYERS, ...layers }, display, scene.enlarged, null).text
+    : undefined
+  const draw = (p: Pages) => {
+    need(p, tall)
+    p.doc.save().translate(PAGE.left, p.y).scale(scale).translate(0, -top)
+    for (const g of scene.groups) for (const m of g.marks) mark(p.doc, m)
+    for (const l of scene.labels) mark(p.doc, l.mark)
+    p.doc.restore()
+    p.y += tall
+    if (said) words(p, said, { face: 'serif-italic', size: 9, colour: QUIET, after: 8 })
+  }
+  return { tall, draw }
+}

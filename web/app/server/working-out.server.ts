@@ -1,0 +1,59 @@
+import { work, working, type Problem } from '@viga/core'
+import { workingPdf } from '@viga/paper/working'
+
+/** Forms in which a whole working leaves Viga. */
+const FORMS = {
+  pdf: { type: 'application/pdf', ending: 'pdf', make: workingPdf },
+  latex: {
+    type: 'application/x-tex; charset=utf-8',
+    ending: 'tex',
+    make: (_: Problem, book: working.Ledger) => Buffer.from(working.workingLatex(book)),
+  },
+  markdown: {
+    type: 'text/markdown; charset=utf-8',
+    ending: 'md',
+    make: (_: Problem, book: working.Ledger) => Buffer.from(working.workingMarkdown(book)),
+  },
+} as const
+
+/** Beyond this many members a working is a book of hundreds of pages: it is read on the page instead. */
+export const MOST_MEMBERS = 150
+
+type Out = { body: Buffer; type: string; name: string } | { message: string; status: 400 | 404 }
+
+/**
+ * The working of one case or combination as a file.
+ * @param caseId its id; the first case when null
+ */
+export async function workingAs(problem: Problem, form: string, caseId: string | null): Promise<Out> {
+  if (!Object.hasOwn(FORMS, form))
+    return { message: `A working cannot be given as ${form.slice(0, 40)}.`, status: 404 }
+  if (problem.members.length > MOST_MEMBERS)
+    return {
+      message:
+        `With ${problem.members.length} members the whole working would fill hundreds of pages; it ` +
+        `is printed for up to ${MOST_MEMBERS}. Each member and matrix can be read and saved on its ` +
+        'page.',
+      status: 400,
+    }
+  const outcome = work(problem)
+  if (outcome.stage !== 'solved')
+    return { message: 'This problem has no solution yet, so there is no working to print.', status: 400 }
+  const { solution } = outcome
+  const all = [...solution.cases, ...solution.combinations]
+  const action = caseId === null ? all[0] : all.find((a) => a.id === caseId)
+  if (!action)
+    return {
+      message: caseId === null ? 'There is no load case yet.' : `There is no case ${caseId.slice(0, 40)}.`,
+      status: 404,
+    }
+  const { type, ending, make } = FORMS[form as keyof typeof FORMS]
+  const book = working.ledger(solution, problem.units, action, problem)
+  const name =
+    problem.title
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase()
+      .slice(0, 80) || 'problem'
+  return { body: await make(problem, book), type, name: `${name}-working.${ending}` }
+}

@@ -1,0 +1,112 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { edit, type Problem } from '@viga/core'
+import PDFDocument from 'pdfkit'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { formulaBox } from '@viga/paper/math'
+import { workingAs } from '../../app/server/working-out.server'
+import { blank } from '@viga/paper/type'
+import { beam } from '../problems'
+
+const folder = join(import.meta.dirname, '../../database/demo')
+const demo = readdirSync(folder).map((f): [string, Problem] => [
+  f,
+  JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
+])
+const bytes = async (p: Problem, form: string, id: string | null = null) => {
+  const out = await workingAs(p, form, id)
+  if ('message' in out) throw new Error(out.message)
+  return out
+}
+
+afterEach(() => void vi.restoreAllMocks())
+
+describe('the whole working on paper', () => {
+  it.each(demo)('%s: every sign is in its typeface, nothing stands beside the page', async (_, problem) => {
+    const lacking = new Set<string>()
+    let outside = 0
+    type Inner = {
+      _font: { name: string; font: { hasGlyphForCodePoint(c: number): boolean } }
+      _ctm: number[]
+    }
+
+    const real = PDFDocument.prototype.text
+    vi.spyOn(PDFDocument.prototype, 'text').mockImplementation(function (
+      this: PDFKit.PDFDocument,
+      ...args: unknown[]
+    ) {
+      const [text, x] = args as [string, number]
+      const inner = this as unknown as Inner
+      for (const c of text)
+        if (!inner._font.font.hasGlyphForCodePoint(c.codePointAt(0)!))
+          lacking.add(`${c} in ${inner._font.name}`)
+      // the figure has axes of its own
+      if (inner._ctm[0] === 1 && inner._ctm[4] === 0 && (x < 0 || x > 600)) outside++
+      return (real as (...a: unknown[]) => PDFKit.PDFDocument).apply(this, args)
+    })
+    const { body, type, name } = await bytes(problem, 'pdf')
+    expect([...lacking]).toEqual([])
+    expect(outside).toBe(0)
+    expect(type).toBe('application/pdf')
+    expect(name).toMatch(/^[\p{L}\p{N}-]+-working\.pdf$/u)
+    expect(body.subarray(0, 5).toString()).toBe('%PDF-')
+    expect((body.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(4)
+  })
+
+  it('comes as LaTeX and Markdown too, of the case asked for', async () => {
+    const [, problem] = demo[0]
+    const combination = problem.combinations![0].id
+    expect((await bytes(problem, 'markdown', combination)).body.toString()).toContain(
+      `Case: ${problem.combinations![0].title}`,
+    )
+    expect((await bytes(problem, 'latex')).body.toString()).toContain('\\documentclass')
+    expect((await bytes(problem, 'latex')).name).toMatch(/\.tex$/)
+  })
+
+  it('is refused with a sentence where there is none', async () => {
+    const [, problem] = demo[0]
+    expect(await workingAs(problem, 'docx', null)).toMatchObject({ status: 404 })
+    expect(await workingAs(problem, 'toString', null)).toMatchObject({ status: 404 })
+    expect(await workingAs(problem, 'pdf', 'nobody')).toMatchObject({
+      status: 404,
+      message: 'There is no case nobody.',
+    })
+    expect(await workingAs({ ...beam, supports: [] }, 'pdf', null)).toMatchObject({ status: 400 })
+    const long = Array.from({ length: 160 }, (_, i) => i + 9).reduce((p, x) => edit.addNode(p, x, 0), beam)
+    const many = {
+      ...long,
+      members: long.nodes.slice(1).map((n, i) => ({
+        id: `m${i}`,
+        start: long.nodes[i].id,
+        end: n.id,
+        material: 'steel',
+        section: 'default',
+      })),
+    }
+    expect(await workingAs(many, 'pdf', null)).toMatchObject({
+      status: 400,
+      message: expect.stringContaining('hundreds of pages') as string,
+    })
+  })
+})
+
+describe('mathematics on paper', () => {
+  const doc = blank('test')
+  const letter = (name: string, value: number) =>
+    ({ t: 'letter', symbol: { letter: name }, value, address: name }) as const
+  it('sets a fraction as high as its parts, a power above its base, brackets round a sum', () => {
+    const [a, b] = [letter('a', 2), letter('b', -3)]
+    const plain = formulaBox(doc, a, 'letters')
+    const fraction = formulaBox(doc, { t: 'quotient', over: a, under: b }, 'letters')
+    expect(fraction.up + fraction.down).toBeGreaterThan(2 * (plain.up + plain.down))
+    const power = formulaBox(doc, { t: 'power', base: a, exponent: 2 }, 'letters')
+    expect(power.up).toBeGreaterThan(plain.up)
+    const product = formulaBox(doc, { t: 'product', factors: [a, { t: 'sum', terms: [a, b] }] }, 'letters')
+    const sum = formulaBox(doc, { t: 'sum', terms: [a, b] }, 'letters')
+    expect(product.w).toBeGreaterThan(plain.w + sum.w + 6)
+    // a negative number put in for a letter stands in brackets
+    expect(formulaBox(doc, { t: 'product', factors: [a, b] }, 'numbers').up).toBeGreaterThan(
+      formulaBox(doc, { t: 'product', factors: [a, a] }, 'numbers').up,
+    )
+  })
+})
