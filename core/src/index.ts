@@ -12,19 +12,28 @@ export {
 export { doubts, type Doubt } from './checking/doubts.js'
 export { addCombinations, generateCombinations, titleOf, type Generated } from './combinations/generate.js'
 export { COMBINATION_LISTS, type CombinationList } from './combinations/lists.js'
-export { answerDimension } from './checking/quantities.js'
+export { answerDimension } from './kinds/answers/form.js'
 export type { Diagnosis } from './checking/diagnosis.js'
-export type { Field, FieldSegment, State } from './analysis/field.js'
-export { evaluatePolynomial, type Polynomial } from './analysis/polynomial.js'
+export {
+  breaksOf,
+  chordAt,
+  sidesAt,
+  type Course,
+  type CourseKey,
+  type PlaceState,
+  type Sides,
+  type Stretch,
+} from './analysis/course.js'
 export type { ActionSolution, Solution, SolvedElement } from './analysis/solve.js'
 export { wholeStiffness } from './analysis/assemble.js'
 export { COMPONENTS, type Dof, type Dofs } from './analysis/dofs.js'
 export { findRolled, rolledShapes, searchRolled, type RolledShape } from './kinds/sections/catalogue.js'
-export { COMMON_MATERIALS, materialsFor, type CommonMaterial } from './kinds/sections/materials.js'
+export { COMMON_MATERIALS, materialsFor, type CommonMaterial } from './kinds/materials/common-materials.js'
 export { shapeProperties, type SectionProperties } from './kinds/sections/shapes.js'
 export { determinacy, type Determinacy } from './statics/determinacy.js'
-export { listed, resolve, type Resolved, type ResolveResult } from './structure/resolve.js'
-export { SUPPORT_KINDS, SUPPORT_TYPES } from './kinds/supports/support-kinds.js'
+export { listed } from './structure/listed.js'
+export { resolve, type Resolved, type ResolveResult } from './structure/resolve.js'
+export { SUPPORT_KINDS, SUPPORT_TYPES } from './kinds/supports/types.js'
 export type * from './structure/types.js'
 export * as working from './methods/stiffness/index.js'
 export type * from './methods/stiffness/index.js'

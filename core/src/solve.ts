@@ -1,7 +1,5 @@
 import { solve, type Solution } from './analysis/solve.js'
 import { answerErrors } from './checking/answers.js'
-import { numberingOf, numbersOf } from './document/numbering.js'
-import { isBeam } from './methods/stiffness/beam.js'
 import { checkProblem, readProblem, type ReadResult } from './document/read.js'
 import type { Notice, Problem, ProblemError } from './document/types.js'
 import { resolve, type Resolved } from './structure/resolve.js'
@@ -27,13 +25,6 @@ export function work(problem: Problem): Outcome {
   const result = solve(structure)
   if (!result.ok) return { stage: 'unsolved', error: result.error, structure, obstacles, notices }
   const { solution } = result
-  solution.bendingOnly = problem.view?.bendingOnly === true && isBeam(solution)
-  solution.numbers = numbersOf(
-    numberingOf(problem),
-    solution.dofs.list,
-    structure.nodes,
-    solution.bendingOnly ? (d) => d.component !== 'x' : undefined,
-  )
   return { stage: 'solved', solution, structure, obstacles, notices }
 }
 

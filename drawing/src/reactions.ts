@@ -1,4 +1,11 @@
-import { formatNumber, reactionAt, type ActionSolution, type Solution, type Structure } from '@viga/core'
+import {
+  formatNumber,
+  reactionAt,
+  type ActionSolution,
+  type Solution,
+  type Structure,
+  type working,
+} from '@viga/core'
 import {
   arrow,
   circle,
@@ -156,7 +163,7 @@ const ASIDE = [15, -15, 37, -37]
  * Numbered degrees of freedom: arrows and arcs ending in a circle (free, tinted) or a square (held, hatched).
  */
 export function drawUnknowns(
-  solution: Solution,
+  { solution, numbering }: working.NumberedSolution,
   view: View,
 ): { groups: Group[]; boxes: Box[]; obstacles: Obstacle[] } {
   const { structure: s, dofs } = solution
@@ -167,7 +174,7 @@ export function drawUnknowns(
   const away = (node: number) =>
     ends[node].map(({ member, end }) => times(memberLine(s, view, s.members[member]).dir, end === 0 ? 1 : -1))
   dofs.list.forEach((d, i) => {
-    if (solution.numbers[i] === 0) return
+    if (numbering.numbers[i] === 0) return
     const n = s.nodes[d.node]
     const c = onScreen(view, n.x, n.y)
     const turnBy = dofs.angle[d.node]
@@ -208,7 +215,7 @@ export function drawUnknowns(
       marks.push(...arrow(way.tail, way.tip, ink, { small: true, width: 1.4 }))
       mark = way.mark
     }
-    marks.push(...numberMark(mark, solution.numbers[i], d.free))
+    marks.push(...numberMark(mark, numbering.numbers[i], d.free))
     groups.push({
       key: `u${i}`,
       target,

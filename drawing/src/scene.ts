@@ -1,23 +1,20 @@
 import {
+  coursesOf,
   formatPlain,
   type ActionSolution,
   type Display,
-  type Field,
-  type Solution,
+  type Course,
   type Structure,
+  type working,
 } from '@viga/core'
-import {
-  drawAxialForces,
-  drawDeflected,
-  drawDiagram,
-  fieldsOf,
-  largestDisplacement,
-  type DiagramKey,
-} from './diagrams'
+
 import { dimensionGroups } from './dimensions'
 import { drawLoads, LOAD_HAND, type DrawnLoad, type Grip } from './loads'
 import { circle, plus, textWidth, times, unit, vec, type Group, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND, memberGroups } from './members'
+import { drawAxialForces } from './axial-forces'
+import { drawDeflected, largestDisplacement } from './deflected'
+import { drawDiagram, type DiagramKey } from './diagrams'
 import {
   again,
   place,
@@ -50,7 +47,7 @@ export interface SceneInput {
   loads: readonly DrawnLoad[]
   display: Display
   /** Present when the structure is solved. */
-  solved?: { solution: Solution; action: ActionSolution }
+  solved?: working.NumberedSolution & { action: ActionSolution }
   /** Enlargement of the deflected shape; chosen by itself when 0. */
   enlarge: number
   /** Values of Check drawn at their places. */
@@ -90,7 +87,7 @@ export function drawScene(input: SceneInput): Scene {
   const boxes: Box[] = []
   /** Where load arrows are: dimension chains stand beyond them. */
   const loaded: Box[] = []
-  const fields: Field[] | undefined = solved && axis ? fieldsOf(solved.solution, solved.action) : undefined
+  const courses: Course[] | undefined = solved && axis ? coursesOf(solved.solution, solved.action) : undefined
   let enlarged = 0
   let grips: Grip[] = []
 
@@ -107,9 +104,9 @@ export function drawScene(input: SceneInput): Scene {
   }
   const supports = layers.supports ? supportGroups(s, view, FULL_HAND, !axis) : []
 
-  if (solved && fields && layers.diagram && !forces) {
+  if (solved && courses && layers.diagram && !forces) {
     const key = layers.diagram
-    const d = drawDiagram(solved.solution, view, fields, {
+    const d = drawDiagram(solved.solution, view, courses, {
       key,
       tall: Math.max(20, 64 * room),
       spare: s.members.length > MANY,
@@ -133,8 +130,8 @@ export function drawScene(input: SceneInput): Scene {
         ? faint(members)
         : members),
   )
-  if (solved && fields && layers.deflected) {
-    const most = largestDisplacement(fields)
+  if (solved && courses && layers.deflected) {
+    const most = largestDisplacement(courses)
     const factor =
       input.enlarge > 0
         ? input.enlarge * view.scale
@@ -142,7 +139,7 @@ export function drawScene(input: SceneInput): Scene {
           ? niceBelow(DEFLECTION_PX / most / view.scale) * view.scale
           : 0
     enlarged = factor / view.scale
-    if (most > 0) groups.push(...drawDeflected(solved.solution, view, fields, factor))
+    if (most > 0) groups.push(...drawDeflected(solved.solution, view, courses, factor))
   }
   groups.push(...supports, ...loneJoints(s, view))
   if (layers.loads) {
@@ -168,7 +165,7 @@ export function drawScene(input: SceneInput): Scene {
     loaded.push(...d.obstacles.flatMap((o) => [o.a, o.b]).map((p) => ({ x: p.x, y: p.y, w: 8, h: 8 })))
   }
   if (solved && layers.unknowns && !map) {
-    const d = drawUnknowns(solved.solution, view)
+    const d = drawUnknowns(solved, view)
     groups.push(...d.groups)
     obstacles.push(...d.obstacles)
     boxes.push(...d.boxes)

@@ -1,14 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { displayOf, work, type Load, type Problem } from '@viga/core'
+import { coursesOf, displayOf, work, working, type Load, type Problem } from '@viga/core'
 import { frame, truss, type Builder } from '../../core/test/builder'
-import {
-  drawAxialForces,
-  drawDeflected,
-  drawDiagram,
-  fieldsOf,
-  largest,
-  largestDisplacement,
-} from '../src/diagrams'
+import { drawAxialForces } from '../src/axial-forces'
+import { drawDeflected, largestDisplacement } from '../src/deflected'
+import { drawDiagram, largest } from '../src/diagrams'
 import { drawLoads } from '../src/loads'
 import type { Group, PathMark } from '../src/marks'
 import { memberGroups, pinJoints } from '../src/members'
@@ -189,7 +184,7 @@ describe('members', () => {
 
 describe('diagrams', () => {
   const d = drawn(beam().load({ type: 'distributed', member: 'AB', direction: 'Y', q: -3 }))
-  const fields = fieldsOf(d.solution, d.action)
+  const fields = coursesOf(d.solution, d.action)
   const draw = (key: 'N' | 'V' | 'M') =>
     drawDiagram(d.solution, d.view, fields, { key, tall: 60, shown: 1e-3 })
   const axis = onScreen(d.view, 0, 0).y
@@ -258,7 +253,7 @@ describe('reactions and unknowns', () => {
     expect(wishes.filter((w) => w.target === 'support:B').map((w) => w.mark.text)).toEqual(['11.55'])
   })
   it('every degree of freedom has its numbered mark', () => {
-    const { groups } = drawUnknowns(slope.solution, slope.view)
+    const { groups } = drawUnknowns(working.numbered(slope.solution), slope.view)
     expect(groups.map((g) => g.target)).toEqual(slope.solution.dofs.list.map((_, i) => `dof:${i}`))
     expect(groups.map((g) => g.marks.some((m) => m.t === 'path' && m.fill === 'cedar-tint'))).toEqual(
       slope.solution.dofs.list.map((x) => x.free),

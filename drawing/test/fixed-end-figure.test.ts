@@ -9,7 +9,7 @@ import { plateOf, plates } from '../../web/app/sheet/plates'
 
 const demo = (name: string) =>
   JSON.parse(
-    readFileSync(join(import.meta.dirname, `../../database/demo/${name}.viga.json`), 'utf8'),
+    readFileSync(join(import.meta.dirname, `../../web/database/demo/${name}.viga.json`), 'utf8'),
   ) as Problem
 
 function bookOf(problem: Problem, last = false) {

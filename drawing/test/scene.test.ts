@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { addShape, displayOf, frameShape, newProblem, work, type Problem } from '@viga/core'
+import { addShape, displayOf, frameShape, newProblem, work, working, type Problem } from '@viga/core'
 import { textWidth, vec } from '../src/marks'
 import { drawScene, type Layers } from '../src/scene'
 import { FIGURE_INSETS, fit, inPlane, memberLine, onScreen, zoomAt } from '../src/view'
@@ -45,7 +45,7 @@ function scene(problem: Problem, layers: Layers, caseIndex = 0, all = false) {
         display,
       ),
       display,
-      solved: { solution: outcome.solution, action },
+      solved: { ...working.numbered(outcome.solution, problem), action },
       enlarge: 0,
     }),
   }

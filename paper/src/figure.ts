@@ -123,7 +123,7 @@ export function prepared(
     layers: { ...LAYERS, ...layers },
     loads: drawnLoads(structure, shown, display),
     display,
-    solved: { solution, action },
+    solved: { ...working.numbered(solution, problem), action },
     enlarge: 0,
   })
   // the empty margins above and below what is drawn are left out

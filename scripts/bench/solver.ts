@@ -1,4 +1,4 @@
-import { memberField, resolve } from '@viga/core'
+import { courseOf, resolve } from '@viga/core'
 import { LuDecomposition, Matrix } from 'ml-matrix'
 import { assembleFree } from '../../core/src/analysis/assemble.js'
 import { factor } from '../../core/src/analysis/factor.js'
@@ -33,7 +33,7 @@ function once(problem: ReturnType<typeof tower>) {
   const solved = time(() => solve(structure))
   if (!solved.value.ok) throw new Error(solved.value.error.message)
   const { solution } = solved.value
-  const fields = time(() => structure.members.forEach((_, i) => memberField(solution, solution.cases[0], i)))
+  const fields = time(() => structure.members.forEach((_, i) => courseOf(solution, solution.cases[0], i)))
   return { solution, ms: [read.ms, solved.ms, fields.ms] }
 }
 

@@ -1,5 +1,4 @@
-import type { Component } from '../document/types.js'
-import type { Structure, StructureSupport } from '../structure/types.js'
+import type { Component, Structure, StructureSupport } from '../structure/types.js'
 
 export const COMPONENTS: readonly Component[] = ['x', 'y', 'rotation']
 
@@ -21,11 +20,11 @@ export interface Dofs {
 }
 
 /**
- * Numbers the degrees of freedom. A rotation exists where a member end or a support holds it; a node that no
- * member
- * reaches exists only if a support holds it or `loaded` says that something acts there.
+ * Numbers the degrees of freedom: the free ones first, joint by joint, then the restrained ones. A rotation
+ * exists where a member end or a support holds it; a joint that no member reaches has degrees of freedom only
+ * if a support holds it.
  */
-export function numberDofs(s: Structure, loaded: (node: number) => boolean): Dofs {
+export function numberDofs(s: Structure): Dofs {
   const n = s.nodes.length
   const supportAt = new Map(s.supports.map((p) => [p.node, p]))
   const reached = new Uint8Array(n)
@@ -46,7 +45,7 @@ export function numberDofs(s: Structure, loaded: (node: number) => boolean): Dof
   for (let node = 0; node < n; node++) {
     const support = supportAt.get(node)
     const holds = support !== undefined && COMPONENTS.some((c) => support.hold[c] !== false)
-    if (!reached[node] && !holds && !loaded(node)) continue
+    if (!reached[node] && !holds) continue
     for (const component of COMPONENTS) {
       if (component === 'rotation' && (!turns[node] || s.kind === 'truss')) continue
       const fixed = support?.hold[component] === true

@@ -1,6 +1,6 @@
 import type { SolveError, StructureMember } from '../structure/types.js'
-import type { MemberActions } from './actions.js'
-import { integrate } from './field.js'
+import type { MemberActions } from '../structure/actions.js'
+import { integrate } from './polynomial-course.js'
 import { sprungRigid, sprungRigidLoad, type SprungRigid } from './sprung-rigid.js'
 import { single, type Take } from './slab.js'
 
@@ -48,12 +48,12 @@ export function memberStiffness(m: StructureMember, take = single): Float64Array
   const set = (i: number, j: number, v: number) => (k[6 * i + j] = k[6 * j + i] = v)
   const L = m.length
   // a rigid member is held together by a constraint, not by a stiffness
-  const axial = m.axiallyRigid ? 0 : (m.E * m.A) / L
+  const axial = m.axiallyRigid ? 0 : m.EA / L
   set(0, 0, axial)
   set(0, 3, -axial)
   set(3, 3, axial)
   if (m.bar) return k
-  const EI = m.E * m.I
+  const { EI } = m
   const phi = m.GAs > 0 ? (12 * EI) / (m.GAs * L * L) : 0
   const b = EI / (1 + phi)
   const vv = (12 * b) / L ** 3

@@ -1,34 +1,42 @@
 import type { SparseSymmetric } from './sparse.js'
 import { analyse, type Supernode, type Symbolic } from './symbolic.js'
 
-/** A pivot at or below this share of its diagonal before elimination tells a mechanism. */
-export const MECHANISM_PIVOT = 1e-10
+/** A pivot whose size is at or below this share of its diagonal before elimination counts as 0. */
+export const VANISHED_PIVOT = 1e-10
 
 /** Factorisation A = L·D·Lᵀ. Factor once, solve for every load case. */
 export interface Factorisation {
   n: number
-  /** Unknowns whose pivot vanished: each carries one mechanism. They are held at zero in `solve`. */
+  /** Unknowns whose pivot vanished: each carries one motion without resistance. `solve` holds them at zero. */
   singular: number[]
+  /** Unknowns with a negative pivot; as many as there are negative eigenvalues (Sylvester's law of inertia). */
+  negative: number[]
+  /** The order of elimination and the form of L, to be used again for a matrix of the same pattern. */
+  symbolic: Symbolic
   /** Decimal digits lost at the worst pivot. */
   digitsLost: number
   /** Entries of L below the diagonal, stored zeros counted. */
   entries: number
   /** Solves A·x = b; b is left as it is. */
   solve(b: Float64Array): Float64Array
-  /** The motion that belongs to a vanished pivot: A·x = 0 with x = 1 there. */
-  motion(unknown: number): Float64Array
+  /**
+   * The motion that belongs to a vanished pivot: A·x = 0 with x = 1 there. Of several pivots it is a sum of
+   * their motions with unequal weights, in which everything moves that moves in one of them.
+   */
+  motion(...unknowns: number[]): Float64Array
 }
 
 /**
- * Factors a positive semi-definite matrix: multifrontal, each supernode a dense panel whose update goes to
- * its parent.
+ * Factors a symmetric matrix: multifrontal, each supernode a dense panel whose update goes to its parent.
+ * Pivots are taken as they come, which suits a positive definite matrix, or one with few negative eigenvalues.
+ * The inertia is reported; what it means is for the caller to say.
+ * @param form the order of elimination, where one is known for this pattern
  * Source: Davis, Direct Methods for Sparse Linear Systems, §4.9 and ch. 8; Duff & Reid (1983) for the fronts.
  */
-export function factor(a: SparseSymmetric): Factorisation {
-  const form = analyse(a)
+export function factor(a: SparseSymmetric, form: Symbolic = analyse(a)): Factorisation {
   const numbers = eliminate(a, form)
   const { n, place, supernodes } = form
-  const { L, inverse, singular, worst } = numbers
+  const { L, inverse, singular, negative, worst } = numbers
   const unknownAt = new Int32Array(n)
   place.forEach((p, i) => (unknownAt[p] = i))
 
@@ -49,6 +57,8 @@ export function factor(a: SparseSymmetric): Factorisation {
   return {
     n,
     singular: singular.map((p) => unknownAt[p]),
+    negative: negative.map((p) => unknownAt[p]),
+    symbolic: form,
     digitsLost: Math.log10(worst),
     entries: form.size,
     solve(b) {
@@ -67,9 +77,10 @@ export function factor(a: SparseSymmetric): Factorisation {
       for (let i = 0; i < n; i++) x[i] *= inverse[i]
       return back(x)
     },
-    motion(unknown) {
+    motion(...unknowns) {
       const x = new Float64Array(n)
-      x[place[unknown]] = 1
+      // fractions of multiples of the golden ratio are no simple ratio of each other
+      unknowns.forEach((u, i) => (x[place[u]] = i === 0 ? 1 : 0.5 + ((i * 0.6180339887498949) % 1)))
       // other vanished unknowns stay at rest: their columns of L are zero
       return back(x)
     },
@@ -82,6 +93,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
   const L = new Float64Array(size)
   const inverse = new Float64Array(n)
   const singular: number[] = []
+  const negative: number[] = []
   let worst = 1
   const entries = byColumn(a, form.place)
   const before = entries.diagonal
@@ -107,10 +119,12 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
     for (let i = 0; i < s; i++) {
       const diagonal = before[from + i]
       const d = pivotRow(L, at, s, i, G, inverse, from)
-      if (d <= MECHANISM_PIVOT * diagonal) singular.push(from + i)
+      // so written that a pivot of NaN, from numbers that overflow, is found too
+      if (!(Math.abs(d) > VANISHED_PIVOT * Math.abs(diagonal))) singular.push(from + i)
       else {
+        if (d < 0) negative.push(from + i)
         inverse[from + i] = 1 / d
-        worst = Math.max(worst, diagonal / d)
+        worst = Math.max(worst, Math.abs(diagonal / d))
       }
     }
     panelBelow(L, at, s, f, G, inverse, from)
@@ -128,7 +142,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
       updates[c] = undefined
     }
   })
-  return { L, inverse, singular, worst }
+  return { L, inverse, singular, negative, worst }
 }
 
 /** An array at least so long, used before if there is one; what it holds is old. */

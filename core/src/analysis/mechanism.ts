@@ -1,4 +1,4 @@
-import { listed } from '../structure/resolve.js'
+import { listed } from '../structure/listed.js'
 import type { SolveError, Structure } from '../structure/types.js'
 import type { Dofs } from './dofs.js'
 import type { Factorisation } from './factor.js'
@@ -6,9 +6,7 @@ import type { Factorisation } from './factor.js'
 /** Motions smaller than this share of the largest are rounding. */
 const VISIBLE = 1e-7
 
-/**
- * More mechanisms than this are not told apart; their joints are named all the same as far as they are found.
- */
+/** More mechanisms than this are not told apart: the rest are found as one motion, their joints named too. */
 const MOST = 200
 
 /** A mechanism as an error: which joints move, and how. */
@@ -18,8 +16,11 @@ export function mechanismError(
   f: Factorisation,
   expand: (rows: Float64Array) => Float64Array,
 ): SolveError & { motions: Float64Array[] } {
-  const motions = f.singular.slice(0, MOST).map((pivot) => {
-    const x = expand(f.motion(pivot))
+  const pivots = [...f.singular, ...f.negative]
+  const groups = pivots.slice(0, MOST).map((pivot) => [pivot])
+  if (pivots.length > MOST) groups.push(pivots.slice(MOST))
+  const motions = groups.map((group) => {
+    const x = expand(f.motion(...group))
     const global = new Float64Array(3 * s.nodes.length)
     for (let d = 0; d < dofs.free; d++) {
       const { node, component } = dofs.list[d]

@@ -1,29 +1,30 @@
-import { listed } from '../structure/resolve.js'
+import { listed } from '../structure/listed.js'
 import type { SolveError, Structure } from '../structure/types.js'
-import type { Actions } from './actions.js'
+import type { Actions } from '../structure/actions.js'
 import { springs } from './assemble.js'
 import type { Dofs } from './dofs.js'
 import { add, sparse, type SparseSymmetric } from './sparse.js'
 
-/** What rigid members make follow from what, for whoever writes the solution out. */
+/** Which degrees of freedom depend on which through axially rigid members. */
 export interface Ties {
   /**
-   * Free degrees of freedom that follow: the others they are so many times, and what elongations and
-   * settlements add in each case (m).
+   * The dependent free degrees of freedom. Each is a linear combination of the independent ones (`terms`:
+   * independent degree of freedom → factor) plus a constant that comes from imposed elongations and
+   * settlements (`State.imposed`).
    */
-  ties: ReadonlyMap<number, { readonly terms: ReadonlyMap<number, number>; readonly constants: Float64Array }>
+  ties: ReadonlyMap<number, { readonly terms: ReadonlyMap<number, number> }>
   /**
-   * Where the axial force of each member is found, in order: by the equilibrium of a joint along a degree of
-   * freedom, there alone unknown or together with others.
+   * The order in which axial forces are found: that of a member from the equilibrium of a joint along a degree
+   * of freedom, where it is the only unknown (`alone`) or is found together with others.
    */
   from: readonly { member: number; dof: number; alone: boolean }[]
 }
 
 /**
- * Axially rigid members as exact constraints: end less start along the member is what it is made too long by.
- * Degrees of freedom that follow from others are eliminated before the solve (D = T·y + d₀, Kₘ = TᵀKT); the
- * axial forces
- * are the multipliers of the constraints, found from the equilibrium of the joints afterwards.
+ * Axially rigid members as exact constraints: the displacement of the end minus that of the start, both along
+ * the member, equals the imposed elongation. Dependent degrees of freedom are eliminated before the solve
+ * (D = T·y + d₀, Kₘ = TᵀKT); the axial forces are the Lagrange multipliers of the constraints, found from the
+ * equilibrium of the joints afterwards.
  * Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6 (constraints); Przemieniecki §6.
  */
 export interface RigidSystem extends Ties {
@@ -36,10 +37,11 @@ export interface RigidSystem extends Ties {
   /** A motion of the reduced unknowns over all free degrees of freedom. */
   expand(y: Float64Array): Float64Array
   /**
-   * Sets the degrees of freedom that follow from others to what imposed elongations and settlements make
-   * them.
+   * The constants of the dependent degrees of freedom over all free ones (m, zero at the others), or the error
+   * of a change of length that a member held at both ends cannot take.
+   * @param D over all degrees of freedom, with the settlements of the supports
    */
-  impose(D: Float64Array, caseIndex: number): void
+  impose(actions: Actions, D: Float64Array): Float64Array | SolveError
   /** Tension in each rigid member from what the joints lack; NaN where equilibrium leaves it open. */
   tensions(lacking: Float64Array): { member: number; N: number }[]
   /**
@@ -60,7 +62,6 @@ type Row = Map<number, number>
 
 interface Expression {
   terms: Row
-  constants: Float64Array
 }
 
 /** Coefficients below this share of the largest of their row are cancellation. */
@@ -68,16 +69,12 @@ const CANCELLED = 1e-9
 
 const addTo = (row: Row, key: number, v: number) => row.set(key, (row.get(key) ?? 0) + v)
 
-/**
- * The constraint system of a structure with axially rigid members, or why its loads cannot be carried;
- * undefined without such members.
- */
+/** The constraint system of a structure with axially rigid members; undefined without such members. */
 export function rigidSystem(
   s: Structure,
   dofs: Dofs,
   elements: readonly ElementView[],
-  actions: readonly Actions[],
-): RigidSystem | SolveError | undefined {
+): RigidSystem | undefined {
   const members = s.members.flatMap((m, i) =>
     m.axiallyRigid && m.releases[0] === false && m.releases[3] === false ? [i] : [],
   )
@@ -91,9 +88,7 @@ export function rigidSystem(
     }
     return row
   })
-  const { expressions, redundant, pivots, error } = eliminate(s, dofs, members, all, actions)
-  if (error) return error
-
+  const { expressions, redundant, pivots } = eliminate(dofs, all)
   const independent = Array.from({ length: dofs.free }, (_, d) => d).filter((d) => !expressions.has(d))
   const index = new Map(independent.map((d, i) => [d, i]))
   const share: [number, number][][] = Array.from({ length: dofs.free }, (_, d) => {
@@ -101,7 +96,7 @@ export function rigidSystem(
     return e ? [...e.terms].map(([k, v]): [number, number] => [index.get(k)!, v]) : [[index.get(d)!, 1]]
   })
   const matrix = assemble(dofs, elements, share, independent.length)
-  const { multipliers, order } = multiplierSolver(all, pivots)
+  const { multipliers, constants, order } = multiplierSolver(all, pivots)
   const { openMembers, openDofs } = leftOpen(all, members, redundant, multipliers, dofs)
 
   const expand = (y: Float64Array) => {
@@ -121,8 +116,20 @@ export function rigidSystem(
       share.forEach((terms, d) => terms.forEach(([i, k]) => (b[i] += k * residual[d])))
       return expand(solve(b))
     },
-    impose(D, caseIndex) {
-      for (const [d, e] of expressions) D[d] = e.constants[caseIndex]
+    impose(actions, D) {
+      const { lengths, sizes } = imposedLengths(s, dofs, members, all, actions, D)
+      const out = constants(lengths, dofs.free)
+      for (const r of redundant) {
+        let rest = lengths[r]
+        let size = sizes[r]
+        for (const [d, c] of all[r]) {
+          if (d >= dofs.free) continue
+          rest -= c * out[d]
+          size = Math.max(size, Math.abs(c * out[d]))
+        }
+        if (Math.abs(rest) > 1e-9 * size) return cannotChange(s.members[members[r]].id)
+      }
+      return out
     },
     tensions(lacking) {
       const N = multipliers(lacking)
@@ -138,57 +145,57 @@ export function rigidSystem(
   }
 }
 
+const cannotChange = (id: string): SolveError => ({
+  kind: 'indeterminate',
+  message:
+    `${id} is axially rigid and held at both ends of its chain, so it cannot take the change of length that ` +
+    'is imposed on it.',
+  members: [id],
+})
+
 /**
- * Gauss–Jordan on the constraints: each takes its largest coefficient as the one that follows from the rest.
+ * The right-hand side of each constraint, m: the elongation imposed on the member less what the settlements of
+ * its ends take up of it; `sizes` are the largest terms that enter, for weighing a difference.
  */
-function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], actions: readonly Actions[]) {
+function imposedLengths(
+  s: Structure,
+  dofs: Dofs,
+  members: readonly number[],
+  all: readonly Row[],
+  actions: Actions,
+  D: Float64Array,
+) {
+  const lengths = new Float64Array(members.length)
+  const sizes = new Float64Array(members.length)
+  all.forEach((row, r) => {
+    const elongation = (actions.members.get(members[r])?.axialStrain ?? 0) * s.members[members[r]].length
+    lengths[r] = elongation
+    sizes[r] = Math.abs(elongation)
+    for (const [d, c] of row) {
+      if (d < dofs.free) continue
+      lengths[r] -= c * D[d]
+      sizes[r] = Math.max(sizes[r], Math.abs(c * D[d]))
+    }
+  })
+  return { lengths, sizes }
+}
+
+/**
+ * Gauss–Jordan elimination on the constraints: each takes the degree of freedom with its largest coefficient
+ * as the dependent one.
+ */
+function eliminate(dofs: Dofs, all: readonly Row[]) {
   const expressions = new Map<number, Expression>()
   const usedBy = new Map<number, Set<number>>()
   const redundant: number[] = []
   const pivots = new Map<number, number>()
-  let error: SolveError | undefined
   all.forEach((full, r) => {
-    const m = s.members[members[r]]
-    const constants = Float64Array.from(
-      actions,
-      (a) => (a.members.get(members[r])?.axialStrain ?? 0) * m.length,
-    )
-    let size = Math.max(...constants.map(Math.abs), 0)
-    const row: Row = new Map()
-    for (const [d, c] of full) {
-      if (d >= dofs.free) {
-        const { node, component } = dofs.list[d]
-        const support = s.supports.findIndex((p) => p.node === node)
-        actions.forEach((a, k) => {
-          const moved = a.settlement[support] * s.supports[support].settlement[component]
-          constants[k] -= c * moved
-          size = Math.max(size, Math.abs(c * moved))
-        })
-        continue
-      }
-      const known = expressions.get(d)
-      if (!known) addTo(row, d, c)
-      else {
-        for (const [k, v] of known.terms) addTo(row, k, c * v)
-        known.constants.forEach((v, k) => {
-          constants[k] -= c * v
-          size = Math.max(size, Math.abs(c * v))
-        })
-      }
-    }
+    const row = substituted(full, dofs.free, expressions)
     let pivot = -1
     let best = CANCELLED
     for (const [d, c] of row) if (Math.abs(c) > best) [pivot, best] = [d, Math.abs(c)]
     if (pivot < 0) {
       redundant.push(r)
-      if (constants.some((v) => Math.abs(v) > 1e-9 * size) && !error)
-        error = {
-          kind: 'indeterminate',
-          message:
-            `${m.id} is axially rigid and held at both ends of its chain, so it cannot take the ` +
-            'change of length that is imposed on it.',
-          members: [m.id],
-        }
       return
     }
     const kp = row.get(pivot)!
@@ -196,24 +203,44 @@ function eliminate(s: Structure, dofs: Dofs, members: number[], all: Row[], acti
     const terms: Row = new Map(
       [...row].filter(([, c]) => Math.abs(c) > CANCELLED * best).map(([d, c]) => [d, -c / kp]),
     )
-    const expression = { terms, constants: constants.map((v) => v / kp) }
-    for (const user of usedBy.get(pivot) ?? []) {
-      const e = expressions.get(user)!
-      const k = e.terms.get(pivot)
-      if (k === undefined) continue
-      e.terms.delete(pivot)
-      for (const [d, v] of terms) {
-        addTo(e.terms, d, k * v)
-        if (Math.abs(e.terms.get(d)!) < CANCELLED * Math.abs(k * v)) e.terms.delete(d)
-        else note(usedBy, d, user)
-      }
-      expression.constants.forEach((v, c) => (e.constants[c] += k * v))
-    }
-    expressions.set(pivot, expression)
+    replaceIn(expressions, usedBy, pivot, terms)
+    expressions.set(pivot, { terms })
     pivots.set(r, pivot)
     for (const d of terms.keys()) note(usedBy, d, pivot)
   })
-  return { expressions, redundant, pivots, error }
+  return { expressions, redundant, pivots }
+}
+
+/** A constraint over independent degrees of freedom: known dependent ones replaced, held ones left out. */
+function substituted(full: Row, free: number, expressions: ReadonlyMap<number, Expression>): Row {
+  const row: Row = new Map()
+  for (const [d, c] of full) {
+    if (d >= free) continue
+    const known = expressions.get(d)
+    if (!known) addTo(row, d, c)
+    else for (const [k, v] of known.terms) addTo(row, k, c * v)
+  }
+  return row
+}
+
+/** Replaces a degree of freedom that has become dependent in the expressions that use it. */
+function replaceIn(
+  expressions: ReadonlyMap<number, Expression>,
+  usedBy: Map<number, Set<number>>,
+  pivot: number,
+  terms: Row,
+) {
+  for (const user of usedBy.get(pivot) ?? []) {
+    const e = expressions.get(user)!
+    const k = e.terms.get(pivot)
+    if (k === undefined) continue
+    e.terms.delete(pivot)
+    for (const [d, v] of terms) {
+      addTo(e.terms, d, k * v)
+      if (Math.abs(e.terms.get(d)!) < CANCELLED * Math.abs(k * v)) e.terms.delete(d)
+      else note(usedBy, d, user)
+    }
+  }
 }
 
 function note(usedBy: Map<number, Set<number>>, d: number, user: number) {
@@ -295,7 +322,26 @@ function multiplierSolver(all: Row[], pivots: Map<number, number>) {
       ).forEach((v, i) => N.set(rest[i], v))
     return N
   }
-  return { multipliers, order }
+  /**
+   * The dependent degrees of freedom while the independent ones rest. The matrix is that of the multipliers,
+   * transposed, so the steps are taken back from the last to the first.
+   */
+  const constants = (lengths: Float64Array, free: number): Float64Array => {
+    const out = new Float64Array(free)
+    if (lengths.every((v) => v === 0)) return out
+    if (rest.length)
+      gauss(
+        rest.map((r) => restDofs.map((d) => all[r].get(d) ?? 0)),
+        rest.map((r) => lengths[r]),
+      ).forEach((v, i) => (out[restDofs[i]] = v))
+    for (const { dof, row } of [...steps].reverse()) {
+      let left = lengths[row]
+      for (const [d, c] of all[row]) if (d !== dof && at.has(d)) left -= c * out[d]
+      out[dof] = left / all[row].get(dof)!
+    }
+    return out
+  }
+  return { multipliers, constants, order }
 }
 
 /** Solves a small dense system by elimination with row exchange. */

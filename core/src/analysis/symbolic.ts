@@ -25,6 +25,14 @@ export interface Symbolic {
   size: number
 }
 
+/** Whether two matrices have their entries at the same places, stated in the same order. */
+export function samePattern(a: SparseSymmetric, b: SparseSymmetric): boolean {
+  if (a.n !== b.n || a.count !== b.count || a.sites !== b.sites) return false
+  for (let i = 0; i < a.n; i++) if (a.site[i] !== b.site[i]) return false
+  for (let e = 0; e < a.count; e++) if (a.row[e] !== b.row[e] || a.column[e] !== b.column[e]) return false
+  return true
+}
+
 /** A column structure while supernodes are gathered: sites to eliminate together, sites below. */
 interface Block {
   sites: number[]

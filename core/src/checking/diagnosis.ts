@@ -1,7 +1,8 @@
 import * as D from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Answer, Component, Problem } from '../document/types.js'
-import { answerDimension, computedFor } from './quantities.js'
+import { answerDimension } from '../kinds/answers/form.js'
+import { computedFor } from './quantities.js'
 
 /** Why a hand value differs, as far as it can be told from the numbers. */
 export interface Diagnosis {

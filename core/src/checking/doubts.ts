@@ -3,8 +3,9 @@ import { coincident, mergeNodes } from '../document/edits/merge.js'
 import { measure, type Measure } from '../document/measure.js'
 import { crossing, joinCrossing, splitMemberAt } from '../document/edits/split.js'
 import type { Member, Problem, ProblemError } from '../document/types.js'
-import { SUPPORT_KINDS } from '../kinds/supports/support-kinds.js'
-import { listed } from '../structure/resolve.js'
+import { isIdleLoad } from '../kinds/loads/index.js'
+import { SUPPORT_KINDS } from '../kinds/supports/types.js'
+import { listed } from '../structure/listed.js'
 import { membersNear } from './nearness.js'
 
 /** Something doubtful in a statement, with the place it concerns and, where there is one, a repair. */
@@ -320,15 +321,7 @@ function idle(p: Problem): Doubt[] {
     ]
   return cases.flatMap((c, ci): Doubt[] =>
     c.loads.flatMap((l, i): Doubt[] => {
-      const values =
-        l.type === 'nodal' || l.type === 'point'
-          ? [l.fx, l.fy, l.m]
-          : l.type === 'temperature'
-            ? [l.uniform, l.gradient]
-            : l.type === 'misfit'
-              ? [l.elongation, l.slip, l.kink]
-              : [1]
-      if (values.some((v) => v !== undefined && v !== 0)) return []
+      if (!isIdleLoad(l)) return []
       return [
         {
           kind: 'idle',

@@ -1,15 +1,16 @@
-import * as D from '../quantity/dimension.js'
 import type { Dimension } from '../quantity/dimension.js'
 import { stiffnessRows } from '../analysis/assemble.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Answer, StiffnessPlace } from '../document/types.js'
 import { makeReader } from '../quantity/reader.js'
-import { collect } from '../document/form.js'
+import { collect } from '../document/report.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
-import { memberField, relativeTo, stateAt } from '../results/fields.js'
-import { place } from '../kinds/loads/kind.js'
+import { chordAt, sidesAt, type PlaceState } from '../analysis/course.js'
+import { courseOf } from '../results/courses.js'
+import { place } from '../document/values.js'
+import { answerDimension } from '../kinds/answers/form.js'
 import type { Problem } from '../document/types.js'
 
 /**
@@ -23,33 +24,6 @@ export type Computed =
 const no = (reason: string): Computed => ({ ok: false, reason })
 
 const EXTREME: Record<string, ExtremeKey> = { axial: 'N', shear: 'V', moment: 'M', deflection: 'relative' }
-
-/** The dimension of the value an answer states, from its own words. */
-export function answerDimension(a: Answer): Dimension {
-  switch (a.quantity) {
-    case 'reaction':
-      return a.component === 'rotation' ? D.moment : D.force
-    case 'displacement':
-      return a.component === 'rotation' ? D.angle : D.length
-    case 'moment':
-      return D.moment
-    case 'deflection':
-      return D.length
-    case 'maximum':
-    case 'minimum':
-      return a.of === 'moment' ? D.moment : a.of === 'deflection' ? D.length : D.force
-    case 'stiffness': {
-      const turns = [a.row, a.column].filter((p) =>
-        typeof p === 'number' ? p % 3 === 0 : p?.component === 'rotation',
-      ).length
-      return turns === 2 ? D.moment : turns === 1 ? D.force : D.forcePerLength
-    }
-    case 'load-factor':
-      return D.none
-    default:
-      return D.force
-  }
-}
 
 /** The value Viga finds where the answer points, or why there is none. */
 export function computedFor(
@@ -102,7 +76,7 @@ function alongMember(
   index: number,
 ): Computed {
   const m = solution.structure.members[index]
-  const field = memberField(solution, action, index)
+  const course = courseOf(solution, action, index)
   const x = a.at === undefined ? (a.quantity === 'axial' ? 0 : undefined) : placeOn(problem, a.at, m)
   if (x === undefined)
     return no(
@@ -110,16 +84,15 @@ function alongMember(
         ? 'The answer does not say where on the member.'
         : `${String(a.at)} is not a place on ${m.id}.`,
     )
-  const { left, right } = stateAt(field, m.length, x)
-  const chord = relativeTo(field, m.length)
-  const pick = (t: typeof left) =>
+  const { left, right } = sidesAt(course, x)
+  const pick = (t: PlaceState) =>
     a.quantity === 'axial'
       ? t.N
       : a.quantity === 'shear'
         ? t.V
         : a.quantity === 'moment'
           ? t.M
-          : chord(x, t.v)
+          : t.v - chordAt(course, x)
   const dimension = answerDimension(a)
   // at the very ends the inside of the member is meant
   const side = a.side ?? (x === 0 ? 'right' : x >= m.length ? 'left' : undefined)
@@ -133,7 +106,13 @@ function placeOn(
   m: Solution['structure']['members'][number],
 ): number | undefined {
   const report = collect()
-  const x = place({ reader: makeReader(problem.units, problem.symbols).reader, report }, raw, m, 'at')
+  const x = place(
+    { reader: makeReader(problem.units, problem.symbols).reader, report },
+    raw,
+    m.id,
+    m.length,
+    'at',
+  )
   return report.errors.length ? undefined : x
 }
 
@@ -150,7 +129,7 @@ function extreme(
   let best: { value: number; member: number } | undefined
   for (let i = 0; i < members.length; i++) {
     if (only >= 0 && i !== only) continue
-    const e = extremes(memberField(solution, action, i), members[i].length)[key][side]
+    const e = extremes(courseOf(solution, action, i))[key][side]
     if (!best || (side === 'max' ? e.value > best.value : e.value < best.value))
       best = { value: e.value, member: i }
   }
@@ -160,9 +139,9 @@ function extreme(
   const m = members[best.member]
   const x = placeOn(problem, a.at, m)
   if (x === undefined) return no(`${String(a.at)} is not a place on ${m.id}.`)
-  const field = memberField(solution, action, best.member)
-  const { left, right } = stateAt(field, m.length, x)
-  const there = [left, right].map((t) => (key === 'relative' ? relativeTo(field, m.length)(x, t.v) : t[key]))
+  const course = courseOf(solution, action, best.member)
+  const { left, right } = sidesAt(course, x)
+  const there = [left, right].map((t) => (key === 'relative' ? t.v - chordAt(course, x) : t[key]))
   return {
     ok: true,
     value: best.value,

@@ -1,47 +1,61 @@
+import type { Dimension } from '../quantity/dimension.js'
 import { describe } from '../quantity/reader.js'
-import type { Notice, ProblemError } from './types.js'
-
-/** A checker of one value: reports what is wrong with it at its path. */
-export type Check = (value: unknown, path: string, report: Report) => void
-
-export interface Report {
-  error(path: string, message: string): void
-  notice(path: string, message: string): void
-}
+import { isRecord, join, type Report } from './report.js'
 
 /**
- * Gathers errors and notices; stops adding after `limit` errors, since a damaged file has thousands of the
- * same.
+ * The form of a value in the document, as data: what it may be, the dimension of a quantity, what a label
+ * refers to. Checking (`form.check`), renaming and removal (`references.ts`), conversion of units
+ * (`quantities.ts`) and the TypeScript types (`TypeOf`) all follow from it.
  */
-export function collect(limit = 100): Report & { errors: ProblemError[]; notices: Notice[] } {
-  const errors: ProblemError[] = []
-  const notices: Notice[] = []
-  return {
-    errors,
-    notices,
-    error(path, message) {
-      if (errors.length < limit) errors.push({ kind: 'invalid', path: path || '$', message })
-    },
-    notice(path, message) {
-      if (notices.length < limit) notices.push({ path, message })
-    },
-  }
+export type Form<T = unknown> = FormData & {
+  /** Reports what is wrong with a value, at its path. */
+  check: Check
+  /** The TypeScript type of a value of this form; never present at run time. */
+  readonly '~type'?: () => T
 }
 
-export const join = (path: string, key: string) => (path === '' || path === '$' ? key : `${path}.${key}`)
+/** The TypeScript type of the values of a form. */
+export type TypeOf<F> = F extends { readonly '~type'?: () => infer T } ? T : never
 
-export const isRecord = (v: unknown): v is Record<string, unknown> =>
-  typeof v === 'object' && v !== null && !Array.isArray(v)
+export type Check = (value: unknown, path: string, report: Report) => void
 
-export const text =
-  (limit = 20_000): Check =>
-  (v, path, r) => {
+/** The lists of the document whose entries are referred to by their label. */
+export type Thing = 'node' | 'member' | 'material' | 'section' | 'case' | 'combination'
+
+export type FormData =
+  | { t: 'plain' }
+  | { t: 'quantity'; dimension: QuantityDimension; percent: boolean }
+  | Reference
+  | { t: 'record'; keys: ReadonlyMap<string, { form: Form; required: boolean }> }
+  | { t: 'dictionary'; item: Form; keys?: Reference }
+  | { t: 'list'; item: Form }
+  | { t: 'choice'; key: string; kinds: Readonly<Record<string, Form>> }
+
+/** The dimension of a quantity; it may depend on the record the quantity stands in (the value of an answer). */
+export type QuantityDimension = Dimension | ((owner: Record<string, unknown>) => Dimension)
+
+export interface Reference {
+  t: 'reference'
+  to: readonly Thing[]
+  /**
+   * What happens when the thing referred to is removed: the record that refers to it goes too (`record`), or
+   * only these keys of it.
+   */
+  whenRemoved: 'record' | readonly string[]
+  /** Where the label is part of a longer text: the label, and the text with another label in its place. */
+  within?: { label(text: string): string; replace(text: string, label: string): string }
+}
+
+const plain = <T>(check: Check): Form<T> => ({ t: 'plain', check })
+
+/** A text of at most `limit` characters. */
+export const text = (limit = 20_000): Form<string> =>
+  plain((v, path, r) => {
     if (typeof v !== 'string') r.error(path, `A text is expected, not ${describe(v)}.`)
     else if (v.length > limit) r.error(path, `This text is longer than ${limit} characters.`)
-  }
+  })
 
-/** 1 to 24 visible characters: no spaces at the ends, no control characters. */
-export const id: Check = (v, path, r) => {
+const checkLabel: Check = (v, path, r) => {
   if (typeof v !== 'string') r.error(path, `A label is expected, not ${describe(v)}.`)
   else if (v.length === 0 || [...v].length > 24)
     r.error(path, `A label has 1 to 24 characters, this one has ${[...v].length}.`)
@@ -49,96 +63,142 @@ export const id: Check = (v, path, r) => {
     r.error(path, 'A label has visible characters only, with no space before or after.')
 }
 
-export const oneOf =
-  (...allowed: (string | number | boolean)[]): Check =>
-  (v, path, r) => {
-    if (!allowed.includes(v as string))
-      r.error(
-        path,
-        `Expected ${allowed
-          .map((a) => JSON.stringify(a))
-          .join(', ')
-          .replace(/, ([^,]*)$/, ' or $1')}, not ${describe(v)}.`,
-      )
-  }
+/** A label of one's own: 1 to 24 visible characters, no space at its ends, no control characters. */
+export const label: Form<string> = plain(checkLabel)
 
-export const number: Check = (v, path, r) => {
+/**
+ * The label of something stated elsewhere in the document.
+ * @param whenRemoved what goes when that thing is removed: this record, or some of its keys
+ */
+export const reference = (to: Thing | Thing[], whenRemoved: Reference['whenRemoved'] = 'record') =>
+  ({ t: 'reference', to: [to].flat(), whenRemoved, check: checkLabel }) as Form<string> & Reference
+
+/** A text that begins with a label and a space: the name of an unknown, "B rotation". */
+export const labelled = (to: Thing): Form<string> => ({
+  ...text(60),
+  t: 'reference',
+  to: [to],
+  whenRemoved: 'record',
+  within: {
+    label: (t) => t.slice(0, t.lastIndexOf(' ')),
+    replace: (t, name) => `${name}${t.slice(t.lastIndexOf(' '))}`,
+  },
+})
+
+/** One of a few values. */
+export const oneOf = <const V extends string | number | boolean>(...allowed: V[]): Form<V> =>
+  plain((v, path, r) => {
+    if (!allowed.includes(v as V)) r.error(path, `Expected ${either(allowed)}, not ${describe(v)}.`)
+  })
+
+const either = (values: readonly unknown[]): string =>
+  values
+    .map((a) => JSON.stringify(a))
+    .join(', ')
+    .replace(/, ([^,]*)$/, ' or $1')
+
+/** A finite number without a dimension. */
+export const number: Form<number> = plain((v, path, r) => {
   if (typeof v !== 'number' || !Number.isFinite(v)) r.error(path, `A number is expected, not ${describe(v)}.`)
-}
+})
 
-/** The form of a quantity; its value is read later, with the problem's units and symbols. */
-export const quantity: Check = (v, path, r) => {
+const checkQuantity: Check = (v, path, r) => {
   if (typeof v === 'number' ? !Number.isFinite(v) : typeof v !== 'string')
     r.error(path, `A number or an expression such as "12*26 in" is expected, not ${describe(v)}.`)
 }
 
-export const boolean: Check = (v, path, r) => {
-  if (typeof v !== 'boolean') r.error(path, `true or false is expected, not ${describe(v)}.`)
-}
+/**
+ * A number in coherent units or an expression. Only the form is checked here; the value is read later, with
+ * the units and symbols of the problem.
+ * @param percent a percentage stands for a share: of the length for a place, of the value for a tolerance
+ */
+export const quantity = (dimension: QuantityDimension, { percent = false } = {}): Form<number | string> => ({
+  t: 'quantity',
+  dimension,
+  percent,
+  check: checkQuantity,
+})
 
-export const anything: Check = () => {}
+/** A release: true or false, or the stiffness of a spring. */
+export const release = (dimension: Dimension): Form<true | number | string> => ({
+  t: 'quantity',
+  dimension,
+  percent: false,
+  check: (v, path, r) => {
+    if (typeof v !== 'boolean') checkQuantity(v, path, r)
+  },
+})
+
+export const boolean: Form<boolean> = plain((v, path, r) => {
+  if (typeof v !== 'boolean') r.error(path, `true or false is expected, not ${describe(v)}.`)
+})
+
+export const anything: Form<unknown> = plain(() => {})
+
+type Keys = Record<string, Form>
+type RequiredKeys<K extends Keys> = { [P in keyof K as P extends `${infer N}!` ? N : never]: TypeOf<K[P]> }
+type OptionalKeys<K extends Keys> = {
+  [P in keyof K as P extends `${string}!` ? never : P]?: TypeOf<K[P]>
+}
+type Flat<T> = { [P in keyof T]: T[P] }
+export type RecordOf<K extends Keys> = Flat<RequiredKeys<K> & OptionalKeys<K>>
 
 /** An object with these keys; `!` after a key makes it required. Unknown keys are kept and noticed. */
-export function record(keys: Record<string, Check>): Check {
+export function record<K extends Keys>(keys: K): Form<RecordOf<K>> {
   const known = new Map(
-    Object.entries(keys).map(([k, check]) => [k.replace('!', ''), { check, required: k.endsWith('!') }]),
+    Object.entries(keys).map(([k, form]) => [k.replace('!', ''), { form, required: k.endsWith('!') }]),
   )
-  return (v, path, r) => {
+  const required = [...known].filter(([, k]) => k.required).map(([key]) => key)
+  const check: Check = (v, path, r) => {
     if (!isRecord(v)) return r.error(path, `An object is expected, not ${describe(v)}.`)
-    for (const [key, { required }] of known)
-      if (required && !Object.hasOwn(v, key)) r.error(join(path, key), `"${key}" is missing.`)
+    for (const key of required) if (!Object.hasOwn(v, key)) r.error(join(path, key), `"${key}" is missing.`)
     for (const key of Object.keys(v)) {
       const entry = known.get(key)
-      if (entry) entry.check(v[key], join(path, key), r)
+      if (entry) entry.form.check(v[key], join(path, key), r)
       else r.notice(join(path, key), `"${key}" is not known to this version; it is kept as it is.`)
     }
   }
+  return { t: 'record', keys: known, check }
 }
 
-/** An object whose keys are a person's own, such as symbols or factors. */
-export const dictionary =
-  (check: Check): Check =>
-  (v, path, r) => {
+/** An object whose keys are a person's own (symbols), or labels of other things (the factors of cases). */
+export const dictionary = <T>(item: Form<T>, keys?: Reference): Form<Record<string, T>> => ({
+  t: 'dictionary',
+  item,
+  keys,
+  check: (v, path, r) => {
     if (!isRecord(v)) return r.error(path, `An object is expected, not ${describe(v)}.`)
-    for (const key of Object.keys(v)) check(v[key], join(path, key), r)
-  }
+    for (const key of Object.keys(v)) item.check(v[key], join(path, key), r)
+  },
+})
 
-export const list =
-  (check: Check, limit = 100_000): Check =>
-  (v, path, r) => {
+export const list = <T>(item: Form<T>, limit = 100_000): Form<T[]> => ({
+  t: 'list',
+  item,
+  check: (v, path, r) => {
     if (!Array.isArray(v)) return r.error(path, `A list is expected, not ${describe(v)}.`)
     if (v.length > limit)
       return r.error(path, `At most ${limit} entries are read, this list has ${v.length}.`)
-    v.forEach((item, i) => check(item, `${path}[${i}]`, r))
-  }
+    v.forEach((entry, i) => item.check(entry, `${path}[${i}]`, r))
+  },
+})
 
-/** Chooses the check by the value of a key, such as a load's `type`. */
-export const by =
-  (key: string, kinds: Record<string, Check>): Check =>
-  (v, path, r) => {
+/** A record whose further keys depend on one of them, as those of a load on its `type`. */
+export const choice = <K extends Record<string, Form>>(key: string, kinds: K): Form<TypeOf<K[keyof K]>> => ({
+  t: 'choice',
+  key,
+  kinds,
+  check: (v, path, r) => {
     if (!isRecord(v)) return r.error(path, `An object is expected, not ${describe(v)}.`)
     const kind = v[key]
-    if (typeof kind === 'string' && Object.hasOwn(kinds, kind)) return kinds[kind](v, path, r)
+    if (typeof kind === 'string' && Object.hasOwn(kinds, kind)) return kinds[kind].check(v, path, r)
     if (kind === undefined) return r.error(join(path, key), `"${key}" is missing.`)
-    oneOf(...Object.keys(kinds))(kind, join(path, key), r)
-  }
+    r.error(join(path, key), `Expected ${either(Object.keys(kinds))}, not ${describe(kind)}.`)
+  },
+})
 
-/** Ids unique within a list; `keyOf` tells which property is the id. */
-export function unique(
-  items: unknown,
-  path: string,
-  key: string,
-  what: string,
-  r: Report,
-  seen = new Map<string, string>(),
-): Map<string, string> {
-  if (!Array.isArray(items)) return seen
-  items.forEach((item, i) => {
-    if (!isRecord(item) || typeof item[key] !== 'string') return
-    const here = `${path}[${i}]`
-    const before = seen.get(item[key])
-    if (before) r.error(`${here}.${key}`, `${what} ${item[key]} is there already (${before}).`)
-    else seen.set(item[key], here)
-  })
-  return seen
-}
+/** A number in place of a record, or that record: the row of a matrix by its number or by its unknown. */
+export const numberOr = <N extends number, T>(numbers: Form<N>, other: Form<T>): Form<N | T> => ({
+  ...other,
+  check: (v, path, r) => (typeof v === 'number' ? numbers : other).check(v, path, r),
+})

@@ -15,11 +15,16 @@ export function nextNodeLabel(problem: Problem): string {
 const letter = (i: number) =>
   'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
 
-/** "AB" for joints A and B, "1–2" for numbers; with a prime where that is taken. */
+/** The label of a member after its joints: "AB" for A and B, "1–2" for numbers. */
+export function labelOfMember(start: string, end: string): string {
+  const plain = /^\p{L}['′]*$/u.test(start) && /^\p{L}['′]*$/u.test(end)
+  return [...(plain ? start + end : `${start}–${end}`)].slice(0, 20).join('')
+}
+
+/** The label of a new member between two joints, with a prime where it is taken. */
 export function memberLabel(problem: Problem, start: string, end: string): string {
   const used = new Set(problem.members.map((m) => m.id))
-  const plain = /^\p{L}['′]*$/u.test(start) && /^\p{L}['′]*$/u.test(end)
-  let label = [...(plain ? start + end : `${start}–${end}`)].slice(0, 20).join('')
+  let label = labelOfMember(start, end)
   while (used.has(label)) label += "'"
   return label
 }

@@ -1,5 +1,5 @@
 import { isDimension, unitByName } from './units.js'
-import { collect, isRecord, unique } from './form.js'
+import { collect, isRecord, type Report } from './report.js'
 import { document } from './schema.js'
 import type { Notice, Problem, ProblemError } from './types.js'
 
@@ -47,7 +47,7 @@ export function checkProblem(value: unknown): ReadResult {
       `This file is version ${value.version}; this Viga reads up to version ${VERSION}.`,
     )
   const r = collect()
-  document(value, '', r)
+  document.check(value, '', r)
   if (isRecord(value.units)) {
     for (const key of ['length', 'force'] as const) {
       const name = value.units[key]
@@ -96,4 +96,27 @@ function nestingOf(source: string): number {
     else if (c === 125 || c === 93) depth--
   }
   return deepest
+}
+
+/**
+ * Reports labels that occur twice in a list; `seen` holds those of other lists they must differ from.
+ * @param key the key that holds the label
+ */
+function unique(
+  items: unknown,
+  path: string,
+  key: string,
+  what: string,
+  r: Report,
+  seen = new Map<string, string>(),
+): Map<string, string> {
+  if (!Array.isArray(items)) return seen
+  items.forEach((item, i) => {
+    if (!isRecord(item) || typeof item[key] !== 'string') return
+    const here = `${path}[${i}]`
+    const before = seen.get(item[key])
+    if (before) r.error(`${here}.${key}`, `${what} ${item[key]} is there already (${before}).`)
+    else seen.set(item[key], here)
+  })
+  return seen
 }

@@ -1,6 +1,7 @@
 import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
 import type { Dimension } from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { numbered } from './stiffness/numbering.js'
 import { displayOf } from '../document/display.js'
 import type { Problem } from '../document/types.js'
 import { addressOf } from './address.js'
@@ -87,18 +88,23 @@ export function ledger(
     return it
   }
   const cases = new Map<string, Ledger>()
+  const kept = new Map<string, unknown>()
   const inCase = (id: string): Ledger | undefined => {
     const one = solution.cases.find((o) => o.id === id)
     if (one && !cases.has(id)) cases.set(id, ledger(solution, units, one, problem))
     return cases.get(id)
   }
   const context: Context = {
-    solution,
+    ...numbered(solution, problem),
     action,
     units,
     problem,
     display: displayOf(problem ?? { units }),
     coherent,
+    kept: <T>(key: string, make: () => T): T => {
+      if (!kept.has(key)) kept.set(key, make())
+      return kept.get(key) as T
+    },
     letter: (...parts) => {
       const { entry } = must(addressOf(...parts))
       return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }

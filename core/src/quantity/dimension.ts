@@ -15,6 +15,8 @@ export const temperature: Dimension = [0, 0, 0, 1, 0]
 export const area: Dimension = [0, 2, 0, 0, 0]
 export const secondMoment: Dimension = [0, 4, 0, 0, 0]
 export const moment: Dimension = [1, 2, -2, 0, 0]
+/** E·I, force times length squared. */
+export const bendingStiffness: Dimension = [1, 3, -2, 0, 0]
 /** Force per length; also the stiffness of a translational spring. */
 export const forcePerLength: Dimension = [1, 0, -2, 0, 0]
 export const stress: Dimension = [1, -1, -2, 0, 0]
@@ -52,7 +54,7 @@ const names: [Dimension, string][] = [
   [temperature, 'a temperature'],
   [perTemperature, 'a value per degree'],
   [[1, 0, 0, 0, 0], 'a mass'],
-  [[1, 3, -2, 0, 0], 'a bending stiffness (force × length²)'],
+  [bendingStiffness, 'a bending stiffness (force × length²)'],
   [[1, 2, -2, 0, -1], 'a rotational stiffness'],
 ]
 

@@ -1,7 +1,8 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { displacementAt, reactionAt } from './equilibrium.js'
 import { extremes, type ExtremeKey } from './extremes.js'
-import { memberField, relativeTo, stateAt } from './fields.js'
+import { breaksOf, chordAt, sidesAt } from '../analysis/course.js'
+import { courseOf } from './courses.js'
 
 /** A value with the case or combination it comes from. */
 export interface Governed {
@@ -36,11 +37,11 @@ export function memberEnvelope(
   count = 41,
 ): EnvelopeStation[] {
   const { length } = solution.structure.members[member]
-  const fields = actions.map((a) => memberField(solution, a, member))
+  const courses = actions.map((a) => courseOf(solution, a, member))
   const places = new Set<number>(Array.from({ length: count }, (_, i) => (i * length) / (count - 1)))
-  for (const f of fields) {
-    for (const s of f.segments) places.add(s.x0)
-    const e = extremes(f, length)[key]
+  for (const course of courses) {
+    for (const x of breaksOf(course)) places.add(x)
+    const e = extremes(course)[key]
     places.add(e.max.x).add(e.min.x)
   }
   const xs = [...places]
@@ -48,11 +49,10 @@ export function memberEnvelope(
     .filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-9 * length)
   return xs.map((x) => {
     const out: EnvelopeStation = { x, max: { value: -Infinity, by: '' }, min: { value: Infinity, by: '' } }
-    fields.forEach((f, i) => {
-      const { left, right } = stateAt(f, length, x)
-      const chord = relativeTo(f, length)
+    courses.forEach((course, i) => {
+      const { left, right } = sidesAt(course, x)
       for (const s of [left, right]) {
-        const value = key === 'relative' ? chord(x, s.v) : s[key]
+        const value = key === 'relative' ? s.v - chordAt(course, x) : s[key]
         if (value > out.max.value) out.max = { value, by: actions[i].id }
         if (value < out.min.value) out.min = { value, by: actions[i].id }
       }
@@ -68,10 +68,9 @@ export function governing(
   member: number,
   key: ExtremeKey,
 ): EnvelopeRange {
-  const { length } = solution.structure.members[member]
   const ranges = actions.map((a) => ({
     by: a.id,
-    ...extremes(memberField(solution, a, member), length)[key],
+    ...extremes(courseOf(solution, a, member))[key],
   }))
   const pick = (side: 'max' | 'min', sign: number) =>
     ranges.reduce((best, r) => (sign * r[side].value > sign * best.value ? { ...r[side], by: r.by } : best), {

@@ -1,8 +1,6 @@
-import type { Field } from '../analysis/field.js'
-import { integral, multiplyPolynomials } from '../analysis/polynomial.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import { memberField } from './fields.js'
+import { courseOf } from './courses.js'
 
 /**
  * Global sums in N and N·m (moment about the origin), loads and reactions apart, so that the residual is
@@ -60,11 +58,7 @@ export function displacementAt(
 }
 
 /** Equilibrium of the whole and the energy balance, from the results, independently of the solve. */
-export function equilibrium(
-  solution: Solution,
-  action: ActionSolution,
-  fields: readonly Field[] = solution.structure.members.map((_, i) => memberField(solution, action, i)),
-): Equilibrium {
+export function equilibrium(solution: Solution, action: ActionSolution): Equilibrium {
   const { structure: s } = solution
   const loads = { fx: 0, fy: 0, m: 0 }
   const reactions = { fx: 0, fy: 0, m: 0 }
@@ -111,12 +105,12 @@ export function equilibrium(
     loads,
     reactions,
     residual: { fx: loads.fx + reactions.fx, fy: loads.fy + reactions.fy, m: loads.m + reactions.m },
-    energy: externalWork(solution, action, fields) - strainEnergy(solution, action, fields),
+    energy: externalWork(solution, action) - strainEnergy(solution, action),
   }
 }
 
 /** ½ (work of loads and settlements). */
-function externalWork(solution: Solution, action: ActionSolution, fields: readonly Field[]): number {
+function externalWork(solution: Solution, action: ActionSolution): number {
   const { structure: s, dofs } = solution
   let work = 0
   for (let n = 0; n < s.nodes.length; n++) {
@@ -125,68 +119,16 @@ function externalWork(solution: Solution, action: ActionSolution, fields: readon
     work += fx * (d.x ?? 0) + fy * (d.y ?? 0) + m * (d.rotation ?? 0)
   }
   for (let d = dofs.free; d < dofs.list.length; d++) work += action.reactions[d] * action.D[d]
-  for (const [i, a] of action.actions.members) {
-    for (const seg of fields[i].segments) {
-      const mid = (seg.x0 + seg.x1) / 2
-      const h = seg.x1 - seg.x0
-      for (const t of a.spans) {
-        if (mid < t.a || mid > t.b) continue
-        const line = ([q0, q1]: [number, number]) => {
-          const k = (q1 - q0) / (t.b - t.a)
-          return [q0 + k * (seg.x0 - t.a), k]
-        }
-        work +=
-          integral(multiplyPolynomials(line(t.p), seg.u), h) +
-          integral(multiplyPolynomials(line(t.q), seg.v), h) +
-          integral(multiplyPolynomials(line(t.c), seg.slope), h)
-      }
-    }
-    for (const p of a.points) {
-      const at = sideStates(fields[i], p.x, solution.structure.members[i].length)
-      work += p.fx * at.u + p.fy * at.v + p.m * at.slope
-    }
-  }
+  for (const i of action.actions.members.keys()) work += courseOf(solution, action, i).loadWork()
   return work / 2
 }
 
-/** Displacements at a point load: the mean of left and right, should a misfit stand at the very place. */
-function sideStates(field: Field, x: number, length: number) {
-  const near = (y: number) => Math.abs(x - y) <= 1e-9 * length
-  const state = (s: Field['segments'][number], t: number) => ({
-    u: s.u.reduceRight((v, a) => v * t + a, 0),
-    v: s.v.reduceRight((v, a) => v * t + a, 0),
-    slope: s.slope.reduceRight((v, a) => v * t + a, 0),
-  })
-  const before = near(0)
-    ? field.start
-    : state(
-        field.segments.find((s) => near(s.x1) || x < s.x1)!,
-        x - field.segments.find((s) => near(s.x1) || x < s.x1)!.x0,
-      )
-  const next = field.segments.find((s) => near(s.x0))
-  const after = next ? state(next, 0) : near(length) ? field.end : before
-  return { u: (before.u + after.u) / 2, v: (before.v + after.v) / 2, slope: (before.slope + after.slope) / 2 }
-}
-
 /** ½ (elastic work + work of initial strains), springs included. */
-function strainEnergy(solution: Solution, action: ActionSolution, fields: readonly Field[]): number {
+function strainEnergy(solution: Solution, action: ActionSolution): number {
   const { structure: s, dofs } = solution
   let twice = 0
   s.members.forEach((m, i) => {
-    const a = action.actions.members.get(i)
-    for (const seg of fields[i].segments) {
-      const h = seg.x1 - seg.x0
-      const square = (p: number[]) => integral(multiplyPolynomials(p, p), h)
-      if (!m.axiallyRigid) twice += square(seg.N) / (m.E * m.A)
-      if (!m.bar) twice += square(seg.M) / (m.E * m.I)
-      if (m.GAs > 0) twice += square(seg.V) / m.GAs
-      if (a) twice += a.axialStrain * integral(seg.N, h) + (m.bar ? 0 : a.curvature * integral(seg.M, h))
-    }
-    for (const j of a?.jumps ?? []) {
-      const at = momentAndShear(fields[i], j.x, m.length)
-      // a slip works with −V: V on the left part points along −(v right − v left)
-      twice += at.M * j.kink - at.V * j.slip
-    }
+    twice += courseOf(solution, action, i).strainWork()
     m.releases.forEach((k, r) => {
       if (typeof k === 'number') twice += action.forces[6 * i + r] ** 2 / k
     })
@@ -198,17 +140,4 @@ function strainEnergy(solution: Solution, action: ActionSolution, fields: readon
       if (typeof k === 'number' && d >= 0) twice += k * action.D[d] ** 2
     })
   return twice / 2
-}
-
-function momentAndShear(field: Field, x: number, length: number) {
-  const near = (y: number) => Math.abs(x - y) <= 1e-9 * length
-  const value = (p: number[], t: number) => p.reduceRight((v, a) => v * t + a, 0)
-  const before = field.segments.find((s) => near(s.x1) || (x < s.x1 && !near(0)))
-  const after = field.segments.find((s) => near(s.x0))
-  const of = (key: 'M' | 'V') => {
-    const left = before ? value(before[key], x - before.x0) : field.start[key]
-    const right = after ? value(after[key], 0) : field.end[key]
-    return (left + right) / 2
-  }
-  return { M: of('M'), V: of('V') }
 }

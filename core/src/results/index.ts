@@ -1,7 +1,7 @@
 export { displacementAt, equilibrium, reactionAt, type Equilibrium } from './equilibrium.js'
 export { extremes, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
-export { memberField, relativeTo, stateAt, stations, type Station } from './fields.js'
-export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './document.js'
+export { courseOf, coursesOf, stations, type Station } from './courses.js'
+export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from '../exchange/results-document.js'
 export {
   displacementEnvelope,
   governing,

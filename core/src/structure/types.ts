@@ -1,5 +1,7 @@
 import type { Category, Component, Kind } from '../document/types.js'
 
+export type { Component }
+
 /**
  * The document resolved to numbers, all in SI (m, N, rad, K). Nodes and members are known by index; labels go
  * along for messages.
@@ -33,9 +35,15 @@ export interface StructureMember {
   sin: number
   /** Carries axial force alone. */
   bar: boolean
+  /** Modulus of elasticity, Pa; area, m²; second moment, m⁴. NaN where the statement has none. */
   E: number
   A: number
   I: number
+  /** Axial rigidity, N, and bending rigidity, N·m² (0 for a bar): E·A and E·I, or as stated. */
+  EA: number
+  EI: number
+  /** Whether the section states the rigidity as such, and not by A or I. */
+  stated: { EA: boolean; EI: boolean }
   /** Shear rigidity G·As in N; 0 when shear deformation is not asked for. */
   GAs: number
   alpha: number
@@ -59,17 +67,17 @@ export interface StructureSupport {
   settlementCase: number
 }
 
+/** Components of a force, N, and a moment, N·m; size and angle (rad) where it was stated by them. */
+export interface StatedForce {
+  fx: number
+  fy: number
+  m: number
+  polar?: { force: number; angle: number }
+}
+
 export type StatedLoad =
-  | { type: 'nodal'; node: number; fx: number; fy: number; m: number }
-  | {
-      type: 'point'
-      member: number
-      at: number
-      fx: number
-      fy: number
-      m: number
-      axes: 'global' | 'member'
-    }
+  | ({ type: 'nodal'; node: number } & StatedForce)
+  | ({ type: 'point'; member: number; at: number; axes: 'global' | 'member' } & StatedForce)
   | {
       type: 'distributed'
       member: number

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { displacementAt, extremes, memberField, reactionAt, stateAt } from '../../src/index.js'
+import { displacementAt, extremes, courseOf, reactionAt, sidesAt } from '../../src/index.js'
 import { frame, truss } from '../builder.js'
 
 /**
@@ -18,8 +18,8 @@ describe('beams', () => {
 
   it('uniform load on two supports: wL²/8 at the middle, 5wL⁴/384EI down', () => {
     const s = simple.load({ type: 'distributed', member: 'AB', direction: 'Y', q: -3 }).solve()
-    const f = memberField(s, s.cases[0], 0)
-    const e = extremes(f, 4)
+    const f = courseOf(s, s.cases[0], 0)
+    const e = extremes(f)
     expect(e.M.max.value).toBeCloseTo(6000, 6)
     expect(e.M.max.x).toBeCloseTo(2, 9)
     expect(e.relative.min.value).toBeCloseTo((-5 * 3000 * 256) / (384 * EI), 12)
@@ -28,8 +28,8 @@ describe('beams', () => {
 
   it('point load: M jumps in slope, V by the load', () => {
     const s = simple.load({ type: 'point', member: 'AB', at: 1, fy: -8 }).solve()
-    const f = memberField(s, s.cases[0], 0)
-    const { left, right } = stateAt(f, 4, 1)
+    const f = courseOf(s, s.cases[0], 0)
+    const { left, right } = sidesAt(f, 1)
     expect([left.V, right.V].map((v) => Math.round(v))).toEqual([6000, -2000])
     expect(left.M).toBeCloseTo(6000, 6)
   })

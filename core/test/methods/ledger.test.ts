@@ -45,8 +45,8 @@ function* addresses(solution: Solution, action: ActionSolution): Generator<strin
       }
       for (const kind of ['fixed-own', 'fixed', 'fixed-global', 'd', 'q']) yield addressOf(kind, m.id, r)
     }
-    const { segments } = working.fieldOf(ledger(solution, { length: 'm', force: 'kN' }, action).context, i)
-    for (const s of segments.keys())
+    const { stretches } = working.courseIn(ledger(solution, { length: 'm', force: 'kN' }, action).context, i)
+    for (const s of stretches.keys())
       for (const f of ['N', 'V', 'M']) for (const p of [0, 1, 2, 3]) yield addressOf('diagram', m.id, s, f, p)
   }
   const near = structure.members.length > 40 ? 12 : dofs.list.length

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import {
   displacementAt,
   equilibrium,
-  memberField,
+  courseOf,
   reactionAt,
   setUnits,
   wholeStiffness,
@@ -134,7 +134,7 @@ describe('for any frame and any loads', () => {
     forAll((p) => {
       const s = solved(p)
       s.structure.members.forEach((_, i) => {
-        const { end } = memberField(s, s.cases[0], i)
+        const { end } = courseOf(s, s.cases[0], i)
         const q = s.cases[0].forces.subarray(6 * i, 6 * i + 6)
         const d = s.cases[0].ends.subarray(6 * i, 6 * i + 6)
         near(end.N, q[3], size(s))

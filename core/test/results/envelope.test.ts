@@ -5,9 +5,9 @@ import {
   extremes,
   governing,
   memberEnvelope,
-  memberField,
+  courseOf,
   reactionEnvelope,
-  stateAt,
+  sidesAt,
 } from '../../src/index.js'
 import { frame } from '../builder.js'
 
@@ -59,8 +59,8 @@ describe('envelopes', () => {
           const stations = memberEnvelope(s, all, 0, key)
           const size = Math.max(1, ...s.combinations[0].forces.map(Math.abs))
           for (const a of all) {
-            const f = memberField(s, a, 0)
-            const e = extremes(f, 6)[key]
+            const f = courseOf(s, a, 0)
+            const e = extremes(f)[key]
             expect(Math.max(...stations.map((t) => t.max.value))).toBeGreaterThanOrEqual(
               e.max.value - 1e-9 * size,
             )
@@ -68,7 +68,7 @@ describe('envelopes', () => {
               e.min.value + 1e-9 * size,
             )
             for (const t of stations) {
-              const { left, right } = stateAt(f, 6, t.x)
+              const { left, right } = sidesAt(f, t.x)
               for (const v of [left[key], right[key]]) {
                 expect(v).toBeLessThanOrEqual(t.max.value + 1e-9 * size)
                 expect(v).toBeGreaterThanOrEqual(t.min.value - 1e-9 * size)

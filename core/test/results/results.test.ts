@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { extremes, memberField, resultsDocument, stations, determinacy } from '../../src/index.js'
+import { extremes, courseOf, resultsDocument, stations, determinacy } from '../../src/index.js'
 import { rootsInside } from '../../src/analysis/polynomial.js'
 import { frame, truss } from '../builder.js'
 
@@ -34,12 +34,12 @@ describe('stations', () => {
       },
     )
     .solve()
-  const f = memberField(s, s.cases[0], 0)
+  const f = courseOf(s, s.cases[0], 0)
   it('are i·L/n, both ends, and every place of load; two where something jumps', () =>
-    expect(stations(f, 4, 5).map((t) => t.x)).toEqual([0, 1, 1, 2, 3, 3.5, 4]))
+    expect(stations(f, 5).map((t) => t.x)).toEqual([0, 1, 1, 2, 3, 3.5, 4]))
   it('never miss an extreme', () => {
-    const e = extremes(f, 4)
-    for (const t of stations(f, 4, 401)) {
+    const e = extremes(f)
+    for (const t of stations(f, 401)) {
       expect(t.M).toBeLessThanOrEqual(e.M.max.value + 1e-9)
       expect(t.relative).toBeGreaterThanOrEqual(e.relative.min.value - 1e-15)
     }

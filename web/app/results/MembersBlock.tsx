@@ -1,8 +1,9 @@
 import {
+  breaksOf,
+  courseOf,
+  sidesAt,
   extremes,
   formatPlain,
-  memberField,
-  stateAt,
   zeros,
   type ActionSolution,
   type Solution,
@@ -36,17 +37,17 @@ export function MembersBlock({ solution, action }: Solved) {
   const members = useMemo(
     () =>
       s.members.slice(0, MOST_ROWS).map((m, i) => {
-        const field = memberField(solution, action, i)
-        const e = extremes(field, m.length)
+        const course = courseOf(solution, action, i)
+        const e = extremes(course)
         const places = new Set<number>([0, m.length])
-        for (const x of zeros(field, 'V')) places.add(x)
+        for (const x of zeros(course, 'V')) places.add(x)
         for (const x of [e.M.max.x, e.M.min.x]) places.add(x)
-        for (const seg of field.segments) if (seg.x0 > 0) places.add(seg.x0)
+        for (const x of breaksOf(course)) places.add(x)
         const rows: Row[] = [...places]
           .sort((a, b) => a - b)
           .filter((x, k, all) => k === 0 || x - all[k - 1] > 1e-6 * m.length)
           .flatMap((x) => {
-            const { left, right } = stateAt(field, m.length, x)
+            const { left, right } = sidesAt(course, x)
             const name =
               x < 1e-6 * m.length
                 ? s.nodes[m.start].id

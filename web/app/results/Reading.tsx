@@ -3,9 +3,9 @@ import {
   edit,
   formatNumber,
   makeReader,
-  memberField,
-  relativeTo,
-  stateAt,
+  chordAt,
+  courseOf,
+  sidesAt,
   type ActionSolution,
   type Solution,
 } from '@viga/core'
@@ -94,26 +94,22 @@ export function Reading({ solution, action }: { solution: Solution; action: Acti
   )
 
   function valuesAt(sol: Solution, act: ActionSolution, i: number, at: number): [string, string, string][] {
-    const field = memberField(sol, act, i)
-    const { left, right } = stateAt(field, m.length, at)
+    const course = courseOf(sol, act, i)
+    const { left, right } = sidesAt(course, at)
     const scale = { N: display.force, V: display.force, M: display.moment }
     const both = (a: number, b: number) => {
       const tiny = (v: number) => (Math.abs(v) < 1e-12 ? 0 : v)
       const [l, r] = [formatNumber(tiny(a)), formatNumber(tiny(b))]
       return l === r || at === 0 || at >= m.length ? (at === 0 ? r : l) : `${l} | ${r}`
     }
-    const chord = relativeTo(field, m.length)
+    const relative = (v: number) => (v - chordAt(course, at)) * display.displacement.perSI
     return [
       ...(['N', 'V', 'M'] as const).map((k): [string, string, string] => [
         k,
         both(left[k] * scale[k].perSI, right[k] * scale[k].perSI),
         scale[k].unit,
       ]),
-      [
-        'deflection',
-        both(chord(at, left.v) * display.displacement.perSI, chord(at, right.v) * display.displacement.perSI),
-        display.displacement.unit,
-      ],
+      ['deflection', both(relative(left.v), relative(right.v)), display.displacement.unit],
     ]
   }
 }

@@ -1,7 +1,7 @@
 import {
   displacementAt,
   displayOf,
-  memberField,
+  courseOf,
   reactionAt,
   stations,
   type ActionSolution,
@@ -44,7 +44,7 @@ export function asCells(problem: Problem, solution: Solution, action: ActionSolu
     ],
   )
   s.members.forEach((m, i) => {
-    for (const t of stations(memberField(solution, action, i), m.length, 5))
+    for (const t of stations(courseOf(solution, action, i), 5))
       rows.push([
         m.id,
         t.x * d.length.perSI,

@@ -2,10 +2,10 @@ import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
 import {
   displayOf,
+  working,
   type ActionSolution,
   type Display,
   type Outcome,
-  type Solution,
   type Structure,
 } from '@viga/core'
 import type { Part } from '@viga/drawing/caption'
@@ -30,16 +30,17 @@ export function useDisplay(): Display {
 export const structureOf = (outcome: Outcome): Structure | undefined =>
   outcome.stage === 'invalid' ? undefined : outcome.structure
 
-/** The solution and the chosen case or combination, when there is one. */
-export function useSolved(): { solution: Solution; action: ActionSolution } | undefined {
+/** The solution, how its unknowns are numbered, and the chosen case or combination, when there is one. */
+export function useSolved(): (working.NumberedSolution & { action: ActionSolution }) | undefined {
   const outcome = useSheet((s) => s.outcome)
   const actionId = useSheet((s) => s.actionId)
+  const view = useSheet((s) => s.problem.view)
   return useMemo(() => {
     if (outcome.stage !== 'solved') return undefined
     const all = [...outcome.solution.cases, ...outcome.solution.combinations]
     const action = all.find((a) => a.id === actionId) ?? all[0]
-    return action && { solution: outcome.solution, action }
-  }, [outcome, actionId])
+    return action && { ...working.numbered(outcome.solution, { view }), action }
+  }, [outcome, actionId, view])
 }
 
 export const PARTS: readonly { key: Part; label: string }[] = [

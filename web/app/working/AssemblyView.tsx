@@ -18,6 +18,7 @@ export function AssemblyView({ solution, units }: StepProps) {
   const [hover, setHover] = useState<{ row: number; column: number } | null>(null)
   const [pinned, setPinned] = useState<{ row: number; column: number } | null>(null)
   const { ledger, open, reading } = useBook()
+  const shown = ledger.context
   const common = reading.factor === 'common' ? ledger.entry('common') : undefined
   const shared = common !== undefined
   const entryAddress = useCallback(
@@ -31,24 +32,22 @@ export function AssemblyView({ solution, units }: StepProps) {
     open(address(e))
   }
   const n = solution.dofs.list.length
-  const ordered = useMemo(() => working.inOrder(working.unknowns(solution)), [solution])
+  const ordered = useMemo(() => working.inOrder(working.unknowns(shown)), [shown])
   const w = useMemo(
-    () => over(working.memberMatrix(solution, units, at), common?.value),
-    [solution, units, at, common?.value],
+    () => over(working.memberMatrix(shown, units, at), common?.value),
+    [shown, units, at, common?.value],
   )
   // the whole, or what it has grown to with the members up to this one
   const [growing, setGrowing] = useState(false)
   const { length } = solution.elements
   const whole = useMemo(
-    () => (n <= WHOLE ? dividedBy(working.structureStiffness(solution, units), common?.value) : undefined),
-    [solution, units, n, common?.value],
+    () => (n <= WHOLE ? dividedBy(working.structureStiffness(shown, units), common?.value) : undefined),
+    [shown, units, n, common?.value],
   )
   const K = useMemo(
     () =>
-      whole && growing
-        ? dividedBy(working.structureStiffness(solution, units, at + 1), common?.value)
-        : whole,
-    [whole, growing, solution, units, at, common?.value],
+      whole && growing ? dividedBy(working.structureStiffness(shown, units, at + 1), common?.value) : whole,
+    [whole, growing, shown, units, at, common?.value],
   )
   /** Degrees of freedom of the entry spoken of; in K they stand in the order of their numbers. */
   const entry = hover ?? pinned
@@ -92,7 +91,7 @@ export function AssemblyView({ solution, units }: StepProps) {
             `dof:${e.row}`,
             `dof:${e.column}`,
             ...working
-              .termsOf(solution, units, e.row, e.column)
+              .termsOf(shown, units, e.row, e.column)
               .flatMap((t) => (t.member ? [`member:${t.member}`] : [])),
           ]),
       )
@@ -163,10 +162,7 @@ export function AssemblyView({ solution, units }: StepProps) {
             common ? `lengths, ${units.length}` : `${units.force}, ${units.length}, rad`,
           )}{' '}
           {n <= 3000 && (
-            <MatrixOut
-              name="K"
-              values={() => (whole ?? working.structureStiffness(solution, units)).values}
-            />
+            <MatrixOut name="K" values={() => (whole ?? working.structureStiffness(shown, units)).values} />
           )}
         </span>
       </div>
@@ -196,7 +192,7 @@ export function AssemblyView({ solution, units }: StepProps) {
           onPick={setPinned}
         />
       )}
-      <EntrySum solution={solution} units={units} at={entry} address={address} />
+      <EntrySum units={units} at={entry} address={address} />
     </>
   )
 }
@@ -213,17 +209,17 @@ const numbers = (rows: working.Entries['rows']) => rows.map((r) => (r ? r.number
 
 /** Where an entry of K comes from: in symbols, in numbers, and in one plain sentence. */
 function EntrySum({
-  solution,
   units,
   at,
   address,
-}: Pick<StepProps, 'solution' | 'units'> & {
+}: Pick<StepProps, 'units'> & {
   at: { row: number; column: number } | null
   address: (e: { row: number; column: number }) => string
 }) {
   const { ledger, reading } = useBook()
+  const shown = ledger.context
   if (!at) return <p className="prose entry-sum">Point at an entry to see what it is the sum of.</p>
-  const all = working.unknowns(solution)
+  const all = working.unknowns(shown)
   const [r, c] = [all[at.row], all[at.column]]
   const { symbol, value, unit, origin } = ledger.origin(address(at))
   const verb = (u: working.Unknown) =>

@@ -10,13 +10,17 @@ const NAME = <i>K|P</i>
 /** The free equations written out, and their elimination row by row, one pivot at a time. */
 export function EliminationView(now: StepProps) {
   // the displacements are new with an edit at once; the way to them follows
-  const { solution, action, units } = useDeferredValue(
+  const { problem: current } = useBook().ledger.context
+  const { solution, action, units, problem } = useDeferredValue(
     useMemo(
-      () => ({ solution: now.solution, action: now.action, units: now.units }),
-      [now.solution, now.action, now.units],
+      () => ({ solution: now.solution, action: now.action, units: now.units, problem: current }),
+      [now.solution, now.action, now.units, current],
     ),
   )
-  const e = useMemo(() => working.gaussElimination(solution, units, action), [solution, units, action])
+  const e = useMemo(
+    () => working.gaussElimination(working.numbered(solution, problem), units, action),
+    [solution, problem, units, action],
+  )
   const [at, setAt] = useState(0)
   const { open, reading } = useBook()
   const last = e?.steps.length ?? 0

@@ -1,13 +1,5 @@
-import {
-  edit,
-  numberingOf,
-  NUMBERINGS,
-  renumbered,
-  unknownName,
-  working,
-  type Numbering,
-  type Solution,
-} from '@viga/core'
+import { edit, working, type Solution } from '@viga/core'
+import { useMemo } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { TextField } from '../widgets/TextField'
 
@@ -23,11 +15,13 @@ const ORDER = ['x', 'y', 'rotation']
 /** How the unknowns are numbered, to match the book; everything that bears a number follows. */
 export function NumberingChoice({ solution }: { solution: Solution }) {
   const store = useSheetStore()
-  const wish = useSheet((s) => numberingOf(s.problem))
+  const problem = useSheet((s) => s.problem)
+  const shown = useMemo(() => working.numbered(solution, problem), [solution, problem])
+  const wish = useSheet((s) => working.numberingOf(s.problem))
   const now = Array.isArray(wish) ? 'own' : wish
-  const all = working.inOrder(working.unknowns(solution))
-  const names = all.map((u) => unknownName(u.node, u.component))
-  const set = (numbering: Numbering) =>
+  const all = working.inOrder(working.unknowns(shown))
+  const names = all.map((u) => working.unknownName(u.node, u.component))
+  const set = (numbering: working.Numbering) =>
     store
       .getState()
       .edit('number the unknowns', (p) =>
@@ -36,14 +30,14 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
   const take = (name: string, text: string): string | null => {
     if (!/^\d{1,5}$/.test(text) || Number(text) < 1 || Number(text) > all.length)
       return `A number from 1 to ${all.length}.`
-    set(renumbered(names, name, Number(text)))
+    set(working.renumbered(names, name, Number(text)))
     return null
   }
   return (
     <div className="numbering">
       <div role="radiogroup" aria-label="Numbering of the unknowns">
         <span className="quiet">Numbered: </span>
-        {([...NUMBERINGS, 'own'] as const).map((key) => (
+        {([...working.NUMBERINGS, 'own'] as const).map((key) => (
           <label key={key} className="choice">
             <input
               type="radio"
@@ -59,7 +53,7 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
         <label className="choice">
           <input
             type="checkbox"
-            checked={solution.bendingOnly}
+            checked={shown.numbering.bendingOnly}
             onChange={(e) =>
               store
                 .getState()
@@ -83,10 +77,10 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
                       <label key={u.index}>
                         {u.component === 'rotation' ? 'turn' : u.component}
                         <TextField
-                          name={`number of ${unknownName(u.node, u.component)}`}
+                          name={`number of ${working.unknownName(u.node, u.component)}`}
                           className="cell-input own-number"
                           value={String(u.number)}
-                          onCommit={(t) => take(unknownName(u.node, u.component), t)}
+                          onCommit={(t) => take(working.unknownName(u.node, u.component), t)}
                         />
                       </label>
                     ))}

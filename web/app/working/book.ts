@@ -82,7 +82,7 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
   const dof = (p: string) => `dof:${Number(p) - 1}`
   /** Rows and columns of the equations stand in the order of the numbers of the free unknowns. */
   const position = (p: string): string[] => {
-    const u = working.inOrder(working.unknowns(ledger.context.solution).filter((o) => o.free))[Number(p) - 1]
+    const u = working.inOrder(working.unknowns(ledger.context).filter((o) => o.free))[Number(p) - 1]
     return u ? [`dof:${u.index}`] : []
   }
   switch (kind) {

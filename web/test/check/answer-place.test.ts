@@ -92,7 +92,9 @@ describe('the place of a hand value', () => {
       row: { node: 'B', component: 'rotation' },
       column: { node: 'A', component: 'x' },
     })
-    expect(fitted(p, { quantity: 'stiffness', member: 'BC', axes: 'member', row: 3, column: 9 })).toEqual({
+    expect(
+      fitted(p, { quantity: 'stiffness', member: 'BC', axes: 'member', row: 3, column: 9 as never }),
+    ).toEqual({
       quantity: 'stiffness',
       member: 'BC',
       axes: 'member',

@@ -1,5 +1,6 @@
 import { produce } from 'immer'
-import { assign, keep } from './edit-helpers.js'
+import { remove, rename } from '../references.js'
+import { assign } from './edit-helpers.js'
 import { freeId } from '../labels.js'
 import type { Combination, Load, LoadCase, Problem } from '../types.js'
 
@@ -42,26 +43,10 @@ export const setCase = (
   })
 
 export const renameCase = (p: Problem, from: string, to: string): Problem =>
-  produce(p, (d) => {
-    for (const c of d.loadCases ?? []) if (c.id === from) c.id = to
-    for (const s of d.supports ?? []) if (s.settlementCase === from) s.settlementCase = to
-    for (const a of d.answers ?? []) if (a.case === from) a.case = to
-    for (const c of d.combinations ?? [])
-      if (from in c.factors)
-        c.factors = Object.fromEntries(Object.entries(c.factors).map(([k, v]) => [k === from ? to : k, v]))
-  })
+  rename(p, 'case', new Map([[from, to]]))
 
-export const removeCase = (p: Problem, id: string): Problem =>
-  produce(p, (d) => {
-    d.loadCases = keep(d.loadCases ?? [], (c) => c.id !== id)
-    for (const s of d.supports ?? [])
-      if (s.settlementCase === id) {
-        delete s.settlement
-        delete s.settlementCase
-      }
-    for (const c of d.combinations ?? []) delete c.factors[id]
-    d.answers = keep(d.answers ?? [], (a) => a.case !== id)
-  })
+/** Takes a case out with its settlements, its factors and the answers that speak of it. */
+export const removeCase = (p: Problem, id: string): Problem => remove(p, 'case', [id])
 
 // combinations
 
@@ -97,13 +82,6 @@ export const setFactor = (p: Problem, id: string, caseId: string, factor: number
   })
 
 export const renameCombination = (p: Problem, from: string, to: string): Problem =>
-  produce(p, (d) => {
-    for (const c of d.combinations ?? []) if (c.id === from) c.id = to
-    for (const a of d.answers ?? []) if (a.case === from) a.case = to
-  })
+  rename(p, 'combination', new Map([[from, to]]))
 
-export const removeCombination = (p: Problem, id: string): Problem =>
-  produce(p, (d) => {
-    d.combinations = keep(d.combinations ?? [], (c) => c.id !== id)
-    if (d.answers) d.answers = keep(d.answers, (a) => a.case !== id)
-  })
+export const removeCombination = (p: Problem, id: string): Problem => remove(p, 'combination', [id])

@@ -1,6 +1,8 @@
 import { produce, setAutoFreeze } from 'immer'
 import { assign, keep } from './edit-helpers.js'
 import { freeId, memberLabel, nextNodeLabel } from '../labels.js'
+import { remove, rename } from '../references.js'
+import { membersRenamed } from './member-labels.js'
 import type {
   Answer,
   EndReleases,
@@ -79,54 +81,16 @@ export const setNode = (p: Problem, id: string, change: { x?: Quantity; y?: Quan
   })
 
 /** Renames a joint everywhere; members named after their joints are renamed with it. */
-export const renameNode = (p: Problem, from: string, to: string): Problem =>
-  produce(p, (d) => {
-    if (from === to) return
-    const rename = (s: { node?: string }) => {
-      if (s.node === from) s.node = to
-    }
-    for (const n of d.nodes) if (n.id === from) n.id = to
-    for (const m of d.members) {
-      if (m.start !== from && m.end !== from) continue
-      const named = m.id === memberLabel({ ...p, members: [] }, m.start, m.end)
-      if (m.start === from) m.start = to
-      if (m.end === from) m.end = to
-      if (named)
-        renameMemberIn(
-          d,
-          m.id,
-          memberLabel({ ...p, members: d.members.filter((o) => o !== m) }, m.start, m.end),
-        )
-    }
-    d.supports?.forEach(rename)
-    d.loadCases?.forEach((c) => c.loads.forEach((l) => l.type === 'nodal' && rename(l)))
-    d.answers?.forEach((a) => {
-      rename(a)
-      if (typeof a.row === 'object') rename(a.row)
-      if (typeof a.column === 'object') rename(a.column)
-    })
-  })
+export const renameNode = (p: Problem, from: string, to: string): Problem => renameNodes(p, [{ from, to }])
 
-/** Renames many joints at once; labels may change places. */
-export const renameNodes = (p: Problem, names: readonly { from: string; to: string }[]): Problem => {
-  const changing = names.filter((n) => n.from !== n.to)
-  // by way of labels nobody has, so that A → B and B → A do not meet
-  const between = changing.map((n, i) => ({ ...n, by: `\u2060${i}` }))
-  const away = between.reduce((q, n) => renameNode(q, n.from, n.by), p)
-  return between.reduce((q, n) => renameNode(q, n.by, n.to), away)
+/** Renames many joints at once; labels may change places. Members named after their joints follow. */
+export function renameNodes(p: Problem, names: readonly { from: string; to: string }[]): Problem {
+  const to = new Map(names.filter((n) => n.from !== n.to).map((n) => [n.from, n.to]))
+  return to.size === 0 ? p : membersRenamed(p, rename(p, 'node', to), (m) => to.has(m.start) || to.has(m.end))
 }
 
 /** Takes joints out with what hangs on them: members, supports, loads, answers. */
-export const removeNodes = (p: Problem, ids: readonly string[]): Problem => {
-  const members = p.members.filter((m) => ids.includes(m.start) || ids.includes(m.end)).map((m) => m.id)
-  return produce(removeMembers(p, members), (d) => {
-    d.nodes = keep(d.nodes, (n) => !ids.includes(n.id))
-    if (d.supports) d.supports = keep(d.supports, (s) => !ids.includes(s.node))
-    for (const c of d.loadCases ?? [])
-      c.loads = keep(c.loads, (l) => l.type !== 'nodal' || !ids.includes(l.node))
-    if (d.answers) d.answers = keep(d.answers, (a) => a.node === undefined || !ids.includes(a.node))
-  })
-}
+export const removeNodes = (p: Problem, ids: readonly string[]): Problem => remove(p, 'node', ids)
 
 // members
 
@@ -160,28 +124,9 @@ export const setMember = (p: Problem, id: string, change: Partial<Member>): Prob
   })
 
 export const renameMember = (p: Problem, from: string, to: string): Problem =>
-  produce(p, (d) => renameMemberIn(d, from, to))
+  rename(p, 'member', new Map([[from, to]]))
 
-function renameMemberIn(d: Problem, from: string, to: string) {
-  if (from === to) return
-  for (const m of d.members) if (m.id === from) m.id = to
-  d.loadCases?.forEach((c) =>
-    c.loads.forEach((l) => {
-      if (l.type !== 'nodal' && l.member === from) l.member = to
-    }),
-  )
-  d.answers?.forEach((a) => {
-    if (a.member === from) a.member = to
-  })
-}
-
-export const removeMembers = (p: Problem, ids: readonly string[]): Problem =>
-  produce(p, (d) => {
-    d.members = keep(d.members, (m) => !ids.includes(m.id))
-    for (const c of d.loadCases ?? [])
-      c.loads = keep(c.loads, (l) => l.type === 'nodal' || !ids.includes(l.member))
-    if (d.answers) d.answers = keep(d.answers, (a) => a.member === undefined || !ids.includes(a.member))
-  })
+export const removeMembers = (p: Problem, ids: readonly string[]): Problem => remove(p, 'member', ids)
 
 /**
  * Releases one component at an end (true), connects it by a spring, or (with undefined) rigidly; the others
@@ -252,33 +197,21 @@ export const addSection = (p: Problem): Problem =>
     })
   })
 
-export const setMaterial = (p: Problem, id: string, change: Partial<Material>): Problem =>
-  produce(p, (d) => {
-    const m = d.materials?.find((o) => o.id === id)
-    if (!m) return
-    if (change.id !== undefined) for (const o of d.members) if (o.material === id) o.material = change.id
-    assign(m, change)
+export const setMaterial = (p: Problem, id: string, { id: to = id, ...change }: Partial<Material>): Problem =>
+  produce(rename(p, 'material', new Map([[id, to]])), (d) => {
+    const m = d.materials?.find((o) => o.id === to)
+    if (m) assign(m, change)
   })
 
-export const setSection = (p: Problem, id: string, change: Partial<Section>): Problem =>
-  produce(p, (d) => {
-    const s = d.sections?.find((o) => o.id === id)
-    if (!s) return
-    if (change.id !== undefined) for (const o of d.members) if (o.section === id) o.section = change.id
-    assign(s, change)
+export const setSection = (p: Problem, id: string, { id: to = id, ...change }: Partial<Section>): Problem =>
+  produce(rename(p, 'section', new Map([[id, to]])), (d) => {
+    const s = d.sections?.find((o) => o.id === to)
+    if (s) assign(s, change)
   })
 
-export const removeMaterial = (p: Problem, id: string): Problem =>
-  produce(p, (d) => {
-    d.materials = keep(d.materials ?? [], (m) => m.id !== id)
-    for (const m of d.members) if (m.material === id) delete m.material
-  })
+export const removeMaterial = (p: Problem, id: string): Problem => remove(p, 'material', [id])
 
-export const removeSection = (p: Problem, id: string): Problem =>
-  produce(p, (d) => {
-    d.sections = keep(d.sections ?? [], (s) => s.id !== id)
-    for (const m of d.members) if (m.section === id) delete m.section
-  })
+export const removeSection = (p: Problem, id: string): Problem => remove(p, 'section', [id])
 
 // symbols
 

@@ -1,5 +1,5 @@
 import { produce } from 'immer'
-import { placeOn, type Cut } from '../../kinds/loads/kind.js'
+import { placeOnHalf, type Cut } from '../../kinds/loads/kind.js'
 import { splitLoad } from '../../kinds/loads/index.js'
 import { memberLabel, nextNodeLabel } from '../labels.js'
 import { measure, tidyPlace, type Measure } from '../measure.js'
@@ -131,5 +131,5 @@ function halves(p: Problem, whole: Member, node: string): [Member, Member] {
 }
 
 function moveAnswer(a: Answer, c: Cut): Answer {
-  return a.at === undefined ? { ...a, member: c.first } : { ...a, ...placeOn(c, a.at) }
+  return a.at === undefined ? { ...a, member: c.first } : { ...a, ...placeOnHalf(c, a.at) }
 }

@@ -1,50 +1,68 @@
-import type * as D from '../../quantity/dimension.js'
-import { scaled } from '../../document/measure.js'
-import { anything, by, record } from '../../document/form.js'
-import type { Load, Quantity } from '../../document/types.js'
-import type { StatedLoad, Structure } from '../../structure/types.js'
-import { couple, distributed } from './along.js'
-import { nodal, point } from './at-places.js'
-import { misfit, temperature } from './free-strains.js'
-import type { Acting, Cut, LoadKind, Places } from './kind.js'
+import { choice, type TypeOf } from '../../document/form.js'
+import type { Measure } from '../../document/measure.js'
+import type { ActionsOfCase } from '../../structure/actions.js'
+import type { StatedLoad, Structure, StructureMember } from '../../structure/types.js'
+import { couple } from './couple.js'
+import { distributed } from './distributed.js'
+import type { Cut, LoadKind, Mirror, Places } from './kind.js'
+import { misfit } from './misfit.js'
+import { nodal } from './nodal.js'
+import { point } from './point.js'
+import { temperature } from './temperature.js'
+
+export type { CoupleLoad } from './couple.js'
+export type { DistributedLoad } from './distributed.js'
+export type { LoadPoint } from './line.js'
+export type { MisfitLoad } from './misfit.js'
+export type { NodalLoad } from './nodal.js'
+export type { PointLoad } from './point.js'
+export type { TemperatureLoad } from './temperature.js'
 
 /** The kinds of load, by the `type` of their entry. The one list a new kind is added to. */
-const KINDS = { nodal, point, distributed, couple, temperature, misfit }
+export const LOAD_KINDS = { nodal, point, distributed, couple, temperature, misfit }
 
-// each kind is typed by its own entry; looked up by `type` they are one shape
-const kindOf = (type: Load['type']): LoadKind => KINDS[type]
+/** A load as the document states it. */
+export type Load = {
+  [K in keyof typeof LOAD_KINDS]: TypeOf<(typeof LOAD_KINDS)[K]['form']>
+}[keyof typeof LOAD_KINDS]
+
+// each kind is typed by its own entry; looked up by `type`, all have one shape
+const kindOf = (type: Load['type']) => LOAD_KINDS[type] as unknown as LoadKind<Load, StatedLoad>
 
 /** The form of a load in a document. */
-export const loadForm = by(
-  'type',
-  Object.fromEntries(
-    Object.entries(KINDS).map(([type, { form }]) => [type, record({ type: anything, ...form })]),
-  ),
-)
+export const loadForm = choice('type', {
+  nodal: nodal.form,
+  point: point.form,
+  distributed: distributed.form,
+  couple: couple.form,
+  temperature: temperature.form,
+  misfit: misfit.form,
+})
 
-/**
- * One load of the document as numbers in SI; undefined when something in it is wrong (reported at its path).
- */
+/** One load of the document as numbers in SI; undefined when something in it is wrong (reported). */
 export const statedLoad = (ctx: Places, load: Load, path: string): StatedLoad | undefined =>
   kindOf(load.type).state(ctx, load, path)
 
-/** Adds what a load does to the actions of its case. */
-export const actOn = (load: StatedLoad, s: Structure, to: Acting): void => kindOf(load.type).act(load, s, to)
+/** What a load needs of its member and the statement lacks, as a sentence; undefined when it lacks nothing. */
+export const loadLacks = (load: StatedLoad, member: StructureMember): string | undefined =>
+  kindOf(load.type).lacks?.(load, member)
 
-/** What becomes of a load when its member is split. */
+/** Adds what a load does to the actions of its case. */
+export const actOn = (load: StatedLoad, s: Structure, to: ActionsOfCase): void =>
+  kindOf(load.type).act(load, s, to)
+
+/** The loads on the halves of a member that is split. */
 export const splitLoad = (load: Load, cut: Cut): Load[] => kindOf(load.type).split(load, cut)
 
-/** A load as its mirror image in a vertical or a horizontal line. */
-export function mirroredLoad(load: Load, axis: 'vertical' | 'horizontal'): Load {
-  const out = { ...load } as unknown as Record<string, Quantity> & {
-    points?: { at: Quantity; q: Quantity }[]
-  }
-  for (const key of kindOf(load.type).turnedBy(load, axis)) {
-    if (out[key] !== undefined) out[key] = scaled(out[key], -1)
-    if (key === 'q' && out.points) out.points = out.points.map((p) => ({ ...p, q: scaled(p.q, -1) }))
-  }
-  return out as unknown as Load
-}
+/** A load as its mirror image. */
+export const mirroredLoad = (load: Load, mirror: Mirror): Load => kindOf(load.type).mirrored(load, mirror)
 
-/** The dimension of each quantity of a load. */
-export const loadQuantities = (type: Load['type']): Record<string, D.Dimension> => kindOf(type).quantities
+/** A load on a member of length L (problem's unit) whose start and end have changed places. */
+export const reversedLoad = (load: Load, m: Measure, L: number): Load =>
+  kindOf(load.type).reversed(load, m, L)
+
+/** Whether a load states no value, so that nothing acts. */
+export const isIdleLoad = (load: Load): boolean => kindOf(load.type).isIdle(load)
+
+/** A load in one line of words. */
+export const describeLoad = (load: Load): string => kindOf(load.type).describe(load)

@@ -1,29 +1,39 @@
-import * as D from '../../quantity/dimension.js'
-import type { MemberActions } from '../../analysis/actions.js'
+import type { Form } from '../../document/form.js'
 import { tidy, type Measure } from '../../document/measure.js'
-import { join, type Check } from '../../document/form.js'
-import type { Load, Quantity } from '../../document/types.js'
-import { value, type Reading } from '../../structure/properties.js'
+import { join } from '../../document/report.js'
+import type { Quantity } from '../../document/types.js'
+import { place, type Reading } from '../../document/values.js'
+import type { ActionsOfCase } from '../../structure/actions.js'
 import type { StatedLoad, Structure, StructureMember } from '../../structure/types.js'
 
+/** The line of a mirror: `vertical` exchanges left and right, `horizontal` above and below. */
+export type Mirror = 'vertical' | 'horizontal'
+
 /**
- * Everything Viga knows about one kind of load. A new kind is one file with one of these, and a line in
- * `index.ts`;
- * its types stand in `problem/types.ts` (as stated) and `structure/types.ts` (as numbers).
+ * Everything Viga knows about one kind of load. A new kind is one file with one of these and a line in
+ * `index.ts`; its numbers are one more member of `StatedLoad`.
  */
-export interface LoadKind<L extends Load = Load, S extends StatedLoad = StatedLoad> {
-  /** The form of its entry in a document. */
-  form: Record<string, Check>
-  /** The dimension of each of its quantities; those of `points` count for its points. */
-  quantities: Record<string, D.Dimension>
+export interface LoadKind<L = never, S extends StatedLoad = never> {
+  /** The form of its entry in a document: keys, dimensions, references. */
+  form: Form<L>
+  /** What it is called, most usual name first; all of them are understood where a person types one. */
+  names: readonly string[]
+  /** What acts, in words: "20 kN at 45 deg on B". */
+  describe(load: L): string
+  /** Whether it states no value, so that nothing acts. */
+  isIdle(load: L): boolean
   /** The stated load as numbers in SI; undefined when something in it is wrong (reported at its path). */
   state(ctx: Places, load: L, path: string): S | undefined
+  /** What the structure needs for it and lacks: a sentence for each property that is not stated. */
+  lacks?(load: S, member: StructureMember): string | undefined
   /** What it does to the structure: adds to the actions of its case. */
-  act(load: S, s: Structure, to: Acting): void
-  /** What becomes of it when its member is split. */
-  split(load: L, cut: Cut): Load[]
-  /** The keys that change sign in its mirror image, seen in a vertical or a horizontal line. */
-  turnedBy(load: L, axis: 'vertical' | 'horizontal'): string[]
+  act(load: S, s: Structure, to: ActionsOfCase): void
+  /** The loads on the halves of a member that is split. */
+  split(load: L, cut: Cut): L[]
+  /** Its mirror image. A mirrored member keeps its start, so its y axis lies on the other side. */
+  mirrored(load: L, mirror: Mirror): L
+  /** The same load on a member whose start and end have changed places; `L` is its length, problem's unit. */
+  reversed(load: L, m: Measure, L: number): L
 }
 
 /** What a load needs to find its place: the members and nodes by label. */
@@ -31,13 +41,6 @@ export interface Places extends Reading {
   nodes: ReadonlyMap<string, number>
   memberIndex: ReadonlyMap<string, number>
   members: readonly StructureMember[]
-}
-
-/** The actions of one case, to be added to. */
-export interface Acting {
-  /** Global fx, fy, m of each node. */
-  nodal: Float64Array
-  on(member: number): MemberActions
 }
 
 /**
@@ -57,11 +60,22 @@ export interface Cut {
 export const AT_END = 1e-9
 
 /** A place along the whole member as the half it stands on and its place there. */
-export function placeOn({ m, L, cut, first, second }: Cut, raw: Quantity): { member: string; at: Quantity } {
+export function placeOnHalf(
+  { m, L, cut, first, second }: Cut,
+  raw: Quantity,
+): { member: string; at: Quantity } {
   const x = m.along(raw, L)
   if (x > cut * (1 + AT_END)) return { member: second, at: tidy(x - cut) }
   const percent = typeof raw === 'string' && raw.includes('%')
   return { member: first, at: percent || x > cut ? tidy(Math.min(x, cut)) : raw }
+}
+
+/** A place measured from the other end of a member of length L (problem's unit); a percentage stays one. */
+export function fromOtherEnd(raw: Quantity, m: Measure, L: number): Quantity {
+  const percent = typeof raw === 'string' ? /^\s*([-+.\deE]+)\s*%\s*$/.exec(raw) : null
+  if (percent) return `${tidy(100 - Number(percent[1]))}%`
+  const x = L - m.along(raw, L)
+  return Math.abs(x) <= AT_END * L ? 0 : tidy(x)
 }
 
 /** The member a load stands on, if it is there and takes this load. */
@@ -82,16 +96,6 @@ export function memberOf(ctx: Places, member: string, path: string, axialOnly = 
   return index
 }
 
-const PERCENT = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*%\s*$/
-
 /** A place along a member, a length from its start or a percentage, as m from the start. */
-export function place(ctx: Reading, raw: Quantity, member: StructureMember, path: string): number {
-  const percent = typeof raw === 'string' ? PERCENT.exec(raw) : null
-  const x = percent ? (Number(percent[1]) / 100) * member.length : value(ctx, raw, D.length, path)
-  // "L" typed from rounded numbers may reach a little beyond the end
-  if (x < -AT_END * member.length || x > member.length * (1 + AT_END)) {
-    ctx.report.error(path, `This place is not on ${member.id}: it must lie between its start and its end.`)
-    return NaN
-  }
-  return Math.min(Math.max(x, 0), member.length)
-}
+export const placeOnMember = (ctx: Reading, raw: Quantity, member: StructureMember, path: string): number =>
+  place(ctx, raw, member.id, member.length, path)

@@ -2,6 +2,7 @@ import type { ProblemUnits } from '../../quantity/units.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import { addressOf } from '../address.js'
 import { structureRows } from './origins/stiffness.js'
+import type { NumberedSolution } from './numbering.js'
 import { prescribed, rightSide, tiedOf, tiedStiffness } from './tied.js'
 import { entryScale, inOrder, unknowns, forceScale, type Unknown } from './matrices.js'
 
@@ -50,9 +51,10 @@ const CANCELLED = 1e-13
  * of the
  * unknowns that the others follow from.
  */
-export function equations(solution: Solution, units: ProblemUnits, action: ActionSolution): Equations {
+export function equations(shown: NumberedSolution, units: ProblemUnits, action: ActionSolution): Equations {
+  const { solution } = shown
   const tied = tiedOf(solution)
-  const free = inOrder(unknowns(solution).filter((u) => u.free && (!tied || tied.independent.has(u.index))))
+  const free = inOrder(unknowns(shown).filter((u) => u.free && (!tied || tied.independent.has(u.index))))
   const scale = entryScale(units)
   const rows = structureRows(solution)
   const value = (r: Unknown, c: Unknown) =>
@@ -93,14 +95,14 @@ export function equationAddress(
  * @returns undefined for more than BY_HAND unknowns, or for none
  */
 export function gaussElimination(
-  solution: Solution,
+  shown: NumberedSolution,
   units: ProblemUnits,
   action: ActionSolution,
 ): Elimination | undefined {
   const start =
-    (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND
+    (tiedOf(shown.solution)?.independent.size ?? shown.solution.dofs.free) > 2 * BY_HAND
       ? undefined
-      : equations(solution, units, action)
+      : equations(shown, units, action)
   if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   let K = start.K.map((r) => [...r])

@@ -11,6 +11,17 @@ export {
 } from './elimination.js'
 export { entryWords, FIGURES, inFigures, readingOf, type FactorChoice, type Reading } from './reading.js'
 export { isBeam } from './beam.js'
+export {
+  numbered,
+  NUMBERINGS,
+  numberingOf,
+  numbersOf,
+  renumbered,
+  unknownName,
+  type NumberedSolution,
+  type Numbering,
+  type UnknownNumbering,
+} from './numbering.js'
 export { factored, type Factored } from './ldl.js'
 export { BY_HAND_WAYS, byHandOf, type ByHand } from './by-hand.js'
 export { latexNumber, MATRIX_FORMS, matrixText, type MatrixForm } from '../matrix-text.js'
@@ -19,7 +30,7 @@ export { structureRows } from './origins/stiffness.js'
 export { addressOf } from '../address.js'
 export { ledger, type Ledger } from '../ledger.js'
 export type { Entry, Origin } from './origins/kind.js'
-export { fieldOf } from './origins/diagrams.js'
+export { courseIn } from './origins/diagrams.js'
 export { evaluateFormula, letters, type Formula, type Letter, type LetterName } from '../expression.js'
 export { bond, formulaText, symbolText, type Written } from '../formula-text.js'
 export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'

@@ -1,5 +1,6 @@
 import type { ProblemUnits } from '../../quantity/units.js'
-import type { ActionSolution, Solution } from '../../analysis/solve.js'
+import type { ActionSolution } from '../../analysis/solve.js'
+import type { NumberedSolution } from './numbering.js'
 import { tiedOf } from './tied.js'
 import { BY_HAND, equations, less, type Equations } from './elimination.js'
 
@@ -23,14 +24,14 @@ export interface Factored {
  * @returns undefined for more than BY_HAND unknowns, or for none
  */
 export function factored(
-  solution: Solution,
+  shown: NumberedSolution,
   units: ProblemUnits,
   action: ActionSolution,
 ): Factored | undefined {
   const start =
-    (tiedOf(solution)?.independent.size ?? solution.dofs.free) > 2 * BY_HAND
+    (tiedOf(shown.solution)?.independent.size ?? shown.solution.dofs.free) > 2 * BY_HAND
       ? undefined
-      : equations(solution, units, action)
+      : equations(shown, units, action)
   if (!start || start.right.length === 0 || start.right.length > BY_HAND) return undefined
   const n = start.right.length
   const L: number[][] = start.K.map((_, i) => start.K.map((__, j) => (i === j ? 1 : 0)))

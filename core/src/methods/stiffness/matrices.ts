@@ -1,7 +1,7 @@
 import * as D from '../../quantity/dimension.js'
 import { siPerCoherent, type ProblemUnits } from '../../quantity/units.js'
 import { springs, wholeStiffness } from '../../analysis/assemble.js'
-import type { Solution } from '../../analysis/solve.js'
+import type { NumberedSolution, UnknownNumbering } from './numbering.js'
 import type { Component } from '../../document/types.js'
 
 /**
@@ -27,10 +27,11 @@ export interface Entries {
   values: number[][]
 }
 
-export const unknowns = ({ dofs, structure, numbers }: Solution): Unknown[] =>
+/** All degrees of freedom in the solver's order, with their numbers. */
+export const unknowns = ({ solution: { dofs, structure }, numbering }: NumberedSolution): Unknown[] =>
   dofs.list.map((d, index) => ({
     index,
-    number: numbers[index],
+    number: numbering.numbers[index],
     node: structure.nodes[d.node].id,
     component: d.component,
     free: d.free,
@@ -53,7 +54,7 @@ export function forceScale(units: ProblemUnits) {
 }
 
 /** Rows and columns a member's matrices are shown with: all six, or the four that are not nothing. */
-export const shownRows = ({ bendingOnly }: Pick<Solution, 'bendingOnly'>, bar: boolean): number[] =>
+export const shownRows = ({ bendingOnly }: UnknownNumbering, bar: boolean): number[] =>
   bar ? [0, 1, 3, 4] : bendingOnly ? [1, 2, 4, 5] : [0, 1, 2, 3, 4, 5]
 
 /** A member's stiffness in the axes of its joints, under its unknowns, in coherent units. */
@@ -64,11 +65,16 @@ export interface MemberMatrix {
   K: Entries
 }
 
-export function memberMatrix(solution: Solution, units: ProblemUnits, index: number): MemberMatrix {
+export function memberMatrix(
+  numberedSolution: NumberedSolution,
+  units: ProblemUnits,
+  index: number,
+): MemberMatrix {
+  const { solution, numbering } = numberedSolution
   const m = solution.structure.members[index]
   const e = solution.elements[index]
-  const all = unknowns(solution)
-  const shown = shownRows(solution, m.bar)
+  const all = unknowns(numberedSolution)
+  const shown = shownRows(numbering, m.bar)
   const scale = entryScale(units)
   const labels = shown.map((i) => (e.dofs[i] < 0 ? null : all[e.dofs[i]]))
   return {
@@ -99,11 +105,12 @@ export function partingOf(all: readonly Unknown[]): number | undefined {
  * their order, have been put in. Support springs come with the last.
  */
 export function structureStiffness(
-  solution: Solution,
+  shown: NumberedSolution,
   units: ProblemUnits,
-  members = solution.elements.length,
+  members = shown.solution.elements.length,
 ): Entries {
-  const all = inOrder(unknowns(solution))
+  const { solution } = shown
+  const all = inOrder(unknowns(shown))
   const scale = entryScale(units)
   const part = members < solution.elements.length
   const K = wholeStiffness(
@@ -130,7 +137,12 @@ export interface Term {
 }
 
 /** What an entry of K is the sum of. */
-export function termsOf(solution: Solution, units: ProblemUnits, row: number, column: number): Term[] {
+export function termsOf(
+  { solution, numbering }: NumberedSolution,
+  units: ProblemUnits,
+  row: number,
+  column: number,
+): Term[] {
   const scale = entryScale(units)
   const turns = (i: number) => solution.dofs.list[i].component === 'rotation'
   const s = scale(turns(row), turns(column))
@@ -141,8 +153,8 @@ export function termsOf(solution: Solution, units: ProblemUnits, row: number, co
     if (r >= 0 && c >= 0)
       out.push({
         member: solution.structure.members[i].id,
-        row: shownRows(solution, solution.structure.members[i].bar).indexOf(r) + 1,
-        column: shownRows(solution, solution.structure.members[i].bar).indexOf(c) + 1,
+        row: shownRows(numbering, solution.structure.members[i].bar).indexOf(r) + 1,
+        column: shownRows(numbering, solution.structure.members[i].bar).indexOf(c) + 1,
         value: e.global[6 * r + c] * s,
       })
   })

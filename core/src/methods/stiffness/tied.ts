@@ -38,24 +38,11 @@ export function prescribed(solution: Solution, action: ActionSolution): Map<numb
   const out = new Map<number, number>()
   for (let d = solution.dofs.free; d < solution.dofs.list.length; d++)
     if (action.D[d] !== 0) out.set(d, action.D[d])
-  for (const [d, { constants }] of solution.rigid?.ties ?? []) {
-    const v = imposed(solution, action, constants)
+  for (const d of solution.rigid?.ties.keys() ?? []) {
+    const v = action.imposed?.[d] ?? 0
     if (v !== 0) out.set(d, v)
   }
   return out
-}
-
-/** Of a constant per case, that of the case or combination. */
-export function imposed(
-  { cases, structure }: Solution,
-  action: ActionSolution,
-  constants: Float64Array,
-): number {
-  const factors =
-    action.kind === 'combination'
-      ? structure.combinations.find((o) => o.id === action.id)?.factors
-      : undefined
-  return cases.reduce((v, o, i) => v + constants[i] * (factors ? factors[i] : o.id === action.id ? 1 : 0), 0)
 }
 
 /** An entry of K̄, SI. */

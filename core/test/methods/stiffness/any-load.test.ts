@@ -45,8 +45,8 @@ describe('fixed-end forces, whatever acts on a member and however its ends are h
           const most = Math.max(1e-9, ...addresses.map((a) => Math.abs(book.entry(a)!.value)))
           // diagrams of every stretch, with the loads along it and those at its beginning
           const stretches = working
-            .fieldOf(book.context, 0)
-            .segments.flatMap((_, n) => [
+            .courseIn(book.context, 0)
+            .stretches.flatMap((_, n) => [
               ...['N', 'V', 'M'].flatMap((f) => [
                 working.addressOf('jump', 'AB', n, f),
                 ...[0, 1, 2, 3].map((k) => working.addressOf('diagram', 'AB', n, f, k)),

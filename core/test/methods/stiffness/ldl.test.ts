@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { edit, work, working, type Problem } from '../../../src/index.js'
 
 const read = (name: string) =>
-  JSON.parse(readFileSync(join(import.meta.dirname, `../cases/${name}.viga.json`), 'utf8')) as Problem
+  JSON.parse(readFileSync(join(import.meta.dirname, `../../cases/${name}.viga.json`), 'utf8')) as Problem
 function solved(problem: Problem) {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('a reference problem is solved')
@@ -18,7 +18,7 @@ describe.each(['orchid-balcony', 'alpine-lean-to', 'toolshed-truss', 'potting-be
     const solution = solved(problem)
     const units = problem.units as { length: string; force: string }
     const [action] = solution.cases
-    const f = working.factored(solution, units, action)
+    const f = working.factored(working.numbered(solution), units, action)
     if (!f) throw new Error('its equations are few enough to be written out')
     const n = f.pivots.length
 
@@ -37,7 +37,7 @@ describe.each(['orchid-balcony', 'alpine-lean-to', 'toolshed-truss', 'potting-be
       }
     })
     it('has the pivots of the elimination by rows', () => {
-      const e = working.gaussElimination(solution, units, action)!
+      const e = working.gaussElimination(working.numbered(solution), units, action)!
       const last = e.steps.length ? e.steps[e.steps.length - 1].K : e.start.K
       f.pivots.forEach((d, i) => expect(Math.abs(d - last[i][i])).toBeLessThan(1e-10 * d))
     })

@@ -25,25 +25,27 @@ const book = working.ledger(s, units, action)
 describe('the working', () => {
   it('sums every entry of K from its terms', () => {
     const K = wholeStiffness(s.dofs, s.elements)
-    const shown = working.structureStiffness(s, units)
+    const shown = working.structureStiffness(working.numbered(s), units)
     K.forEach((row, i) =>
       row.forEach((_, j) => {
-        const sum = working.termsOf(s, units, i, j).reduce((t, x) => t + x.value, 0)
+        const sum = working.termsOf(working.numbered(s), units, i, j).reduce((t, x) => t + x.value, 0)
         expect(sum).toBeCloseTo(shown.values[i][j], 9)
       }),
     )
   })
   it('grows to K member by member, springs last', () => {
-    const all = working.structureStiffness(s, units).values
+    const all = working.structureStiffness(working.numbered(s), units).values
     const n = s.elements.length
-    expect(working.structureStiffness(s, units, n).values).toEqual(all)
-    const none = working.structureStiffness(s, units, 0).values
+    expect(working.structureStiffness(working.numbered(s), units, n).values).toEqual(all)
+    const none = working.structureStiffness(working.numbered(s), units, 0).values
     expect(none.flat().every((v) => v === 0)).toBe(true)
     let before = none
     for (let k = 1; k < n; k++) {
-      const now = working.structureStiffness(s, units, k).values
+      const now = working.structureStiffness(working.numbered(s), units, k).values
       const touched = working
-        .inOrder(working.unknowns(s).filter((u) => s.elements[k - 1].dofs.includes(u.index)))
+        .inOrder(
+          working.unknowns(working.numbered(s)).filter((u) => s.elements[k - 1].dofs.includes(u.index)),
+        )
         .map((u) => u.number - 1)
       now.forEach((r, i) =>
         r.forEach((v, j) => v !== before[i][j] && expect(touched).toEqual(expect.arrayContaining([i, j]))),
@@ -52,7 +54,7 @@ describe('the working', () => {
     }
   })
   it('solves its own equations: K·D = P on the free rows', () => {
-    const { K, right, unknowns } = working.equations(s, units, action)
+    const { K, right, unknowns } = working.equations(working.numbered(s), units, action)
     const D = unknowns.map((u) => book.entry(working.addressOf('D', u.index + 1))!.value)
     right.forEach((p, i) => expect(K[i].reduce((t, k, j) => t + k * D[j], 0)).toBeCloseTo(p, 6))
   })
@@ -64,7 +66,7 @@ describe('the working', () => {
     expect(value('k', 'CD', 6, 6)).toBeCloseTo((3 * EI) / L, 6)
   })
   it('gives a member’s matrix under its unknowns', () => {
-    const { K, start, end } = working.memberMatrix(s, units, 1)
+    const { K, start, end } = working.memberMatrix(working.numbered(s), units, 1)
     expect([start, end]).toEqual(['B', 'C'])
     K.rows.forEach((r, i) =>
       K.columns.forEach(
@@ -79,7 +81,7 @@ describe('the working', () => {
     )
   })
   it('numbers free unknowns first', () =>
-    expect(working.unknowns(s).map((u) => u.free)).toEqual([
+    expect(working.unknowns(working.numbered(s)).map((u) => u.free)).toEqual([
       ...Array<boolean>(s.dofs.free).fill(true),
       ...Array<boolean>(s.dofs.list.length - s.dofs.free).fill(false),
     ]))

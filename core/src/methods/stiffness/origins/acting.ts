@@ -1,4 +1,4 @@
-import { SAME_PLACE } from '../../../analysis/field.js'
+import { SAME_PLACE } from '../../../analysis/polynomial-course.js'
 import type { StatedLoad, StructureMember } from '../../../structure/types.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from '../../expression.js'
 import type { Context } from './kind.js'

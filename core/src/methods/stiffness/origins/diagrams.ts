@@ -1,20 +1,12 @@
 import * as D from '../../../quantity/dimension.js'
-import type { Field, FieldSegment } from '../../../analysis/field.js'
-import { memberField } from '../../../results/fields.js'
+import type { PolynomialCourse, PolynomialStretch } from '../../../analysis/polynomial-course.js'
+import { courseOf } from '../../../results/courses.js'
 import { minus, number, over, power, sum, times, type Formula } from '../../expression.js'
 import { intensityFormula, jumpFormula, type Way } from './acting.js'
 import { formula, index, type Context, type Kind, type Origin } from './kind.js'
 
-const fields = new WeakMap<object, Map<number, Field>>()
-
-/** The internal forces of a member, found once for a case. */
-export function fieldOf(c: Context, i: number): Field {
-  let of = fields.get(c.action)
-  if (!of) fields.set(c.action, (of = new Map<number, Field>()))
-  let field = of.get(i)
-  if (!field) of.set(i, (field = memberField(c.solution, c.action, i)))
-  return field
-}
+/** The course of internal forces along a member, whose polynomials the diagrams write out. */
+export const courseIn = (c: Context, i: number): PolynomialCourse => courseOf(c.solution, c.action, i)
 
 type Force = 'N' | 'V' | 'M'
 
@@ -44,8 +36,8 @@ const WAYS: Record<string, Way> = { p: 'along', q: 'across', c: 'couple' }
  */
 function coefficient(c: Context, id: string, s: number, force: Force, p: number): Origin {
   const i = c.member(id)
-  const { segments } = fieldOf(c, i)
-  const before = segments[s - 1]
+  const { stretches } = courseIn(c, i)
+  const before = stretches[s - 1]
   if (p === 0) {
     if (s === 0) {
       const q = c.letter('q', id, { N: 1, V: 2, M: 3 }[force])
@@ -56,7 +48,7 @@ function coefficient(c: Context, id: string, s: number, force: Force, p: number)
       )()
     }
     const h = c.letter('span', id, s - 1)
-    const end = before[force].flatMap((_, k): Formula[] =>
+    const end = before.coefficients[force].flatMap((_, k): Formula[] =>
       at(before, force, k) === 0 && k > 0
         ? []
         : [
@@ -66,13 +58,13 @@ function coefficient(c: Context, id: string, s: number, force: Force, p: number)
           ],
     )
     return formula(
-      sum(...end, ...(jumpAt(c, i, segments[s].x0, force) === 0 ? [] : [c.letter('jump', id, s, force)])),
+      sum(...end, ...(jumpAt(c, i, stretches[s].x0, force) === 0 ? [] : [c.letter('jump', id, s, force)])),
       'Its value at the end of the stretch before, and what acts at the place between them.',
     )()
   }
   const whole = (letter: Formula, by: number) => (by === 1 ? letter : over(letter, number(by)))
   if (force === 'M') {
-    const couple = p > 2 ? 0 : intensityAt(segments[s], p - 1)
+    const couple = p > 2 ? 0 : intensityAt(stretches[s], p - 1)
     return formula(
       whole(
         sum(
@@ -93,14 +85,14 @@ function coefficient(c: Context, id: string, s: number, force: Force, p: number)
   )()
 }
 
-const at = (s: FieldSegment, force: Force, k: number) => s[force][k] ?? 0
+const at = (s: PolynomialStretch, force: Force, k: number) => s.coefficients[force][k] ?? 0
 
 /** The coefficient of tᵏ of the distributed couple: what V has over M′. */
-const intensityAt = (s: FieldSegment, k: number) => at(s, 'V', k) - (k + 1) * at(s, 'M', k + 1)
+const intensityAt = (s: PolynomialStretch, k: number) => at(s, 'V', k) - (k + 1) * at(s, 'M', k + 1)
 
 const place = (c: Context, id: string, s: string) => {
   const i = c.member(id)
-  const segment = i < 0 ? undefined : fieldOf(c, i).segments[index(s)]
+  const segment = i < 0 ? undefined : courseIn(c, i).stretches[index(s)]
   return segment && { i, segment }
 }
 

@@ -4,13 +4,9 @@ import { minus, over, sum, times, type Formula, type Letter } from '../../expres
 import { formula, index, pair, type Context, type Kind } from './kind.js'
 import { stiffnessDimension } from './stiffness.js'
 
-/** The elimination of a case, found once. */
-const found = new WeakMap<object, Elimination | null>()
-export function eliminationOf(c: Context): Elimination | undefined {
-  let it = found.get(c.action)
-  if (it === undefined) found.set(c.action, (it = gaussElimination(c.solution, c.units, c.action) ?? null))
-  return it ?? undefined
-}
+/** The elimination by hand of the context's case. */
+export const eliminationOf = (c: Context): Elimination | undefined =>
+  c.kept('elimination', () => gaussElimination(c, c.units, c.action))
 
 /** Entry of the equations after so many steps; the column after the last is the right-hand side. */
 function after(c: Context, step: number, i: number, j: number): Letter {

@@ -4,7 +4,7 @@ import { minus, number, over, power, relettered, sum, times, type Formula } from
 import { formulaText } from '../../formula-text.js'
 import { formula, index, type Context, type Kind, type Origin } from './kind.js'
 import { hingedEntry } from './hinged.js'
-import { commonOf, rigidity } from './rigidities.js'
+import { commonOf, rigidity, slenderness } from './rigidities.js'
 import { BENDING } from './stiffness.js'
 
 /**
@@ -27,10 +27,8 @@ function perOwn(c: Context, id: string, i: number, j: number): Formula {
   const [a, b] = i <= j ? [i, j] : [j, i]
   if (a % 3 === 0 || b % 3 === 0) {
     if (a % 3 !== 0 || b % 3 !== 0 || m.axiallyRigid) return number(0)
-    // E cancels: EA/L over EI/L³ is A·L²/I
-    const axial = m.bar
-      ? number(1)
-      : over(times(c.letter('A', id), power(L, 2), ...softened(c, id)), c.letter('I', id))
+    const [A, I] = slenderness(c, id)
+    const axial = m.bar ? number(1) : over(times(A, power(L, 2), ...softened(c, id)), I)
     return a === b ? axial : minus(axial)
   }
   if (m.bar) return number(0)
@@ -153,8 +151,8 @@ export const FACTORED_OUT: Record<string, Kind> = {
     const m = member(c, id)
     if (!m || (m.bar && m.axiallyRigid)) return undefined
     const si = m.bar
-      ? (m.E * m.A) / m.length
-      : (m.E * m.I) / (1 + (m.GAs > 0 ? (12 * m.E * m.I) / (m.GAs * m.length ** 2) : 0)) / m.length ** 3
+      ? m.EA / m.length
+      : m.EI / (1 + (m.GAs > 0 ? (12 * m.EI) / (m.GAs * m.length ** 2) : 0)) / m.length ** 3
     const f = over(
       rigidity(c, id),
       times(...softened(c, id), m.bar ? c.letter('L', id) : power(c.letter('L', id), 3)),

@@ -5,13 +5,9 @@ import { minus, over, power, sum, times, type Formula } from '../../expression.j
 import { formula, index, pair, type Context, type Kind } from './kind.js'
 import { stiffnessDimension } from './stiffness.js'
 
-/** The factorisation of a case, found once. */
-const found = new WeakMap<object, Factored | null>()
-export function factoredOf(c: Context): Factored | undefined {
-  let it = found.get(c.action)
-  if (it === undefined) found.set(c.action, (it = factored(c.solution, c.units, c.action) ?? null))
-  return it ?? undefined
-}
+/** The factorisation of the context's case, written out by hand. */
+export const factoredOf = (c: Context): Factored | undefined =>
+  c.kept('factored', () => factored(c, c.units, c.action))
 
 const turns = (f: Factored, i: number) => f.start.unknowns[i].component === 'rotation'
 const number = (f: Factored, i: number) => f.start.unknowns[i].number

@@ -282,7 +282,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
     return {
       symbol: {
         letter: 'f°',
-        sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)),
+        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
         of: id,
       },
       si: c.action.fixedOwn.get(i)?.[r] ?? 0,
@@ -302,7 +302,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
     return {
       symbol: {
         letter: `f${'′'.repeat(index(step))}`,
-        sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)),
+        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
         of: id,
       },
       si: condensedForces(c, it.i)[index(step)][it.r],
@@ -318,7 +318,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
     const found = {
       symbol: {
         letter: 'f',
-        sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)),
+        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
         of: id,
       },
       si: c.action.fixed.get(i)?.[r] ?? 0,
@@ -365,7 +365,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
     return {
       symbol: {
         letter: 'F',
-        sub: String(endNumber(c.solution, c.solution.structure.members[it.i], it.r)),
+        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
         of: id,
       },
       si,

@@ -76,7 +76,7 @@ export const GEOMETRY: Record<string, Kind> = {
     const [r, k] = [index(row) - 1, index(column) - 1]
     if (i < 0 || r < 0 || k < 0 || r > 5 || k > 5) return undefined
     return {
-      symbol: { letter: 'T', sub: endPair(c.solution, member(c, id), r, k), of: id },
+      symbol: { letter: 'T', sub: endPair(c, member(c, id), r, k), of: id },
       si: c.solution.elements[i].T[6 * r + k],
       dimension: D.none,
       origin: () => formula(transformation(c, id, r, k))(),

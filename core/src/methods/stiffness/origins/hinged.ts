@@ -1,7 +1,7 @@
 import { minus, multiple, number, over, power, times, type Formula } from '../../expression.js'
 import type { StructureMember } from '../../../structure/types.js'
 import { endPair, formula, index, type Context, type Kind } from './kind.js'
-import { rigidity } from './rigidities.js'
+import { rigidity, slenderness } from './rigidities.js'
 import { stiffnessDimension } from './stiffness.js'
 
 /**
@@ -56,7 +56,10 @@ export function hingedEntry(
   const L = c.letter('L', id)
   const axial = {
     whole: () => over(c.letter('EA', id), L),
-    own: () => over(times(c.letter('A', id), power(L, 2)), c.letter('I', id)),
+    own: () => {
+      const [A, I] = slenderness(c, id)
+      return over(times(A, power(L, 2)), I)
+    },
     common: () => over(c.letter('EA', id), times(c.letter('common'), L)),
   }
   const bent = {
@@ -76,7 +79,7 @@ export const HINGED: Record<string, Kind> = {
     const m = c.solution.structure.members[c.member(id)]
     if (!e || i < 0 || j < 0 || i > 5 || j > 5 || !isHinged(m)) return undefined
     return {
-      symbol: { letter: 'k', sub: endPair(c.solution, m, i, j), of: id },
+      symbol: { letter: 'k', sub: endPair(c, m, i, j), of: id },
       si: e.k[6 * i + j],
       dimension: stiffnessDimension(i % 3 === 2, j % 3 === 2),
       origin: () => formula(hingedEntry(c, id, i, j))(),

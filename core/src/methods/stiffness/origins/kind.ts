@@ -1,10 +1,11 @@
 import type { Dimension } from '../../../quantity/dimension.js'
 import type { ProblemUnits } from '../../../quantity/units.js'
-import type { ActionSolution, Solution } from '../../../analysis/solve.js'
+import type { ActionSolution } from '../../../analysis/solve.js'
 import type { Display } from '../../../document/display.js'
 import type { Problem } from '../../../document/types.js'
 import type { Formula, Letter, LetterName } from '../../expression.js'
 import { shownRows } from '../matrices.js'
+import type { NumberedSolution } from '../numbering.js'
 
 export interface Entry {
   address: string
@@ -38,8 +39,7 @@ export interface Found {
 export type Kind = (c: Context, ...parts: string[]) => Found | undefined
 
 /** What the origins look things up in. */
-export interface Context {
-  solution: Solution
+export interface Context extends NumberedSolution {
   action: ActionSolution
   units: ProblemUnits
   /** The units results are read in. */
@@ -51,6 +51,8 @@ export interface Context {
   value(...parts: (string | number)[]): number
   entry(...parts: (string | number)[]): Entry | undefined
   origin(...parts: (string | number)[]): Origin
+  /** A value that is made when first asked for and kept as long as this context. */
+  kept<T>(key: string, make: () => T): T
   /** A value in coherent units of a value in SI. */
   coherent(si: number, d: Dimension): number
   /** The same kind of number in one of the cases of a combination. */
@@ -74,9 +76,9 @@ export const pair = (i: number, j: number): string => (i > 9 || j > 9 ? `${i},${
  * The number of an end displacement or force as a book counts it: 1 to 6, or 1 to 4 where only four are
  * shown.
  */
-export const endNumber = (solution: Solution, m: { bar: boolean }, r: number): number =>
-  shownRows(solution, m.bar).indexOf(r) + 1
+export const endNumber = ({ numbering }: NumberedSolution, m: { bar: boolean }, r: number): number =>
+  shownRows(numbering, m.bar).indexOf(r) + 1
 
 /** Two of them below a letter. */
-export const endPair = (solution: Solution, m: { bar: boolean }, i: number, j: number): string =>
-  `${endNumber(solution, m, i)}${endNumber(solution, m, j)}`
+export const endPair = (c: NumberedSolution, m: { bar: boolean }, i: number, j: number): string =>
+  `${endNumber(c, m, i)}${endNumber(c, m, j)}`

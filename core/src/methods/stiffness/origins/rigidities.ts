@@ -1,6 +1,5 @@
 import * as D from '../../../quantity/dimension.js'
 import { makeReader } from '../../../quantity/reader.js'
-import type { Solution } from '../../../analysis/solve.js'
 import type { Problem } from '../../../document/types.js'
 import type { StructureMember } from '../../../structure/types.js'
 import { number, times, type Formula, type LetterName } from '../../expression.js'
@@ -37,17 +36,22 @@ function plainRatio(v: number): number | undefined {
 const NAMES = /\p{L}[\p{L}\p{Nd}_']*/gu
 
 /**
- * What a section's I (or A of a bar) is stated as a multiple of; undefined where it is a number, or no plain
- * multiple.
+ * What a section's rigidity EI (or EA of a bar), or its I (or A), is stated as a multiple of; undefined where
+ * it is a number, or no plain multiple.
  */
 function multipleOf(p: Problem, m: StructureMember): Multiple | undefined {
   const stated = p.members.find((o) => o.id === m.id)
   const section = p.sections?.find((o) => o.id === stated?.section)
-  const key = m.bar ? 'A' : 'I'
-  const typed = section?.[key]
+  const whole = m.bar ? m.stated.EA : m.stated.EI
+  const typed = section?.[whole ? (m.bar ? 'EA' : 'EI') : m.bar ? 'A' : 'I']
   if (typeof typed !== 'string') return undefined
-  const [value, ownDimension] = m.bar ? [m.A, D.area] : [m.I, D.secondMoment]
-  const rigidity = m.bar ? D.force : D.multiply(D.stress, D.secondMoment)
+  const rigidityValue = m.bar ? m.EA : m.EI
+  const [value, ownDimension] = whole
+    ? [rigidityValue, m.bar ? D.force : D.bendingStiffness]
+    : m.bar
+      ? [m.A, D.area]
+      : [m.I, D.secondMoment]
+  const rigidity = m.bar ? D.force : D.bendingStiffness
   const symbols = p.symbols ?? {}
   const { reader } = makeReader(p.units, symbols)
   for (const name of new Set(typed.match(NAMES) ?? [])) {
@@ -58,26 +62,19 @@ function multipleOf(p: Problem, m: StructureMember): Multiple | undefined {
       ownDimension,
     )
     if (!doubled.ok || !same(doubled.si, 2 * value)) continue
-    const whole = reader.read(name, rigidity)
+    const all = reader.read(name, rigidity)
     const part = reader.read(name, ownDimension)
-    const ratio = plainRatio(whole.ok ? (m.E * value) / whole.si : part.ok ? value / part.si : NaN)
-    if (ratio !== undefined) return { ratio, symbol: name, ofSection: !whole.ok }
+    const ratio = plainRatio(all.ok ? rigidityValue / all.si : part.ok ? value / part.si : NaN)
+    if (ratio !== undefined) return { ratio, symbol: name, ofSection: !all.ok }
   }
   return undefined
 }
 
-const found = new WeakMap<Solution, (Multiple | undefined)[]>()
-
-/** The multiples of all members, found once for a solution. */
-export function multiplesOf(c: Context): (Multiple | undefined)[] {
-  let all = found.get(c.solution)
-  if (!all)
-    found.set(
-      c.solution,
-      (all = c.solution.structure.members.map((m) => (c.problem ? multipleOf(c.problem, m) : undefined))),
-    )
-  return all
-}
+/** What the rigidity of each member is a multiple of. */
+export const multiplesOf = (c: Context): (Multiple | undefined)[] =>
+  c.kept('multiples', () =>
+    c.solution.structure.members.map((m) => (c.problem ? multipleOf(c.problem, m) : undefined)),
+  )
 
 /** EI of a member (EA of a bar) in letters: the multiple of a symbol it is stated as, or its own letter. */
 export function rigidity(c: Context, id: string): Formula {
@@ -97,6 +94,28 @@ export function statedRigidity(c: Context, id: string): (() => Origin) | undefin
     : formula(rigidity(c, id))
 }
 
+/** The origin of a rigidity that a section states as such, as it was typed. */
+export const sectionRigidity = (c: Context, id: string, key: 'EA' | 'EI') => (): Origin => {
+  const name = c.problem?.members.find((o) => o.id === id)?.section
+  const typed = c.problem?.sections?.find((o) => o.id === name)?.[key]
+  const said = typeof typed === 'string' && typed.trim() !== '' ? `, stated as ${typed.trim()}` : ''
+  return {
+    kind: 'stated',
+    words: `${key === 'EI' ? 'Bending' : 'Axial'} rigidity ${key} of the section ${name ?? ''} of ${id}${said}.`,
+  }
+}
+
+/**
+ * What EA over EI is written with: A and I, since E cancels, or the rigidities themselves where the section
+ * states one of them as such.
+ */
+export function slenderness(c: Context, id: string): [axial: Formula, bending: Formula] {
+  const { stated } = c.solution.structure.members[c.member(id)]
+  return stated.EA || stated.EI
+    ? [c.letter('EA', id), c.letter('EI', id)]
+    : [c.letter('A', id), c.letter('I', id)]
+}
+
 /**
  * What the rigidities of all members are multiples of: a symbol of the problem, or that of the first where
  * all are alike.
@@ -109,19 +128,17 @@ export interface Common {
   first: string
 }
 
-const commons = new WeakMap<Solution, Common | null>()
-
 /** What can be taken out of every member's stiffness; undefined where they have nothing in common. */
-export function commonOf(c: Context): Common | undefined {
-  const known = commons.get(c.solution)
-  if (known !== undefined) return known ?? undefined
+export const commonOf = (c: Context): Common | undefined => c.kept('common', () => findCommon(c))
+
+function findCommon(c: Context): Common | undefined {
   const { members } = c.solution.structure
   const bars = members.every((m) => m.bar)
   const bending = members.filter((m) => bars || !m.bar)
   const multiples = multiplesOf(c)
   const first = bending[0]
   const lead = first && multiples[members.indexOf(first)]
-  const value = (m: StructureMember) => m.E * (bars ? m.A : m.I)
+  const value = (m: StructureMember) => (bars ? m.EA : m.EI)
   const unit = first && value(first) / (lead?.ratio ?? 1)
   const ratios = members.map((m) => (bending.includes(m) ? (plainRatio(value(m) / unit) ?? NaN) : NaN))
   const shared =
@@ -130,9 +147,7 @@ export function commonOf(c: Context): Common | undefined {
     bending.every((m) => Number.isFinite(ratios[members.indexOf(m)]))
   // a symbol of the section alone is shared only by members of one material
   const one = shared && (!lead?.ofSection || bending.every((m) => same(m.E, first.E)))
-  const common = one ? { bars, ratios, first: first.id } : null
-  commons.set(c.solution, common)
-  return common ?? undefined
+  return one ? { bars, ratios, first: first.id } : undefined
 }
 
 /** A symbol's name as a letter with its index: I0 and I_0 are I₀. */
@@ -148,17 +163,17 @@ export const RIGIDITIES: Record<string, Kind> = {
     const i = multiplesOf(c).findIndex((o) => o?.symbol === name)
     if (!multiple) return undefined
     const m = c.solution.structure.members[i]
-    const section = m.bar ? m.A : m.I
+    const value = multiple.ofSection ? (m.bar ? m.A : m.I) : m.bar ? m.EA : m.EI
     return {
       symbol: indexed(name),
-      si: ((multiple.ofSection ? 1 : m.E) * section) / multiple.ratio,
+      si: value / multiple.ratio,
       dimension: multiple.ofSection
         ? m.bar
           ? D.area
           : D.secondMoment
         : m.bar
           ? D.force
-          : D.multiply(D.stress, D.secondMoment),
+          : D.bendingStiffness,
       exact: true,
       origin: () => ({
         kind: 'stated',
@@ -181,8 +196,8 @@ export const RIGIDITIES: Record<string, Kind> = {
             ...(lead.ofSection ? { letter: `E${indexed(lead.symbol).letter}` } : {}),
           }
         : { letter },
-      si: (m.E * (it.bars ? m.A : m.I)) / (lead?.ratio ?? 1),
-      dimension: it.bars ? D.force : D.multiply(D.stress, D.secondMoment),
+      si: (it.bars ? m.EA : m.EI) / (lead?.ratio ?? 1),
+      dimension: it.bars ? D.force : D.bendingStiffness,
       origin: () =>
         !lead
           ? formula(

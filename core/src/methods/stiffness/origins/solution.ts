@@ -17,7 +17,7 @@ const dofOf = (c: Context, at: string | undefined) => {
       i,
       ...d,
       joint: c.solution.structure.nodes[d.node],
-      number: String(c.solution.numbers[i]),
+      number: String(c.numbering.numbers[i]),
       turns: d.component === 'rotation',
     }
   )
@@ -140,7 +140,7 @@ export const SOLUTION: Record<string, Kind> = {
     const e = c.solution.elements[i]
     const si = e.dofs.reduce((v, d, k) => v + (d < 0 ? 0 : e.T[6 * r + k] * c.action.D[d]), 0)
     return {
-      symbol: { letter: 'd', sub: String(endNumber(c.solution, c.solution.structure.members[i], r)), of: id },
+      symbol: { letter: 'd', sub: String(endNumber(c, c.solution.structure.members[i], r)), of: id },
       si,
       dimension: r % 3 === 2 ? D.angle : D.length,
       origin: () => {
@@ -162,7 +162,7 @@ export const SOLUTION: Record<string, Kind> = {
     const [i, r] = [c.member(id), index(at) - 1]
     if (i < 0 || r < 0 || r > 5) return undefined
     return {
-      symbol: { letter: 'q', sub: String(endNumber(c.solution, c.solution.structure.members[i], r)), of: id },
+      symbol: { letter: 'q', sub: String(endNumber(c, c.solution.structure.members[i], r)), of: id },
       si: c.action.forces[6 * i + r],
       dimension: forceDimension(r % 3 === 2),
       origin: () => endForce(c, i, id, r),

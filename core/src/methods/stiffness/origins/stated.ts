@@ -31,7 +31,10 @@ const coordinate =
     )
   }
 
-/** A property of a member that the problem states, or that its section and material give. */
+/**
+ * A property of a member that the problem states, or that its section and material give; none where nobody
+ * states it.
+ */
 const property =
   (
     letter: string,
@@ -41,9 +44,8 @@ const property =
   ): Kind =>
   (c, id) => {
     const i = c.member(id)
-    return i < 0
-      ? undefined
-      : stated({ letter, of: id }, of(c.solution.structure.members[i]), dimension, words(c, id))
+    const value = i < 0 ? NaN : of(c.solution.structure.members[i])
+    return Number.isNaN(value) ? undefined : stated({ letter, of: id }, value, dimension, words(c, id))
   }
 
 const material = (name: string, key: 'E' | 'alpha') => (c: Context, id: string) => {

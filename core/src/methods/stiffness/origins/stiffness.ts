@@ -3,7 +3,7 @@ import { springs, stiffnessRows } from '../../../analysis/assemble.js'
 import { COMPONENTS } from '../../../analysis/dofs.js'
 import type { Solution } from '../../../analysis/solve.js'
 import { minus, multiple, number, over, power, sum, times, type Formula } from '../../expression.js'
-import { rigidity, statedRigidity } from './rigidities.js'
+import { rigidity, sectionRigidity, statedRigidity } from './rigidities.js'
 import { endPair, formula, index, pair, type Context, type Kind, type Origin } from './kind.js'
 
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
@@ -157,11 +157,14 @@ export const STIFFNESS: Record<string, Kind> = {
     return (
       m && {
         symbol: { letter: 'EA', of: id },
-        si: m.E * m.A,
+        si: m.EA,
         dimension: D.force,
+        exact: m.stated.EA,
         origin:
           (m.bar ? statedRigidity(c, id) : undefined) ??
-          lazily(() => times(c.letter('E', id), c.letter('A', id))),
+          (m.stated.EA
+            ? sectionRigidity(c, id, 'EA')
+            : lazily(() => times(c.letter('E', id), c.letter('A', id)))),
       }
     )
   },
@@ -170,11 +173,14 @@ export const STIFFNESS: Record<string, Kind> = {
     return (
       m && {
         symbol: { letter: 'EI', of: id },
-        si: m.E * m.I,
-        dimension: D.multiply(D.stress, D.secondMoment),
+        si: m.EI,
+        dimension: D.bendingStiffness,
+        exact: m.stated.EI,
         origin:
           (m.bar ? undefined : statedRigidity(c, id)) ??
-          lazily(() => times(c.letter('E', id), c.letter('I', id))),
+          (m.stated.EI
+            ? sectionRigidity(c, id, 'EI')
+            : lazily(() => times(c.letter('E', id), c.letter('I', id)))),
       }
     )
   },
@@ -184,7 +190,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!m || !(m.GAs > 0)) return undefined
     return {
       symbol: { letter: 'Φ', of: id },
-      si: (12 * m.E * m.I) / (m.GAs * m.length ** 2),
+      si: (12 * m.EI) / (m.GAs * m.length ** 2),
       dimension: D.none,
       origin: lazily(() =>
         over(
@@ -201,7 +207,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!at || !e) return undefined
     const [i, j] = at
     return {
-      symbol: { letter: 'k°', sub: endPair(c.solution, member(c, id), i, j), of: id },
+      symbol: { letter: 'k°', sub: endPair(c, member(c, id), i, j), of: id },
       si: e.own[6 * i + j],
       dimension: stiffnessDimension(turns(i), turns(j)),
       origin: () => ownOrigin(c, id, i, j),
@@ -215,7 +221,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!at || !e || n < 1 || n >= e.released.length) return undefined
     const [i, j] = at
     return {
-      symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(c.solution, member(c, id), i, j), of: id },
+      symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(c, member(c, id), i, j), of: id },
       si: condensation(c.solution, c.member(id))[n][6 * i + j],
       dimension: stiffnessDimension(turns(i), turns(j)),
       origin: lazily(() => condensedEntry(c, id, n, i, j)),
@@ -228,7 +234,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!at || !e) return undefined
     const [i, j] = at
     const found = {
-      symbol: { letter: 'k', sub: endPair(c.solution, member(c, id), i, j), of: id },
+      symbol: { letter: 'k', sub: endPair(c, member(c, id), i, j), of: id },
       si: e.k[6 * i + j],
       dimension: stiffnessDimension(turns(i), turns(j)),
     }
@@ -268,7 +274,7 @@ export const STIFFNESS: Record<string, Kind> = {
     if (!at || !e) return undefined
     const [i, j] = at
     return {
-      symbol: { letter: 'K', sub: endPair(c.solution, member(c, id), i, j), of: id },
+      symbol: { letter: 'K', sub: endPair(c, member(c, id), i, j), of: id },
       si: e.global[6 * i + j],
       dimension: stiffnessDimension(turns(i), turns(j)),
       origin: lazily(() => {
@@ -289,7 +295,7 @@ export const STIFFNESS: Record<string, Kind> = {
     const { list } = c.solution.dofs
     if (!list[i] || !list[j]) return undefined
     return {
-      symbol: { letter: 'K', sub: pair(c.solution.numbers[i], c.solution.numbers[j]) },
+      symbol: { letter: 'K', sub: pair(c.numbering.numbers[i], c.numbering.numbers[j]) },
       si: structureRows(c.solution)[i].get(j) ?? 0,
       dimension: stiffnessDimension(list[i].component === 'rotation', list[j].component === 'rotation'),
       origin: () => {

@@ -1,6 +1,6 @@
 import * as D from '../../../quantity/dimension.js'
 import { minus, number, over, sum, times, type Formula } from '../../expression.js'
-import { imposed, prescribed, rightSide, tiedOf, tiedStiffness } from '../tied.js'
+import { prescribed, rightSide, tiedOf, tiedStiffness } from '../tied.js'
 import { formula, index, pair, type Context, type Found, type Kind, type Origin } from './kind.js'
 import { stiffnessDimension, structureRows, turnLetter } from './stiffness.js'
 import { superposed } from './superposed.js'
@@ -8,7 +8,7 @@ import { superposed } from './superposed.js'
 const dofOf = (c: Context, at: string | undefined) => {
   const i = index(at) - 1
   const d = c.solution.dofs.list[i]
-  return d && { i, turns: d.component === 'rotation', number: c.solution.numbers[i] }
+  return d && { i, turns: d.component === 'rotation', number: c.numbering.numbers[i] }
 }
 
 /** A factor by which an unknown follows another: left out where it is 1, a sign where it is −1. */
@@ -133,7 +133,7 @@ export const TIED: Record<string, Kind> = {
     return (
       tie && {
         symbol: { letter: 'D°', sub: String(d.number) },
-        si: imposed(c.solution, c.action, tie.constants),
+        si: c.action.imposed?.[d.i] ?? 0,
         dimension: D.length,
         exact: true,
         origin: () => ({

@@ -20,7 +20,7 @@ const words = (text: string): Block => ({ kind: 'words', words: text })
 const SIX = [1, 2, 3, 4, 5, 6]
 /** End forces a member has: all six, or those along it. */
 export const endsOf = (c: Context, i: number) =>
-  c.solution.structure.members[i].bar ? [1, 4] : c.solution.bendingOnly ? [2, 3, 5, 6] : SIX
+  c.solution.structure.members[i].bar ? [1, 4] : c.numbering.bendingOnly ? [2, 3, 5, 6] : SIX
 
 /**
  * The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends,
@@ -75,7 +75,7 @@ function fixedEndsOf(book: Ledger, i: number): Passage {
 
 export const loads: StepMaker = (book) => {
   const { context: c } = book
-  const all = inOrder(unknowns(c.solution))
+  const all = inOrder(unknowns(c))
   const loaded = [...c.action.fixed.keys()].sort((a, b) => a - b)
   const passages: Passage[] = loaded.map((i) => fixedEndsOf(book, i))
   const acting = all.filter((u) => c.value('joint-load', u.index + 1) !== 0)
@@ -255,7 +255,7 @@ function solvedHow(c: Context, sought: number): string {
 }
 
 export const solution: StepMaker = ({ context: c }) => {
-  const all = inOrder(unknowns(c.solution))
+  const all = inOrder(unknowns(c))
   const free = all.filter((u) => u.free)
   const tied = tiedOf(c.solution)
   const sought = tied ? free.filter((u) => tied.independent.has(u.index)) : free

@@ -17,12 +17,12 @@ export const units = (c: Context) => `${c.units.force}, ${c.units.length}, rad`
  * belong to.
  */
 function margins(c: Context, i: number): { shown: number[]; plain: Mark[]; global: Mark[] } {
-  const all = unknowns(c.solution)
-  const shown = shownRows(c.solution, c.solution.structure.members[i].bar)
+  const all = unknowns(c)
+  const shown = shownRows(c.numbering, c.solution.structure.members[i].bar)
   const { dofs } = c.solution.elements[i]
   return {
     shown,
-    plain: shown.map((r) => ({ words: String(endNumber(c.solution, c.solution.structure.members[i], r)) })),
+    plain: shown.map((r) => ({ words: String(endNumber(c, c.solution.structure.members[i], r)) })),
     global: shown.map((r) => (dofs[r] < 0 ? { words: '·' } : { unknown: all[dofs[r]] })),
   }
 }
@@ -104,7 +104,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
     {
       kind: 'lines',
       addresses: [
-        ...(c.solution.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)),
+        ...(c.numbering.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)),
         ...(m.bar ? [] : [addressOf('EI', m.id)]),
         ...(m.GAs > 0 ? [addressOf('phi', m.id)] : []),
         ...(out.factor && out.factor !== 'common' ? [out.factor] : []),
@@ -138,7 +138,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
           `${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end ` +
           'follows freely, so its equation is solved for it and put into the others (static ' +
           `condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r ` +
-          `= ${endNumber(c.solution, m, r)}.`,
+          `= ${endNumber(c, m, r)}.`,
       ),
     )
     const last = step === e.released.length - 1
@@ -175,7 +175,7 @@ export const stiffness: StepMaker = (book) => ({
 
 /** K whole, and what its entries are sums of. */
 export const assembly: StepMaker = ({ context: c }) => {
-  const all = inOrder(unknowns(c.solution))
+  const all = inOrder(unknowns(c))
   const marks: Mark[] = all.map((unknown) => ({ unknown }))
   const { free } = c.solution.dofs
   const out = takenOut(c)
@@ -217,7 +217,7 @@ const parted = (row: 'f' | 'r'): Block => {
 
 /** K parted by what is free and what is held. */
 export const partition: StepMaker = ({ context: c }) => {
-  const all = inOrder(unknowns(c.solution))
+  const all = inOrder(unknowns(c))
   const out = takenOut(c)
   const part = (letter: string, title: string, rows: Unknown[], columns: Unknown[]): MatrixBlock => ({
     kind: 'matrix',

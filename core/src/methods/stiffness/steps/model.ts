@@ -1,6 +1,6 @@
 import { formatPlain } from '../../../quantity/format.js'
 import { determinacy } from '../../../statics/determinacy.js'
-import { listed } from '../../../structure/resolve.js'
+import { listed } from '../../../structure/listed.js'
 import { addressOf } from '../../address.js'
 import { inOrder, unknowns } from '../matrices.js'
 import { letters } from '../../expression.js'
@@ -80,7 +80,7 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
 export const degreesOfFreedom: StepMaker = ({ context }) => {
   const { solution } = context
   const { structure: s, dofs } = solution
-  const all = unknowns(solution)
+  const all = unknowns(context)
   const numbered = inOrder(all)
   const truss = s.kind === 'truss'
   const spinning = s.nodes
@@ -140,7 +140,7 @@ export const MANY = 40
 function tiesOf(c: Context): Block[] {
   const { rigid, dofs } = c.solution
   if (!rigid || rigid.ties.size === 0) return []
-  const free = inOrder(unknowns(c.solution)).filter((u) => u.free)
+  const free = inOrder(unknowns(c)).filter((u) => u.free)
   const follows = free.filter((u) => rigid.ties.has(u.index))
   const left = free.length - follows.length
   const said = words(
@@ -199,7 +199,7 @@ export const supports: StepMaker = ({ context: c }) => {
       head: ['Spring at', 'unknown', 'stiffness'],
       rows: springs.map((p) => [
         p.id,
-        { unknown: unknowns(c.solution)[p.dof] },
+        { unknown: unknowns(c)[p.dof] },
         { at: addressOf('spring', p.id, p.i) },
       ]),
     })

@@ -2,7 +2,7 @@ import * as D from '../../../quantity/dimension.js'
 import { addressOf } from '../../address.js'
 import type { Ledger } from '../../ledger.js'
 import { inOrder, unknowns } from '../matrices.js'
-import { fieldOf } from '../origins/diagrams.js'
+import { courseIn } from '../origins/diagrams.js'
 import type { Block, Cell, Passage, StepMaker } from '../../blocks.js'
 import { endsOf } from './equations.js'
 import { MANY } from './model.js'
@@ -38,7 +38,7 @@ export const endForces: StepMaker = (book) => ({
 
 /** Held unknowns and support springs, whose reactions are sought. */
 const reacting = ({ context: c }: Ledger) =>
-  inOrder(unknowns(c.solution)).filter(
+  inOrder(unknowns(c)).filter(
     (u) => !u.free || (c.solution.dofs.supportAt.get(c.node(u.node))?.hold[u.component] ?? false) !== false,
   )
 
@@ -91,7 +91,7 @@ export const checks: StepMaker = ({ context: c }) => {
     blocks.push({
       kind: 'lines',
       title: 'Each joint: the forces of its members, less its load and reaction',
-      addresses: inOrder(unknowns(c.solution)).map((u) => addressOf('joint', u.index + 1)),
+      addresses: inOrder(unknowns(c)).map((u) => addressOf('joint', u.index + 1)),
     })
   if (!s.members.some((m) => m.axiallyRigid))
     blocks.push(words('The work of the loads on the joints is the energy in the members and springs:'), {
@@ -124,20 +124,20 @@ function actingOn(book: Ledger, id: string, s: number, forces: readonly ('N' | '
 function diagramsOf(book: Ledger, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
-  const { segments } = fieldOf(c, i)
+  const { stretches } = courseIn(c, i)
   const forces = m.bar
     ? (['N'] as const)
-    : c.solution.bendingOnly
+    : c.numbering.bendingOnly
       ? (['V', 'M'] as const)
       : (['N', 'V', 'M'] as const)
-  const blocks = segments.flatMap((g, s): Block[] => [
+  const blocks = stretches.flatMap((g, s): Block[] => [
     ...actingOn(book, m.id, s, forces),
     ...forces.map((force): Block => ({
       kind: 'polynomial',
       force,
       member: m.id,
       coefficients: [0, 1, 2, 3]
-        .slice(0, g[force].length)
+        .slice(0, g.coefficients[force].length)
         .map((p) => addressOf('diagram', m.id, s, force, p)),
       from: c.coherent(g.x0, D.length),
       to: c.coherent(g.x1, D.length),

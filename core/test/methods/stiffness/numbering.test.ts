@@ -1,15 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import {
-  checkProblem,
-  edit,
-  numberingOf,
-  numbersOf,
-  renumbered,
-  work,
-  working,
-  type Problem,
-} from '../../src/index.js'
-import { frame, solved } from '../builder.js'
+import { checkProblem, edit, work, working, type Problem } from '../../../src/index.js'
+import { frame, solved } from '../../builder.js'
 
 const p = frame()
   .node('A', 0, 0)
@@ -23,7 +14,9 @@ const p = frame()
 const names = (problem: Problem) => {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('solved')
-  return working.inOrder(working.unknowns(outcome.solution)).map((u) => `${u.node} ${u.component}`)
+  return working
+    .inOrder(working.unknowns(working.numbered(outcome.solution, problem)))
+    .map((u) => `${u.node} ${u.component}`)
 }
 
 describe('the numbering of unknowns', () => {
@@ -72,12 +65,12 @@ describe('the numbering of unknowns', () => {
     expect(checkProblem(own).ok).toBe(true)
   })
   it.each([undefined, 7, 'sideways', [1, 2], { a: 1 }])('is the usual one for %o', (wish) =>
-    expect(numberingOf({ view: { numbering: wish } })).toBe('free-first'),
+    expect(working.numberingOf({ view: { numbering: wish } })).toBe('free-first'),
   )
   it('moves one unknown to a number, the others up or down', () => {
-    expect(renumbered(['a', 'b', 'c', 'd'], 'd', 2)).toEqual(['a', 'd', 'b', 'c'])
-    expect(renumbered(['a', 'b', 'c', 'd'], 'a', 99)).toEqual(['b', 'c', 'd', 'a'])
-    expect(numbersOf([], [], [])).toEqual([])
+    expect(working.renumbered(['a', 'b', 'c', 'd'], 'd', 2)).toEqual(['a', 'd', 'b', 'c'])
+    expect(working.renumbered(['a', 'b', 'c', 'd'], 'a', 99)).toEqual(['b', 'c', 'd', 'a'])
+    expect(working.numbersOf([], [], [])).toEqual([])
   })
   it('is followed by the matrices, the elimination and the names of numbers, and changes no value', () => {
     const usual = solved(p)
@@ -93,10 +86,10 @@ describe('the numbering of unknowns', () => {
     expect(working.printedMatrix(book, K).columns).toEqual(['1', '2', '3', '4', '5', '6', '7', '8', '9'])
     expect(K.parting).toBeUndefined()
     // row 1 of K is that of B's rotation
-    const turn = working.unknowns(solution).find((u) => u.node === 'B' && u.component === 'rotation')!
+    const turn = working.unknowns(book.context).find((u) => u.node === 'B' && u.component === 'rotation')!
     expect(K.at(0, 0)).toBe(`K/${turn.index + 1}/${turn.index + 1}`)
     expect(working.symbolText(book.entry(K.at(0, 1))!.symbol)).toBe('K₁₂')
-    const e = working.gaussElimination(solution, units, solution.cases[0])!
+    const e = working.gaussElimination(book.context, units, solution.cases[0])!
     expect(e.start.unknowns.map((u) => u.number)).toEqual([1, 3, 4, 5])
     for (const b of e.back)
       expect(b.value).toBeCloseTo(solution.cases[0].D[e.start.unknowns[b.row].index], 12)

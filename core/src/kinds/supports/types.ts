@@ -1,7 +1,7 @@
-import type { Component, SupportType } from '../../document/types.js'
+export type SupportType = 'fixed' | 'pin' | 'roller' | 'guide' | 'slider'
 
 /** What each type of support holds, in its own axes. The one list a new type is added to. */
-export const SUPPORT_KINDS: Readonly<Record<SupportType, Record<Component, boolean>>> = {
+export const SUPPORT_KINDS: Readonly<Record<SupportType, Record<'x' | 'y' | 'rotation', boolean>>> = {
   fixed: { x: true, y: true, rotation: true },
   pin: { x: true, y: true, rotation: false },
   roller: { x: false, y: true, rotation: false },

@@ -1,5 +1,7 @@
-import type { Dof } from '../analysis/dofs.js'
-import type { Problem } from './types.js'
+import type { Dof } from '../../analysis/dofs.js'
+import type { Solution } from '../../analysis/solve.js'
+import type { Problem } from '../../document/types.js'
+import { isBeam } from './beam.js'
 
 /**
  * How the unknowns are numbered to match the book: the solver's own way, held ones first, joint by joint, or
@@ -59,4 +61,30 @@ export function renumbered(names: readonly string[], name: string, number: numbe
   const others = names.filter((n) => n !== name)
   others.splice(Math.max(0, Math.min(others.length, number - 1)), 0, name)
   return others
+}
+
+/** How the unknowns of a solution are shown: a choice of the reader, and no part of the solution. */
+export interface UnknownNumbering {
+  /** The number each degree of freedom is shown under, in the solver's order; 0 where it is left out. */
+  numbers: number[]
+  /** Nothing happens along a beam, and the reader leaves its axial unknowns out. */
+  bendingOnly: boolean
+}
+
+/** A solution with the numbers its unknowns are shown under. */
+export interface NumberedSolution {
+  solution: Solution
+  numbering: UnknownNumbering
+}
+
+/** Numbers the unknowns of a solution as its problem asks for; in the solver's order without a problem. */
+export function numbered(solution: Solution, problem: Pick<Problem, 'view'> = {}): NumberedSolution {
+  const bendingOnly = problem.view?.bendingOnly === true && isBeam(solution)
+  const numbers = numbersOf(
+    numberingOf(problem),
+    solution.dofs.list,
+    solution.structure.nodes,
+    bendingOnly ? (d) => d.component !== 'x' : undefined,
+  )
+  return { solution, numbering: { numbers, bendingOnly } }
 }

@@ -6,9 +6,9 @@ import { checkAnswers, type AnswerVerdict } from '../checking/answers.js'
 import type { Problem } from '../document/types.js'
 import { determinacy } from '../statics/determinacy.js'
 import { openNotice } from '../analysis/rigid.js'
-import { displacementAt, equilibrium, reactionAt } from './equilibrium.js'
-import { extremes, type Range } from './extremes.js'
-import { memberField, stations } from './fields.js'
+import { displacementAt, equilibrium, reactionAt } from '../results/equilibrium.js'
+import { extremes, type Range } from '../results/extremes.js'
+import { coursesOf, stations } from '../results/courses.js'
 
 export interface ResultsOptions {
   /** Evenly spaced stations per member, ends included. */
@@ -57,8 +57,8 @@ type Scale = { length: number; force: number; moment: number; stiffness: number 
 
 function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, count: number) {
   const { structure: s } = solution
-  const fields = s.members.map((_, i) => memberField(solution, a, i))
-  const balance = equilibrium(solution, a, fields)
+  const courses = coursesOf(solution, a)
+  const balance = equilibrium(solution, a)
   const times = (v: number | null, k: number) => (v === null ? null : v * k)
   const scaled = (r: Range, k: number): Range => ({
     max: { value: r.max.value * k, x: r.max.x * scale.length },
@@ -92,14 +92,14 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
           fy: q[at + 1] * scale.force,
           m: q[at + 2] * scale.moment,
         })
-        const e = extremes(fields[i], m.length)
+        const e = extremes(courses[i])
         return [
           m.id,
           {
             length: m.length * scale.length,
             start: end(0),
             end: end(3),
-            stations: stations(fields[i], m.length, count).map((t) => ({
+            stations: stations(courses[i], count).map((t) => ({
               x: t.x * scale.length,
               N: t.N * scale.force,
               V: t.V * scale.force,

@@ -1,0 +1,116 @@
+import type { Actions } from '../structure/actions.js'
+import type { Structure } from '../structure/types.js'
+import { apply, springs } from './assemble.js'
+import { COMPONENTS, type Dofs } from './dofs.js'
+import { releasedByLoad, type Element } from './element.js'
+import type { LoadVectors } from './load-vectors.js'
+import type { RigidSystem } from './rigid.js'
+import { sprungRigidLoad } from './sprung-rigid.js'
+import type { SystemParts } from './state.js'
+
+/**
+ * End displacements and end forces of every member, then reactions from the equilibrium of the held joints.
+ */
+export function recover(
+  { structure: s, dofs, elements, rigid }: SystemParts,
+  actions: Actions,
+  { fixed, fixedOwn }: LoadVectors,
+  D: Float64Array,
+) {
+  const ends = new Float64Array(6 * s.members.length)
+  const forces = new Float64Array(6 * s.members.length)
+  const sums = new Float64Array(dofs.list.length)
+  const at = new Float64Array(6)
+  const d = new Float64Array(6)
+  const q = new Float64Array(6)
+  const turned = new Float64Array(6)
+  elements.forEach((e, i) => {
+    const m = s.members[i]
+    for (let j = 0; j < 6; j++) at[j] = e.dofs[j] < 0 ? 0 : D[e.dofs[j]]
+    apply(e.T, at, false, d)
+    const f = fixed.get(i)
+    for (let r = 0; r < 6; r++) {
+      let sum = f ? f[r] : 0
+      for (let c = 0; c < 6; c++) sum += e.k[6 * r + c] * d[c]
+      q[r] = sum
+    }
+    const own = e.P ? product(e.P, d) : d // copied below, so d may be used again
+    const free = fixedOwn.get(i)
+    if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
+    if (e.loose) own[0] = d[0]
+    if (m.axiallyRigid) carryAlong(m, e, own, free, actions.members.get(i)?.axialStrain ?? 0)
+    if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
+    ends.set(own, 6 * i)
+    forces.set(q, 6 * i)
+    apply(e.T, q, true, turned)
+    for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) sums[e.dofs[j]] += turned[j]
+  })
+  if (rigid) addTensions(dofs, actions, D, rigid, sums, forces)
+  const reactions = new Float64Array(dofs.list.length)
+  for (const p of s.supports) {
+    const c = Math.cos(p.angle)
+    const n = Math.sin(p.angle)
+    const [fx, fy, m] = actions.nodal.subarray(3 * p.node, 3 * p.node + 3)
+    const load = [c * fx + n * fy, -n * fx + c * fy, m]
+    COMPONENTS.forEach((component, j) => {
+      const d = dofs.of[3 * p.node + j]
+      if (d < 0) return
+      const hold = p.hold[component]
+      if (hold === true) reactions[d] = sums[d] - load[j]
+      else if (typeof hold === 'number') reactions[d] = -hold * D[d]
+    })
+  }
+  return { ends, forces, reactions }
+}
+
+/** A rigid member that slides at one end takes that end along with the other. */
+function carryAlong(
+  m: Structure['members'][number],
+  e: Element,
+  own: Float64Array,
+  free: Float64Array | undefined,
+  strain: number,
+) {
+  if (e.sprung) {
+    if (free) own[0] += sprungRigidLoad(m, -free[0] - free[3], strain * m.length).d
+    own[3] = own[0] + strain * m.length
+  } else if (m.releases[3] === true) own[3] = own[0] + strain * m.length
+  else if (m.releases[0] === true) own[0] = own[3] - strain * m.length
+}
+
+/** Axial forces of rigid members from what their joints lack for equilibrium. */
+function addTensions(
+  dofs: Dofs,
+  actions: Actions,
+  D: Float64Array,
+  rigid: RigidSystem,
+  sums: Float64Array,
+  forces: Float64Array,
+) {
+  const lacking = new Float64Array(dofs.list.length)
+  dofs.list.forEach(({ node, component }, d) => {
+    const turn = dofs.angle[node]
+    const fx = actions.nodal[3 * node]
+    const fy = actions.nodal[3 * node + 1]
+    const load =
+      component === 'x'
+        ? Math.cos(turn) * fx + Math.sin(turn) * fy
+        : component === 'y'
+          ? Math.cos(turn) * fy - Math.sin(turn) * fx
+          : actions.nodal[3 * node + 2]
+    lacking[d] = load - sums[d]
+  })
+  for (const { dof, k } of springs(dofs)) lacking[dof] -= k * D[dof]
+  const tensions = rigid.tensions(lacking)
+  for (const { member, N } of tensions) {
+    forces[6 * member] -= N
+    forces[6 * member + 3] += N
+  }
+  rigid.pull(tensions, sums)
+}
+
+function product(P: Float64Array, d: Float64Array): Float64Array {
+  const out = new Float64Array(6)
+  for (let r = 0; r < 6; r++) for (let c = 0; c < 6; c++) out[r] += P[6 * r + c] * d[c]
+  return out
+}

@@ -1,0 +1,111 @@
+import type { Actions } from '../structure/actions.js'
+import type { SolveError, Structure } from '../structure/types.js'
+import { springs } from './assemble.js'
+import { COMPONENTS, type Dofs } from './dofs.js'
+import { loadVectors, type LoadVectors } from './load-vectors.js'
+import { recover } from './recover.js'
+import type { SolvedElement, System } from './system.js'
+import { unheldLoad } from './unheld.js'
+
+/**
+ * What belongs to one state of loading, SI. Vectors over degrees of freedom are in the nodes' own axes.
+ */
+export interface State extends LoadVectors {
+  /** Displacements of all degrees of freedom, prescribed ones included. */
+  D: Float64Array
+  /**
+   * With axially rigid members: what their imposed elongations and the settlements alone make of each free
+   * degree of freedom that depends on others, m.
+   */
+  imposed?: Float64Array
+  /** Six own end displacements of each member, member axes. */
+  ends: Float64Array
+  /** Six end forces on each member, member axes. */
+  forces: Float64Array
+  /** Reactions over degrees of freedom: restrained ones and springs; zero elsewhere. */
+  reactions: Float64Array
+}
+
+/** The parts of a system that a state of loading is found from. */
+export type SystemParts = Omit<System, 'solve'>
+
+/** The state of a system under given actions, or the error of actions that it cannot carry. */
+export function stateUnder(system: SystemParts, actions: Actions): State | SolveError {
+  const { structure: s, dofs, elements, rigid } = system
+  const unheld = unheldLoad(s, dofs, actions)
+  if (unheld) return unheld
+  const vectors = loadVectors(s, dofs, elements, actions)
+  if ('kind' in vectors) return vectors
+  const D = settlements(s, dofs, actions)
+  let imposed: Float64Array | undefined
+  if (rigid) {
+    const constants = rigid.impose(actions, D)
+    if ('kind' in constants) return constants
+    imposed = constants
+    for (let d = 0; d < dofs.free; d++) D[d] = imposed[d]
+  }
+  displace(system, vectors.load, D)
+  const recovered = recover(system, actions, vectors, D)
+  const state = { ...vectors, D, ...(imposed && { imposed }), ...recovered }
+  return isFinite(state, rigid !== undefined) ? state : TOO_LARGE
+}
+
+const TOO_LARGE: SolveError = {
+  kind: 'diverged',
+  message:
+    'The numbers of this problem are so large or so small that no result can be computed. Check the ' +
+    'units of E, A, I, of the coordinates and of the loads.',
+}
+
+/** Whether every displacement and force is a finite number; where rigid members leave some open, NaN is one. */
+function isFinite(
+  { D, forces, reactions }: Pick<State, 'D' | 'forces' | 'reactions'>,
+  open: boolean,
+): boolean {
+  const fine = (v: number) => Number.isFinite(v) || (open && Number.isNaN(v))
+  return D.every((v) => Number.isFinite(v)) && forces.every(fine) && reactions.every(fine)
+}
+
+/** The prescribed displacements of the supports, over all degrees of freedom; zero elsewhere. */
+function settlements(s: Structure, dofs: Dofs, actions: Actions): Float64Array {
+  const D = new Float64Array(dofs.list.length)
+  s.supports.forEach((p, i) => {
+    COMPONENTS.forEach((c, j) => {
+      const d = dofs.of[3 * p.node + j]
+      if (d >= dofs.free) D[d] = actions.settlement[i] * p.settlement[c]
+    })
+  })
+  return D
+}
+
+/** Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual. */
+function displace(system: SystemParts, load: Float64Array, D: Float64Array) {
+  const { dofs, elements, factorisation, rigid } = system
+  const held = springs(dofs)
+  for (let step = 0; step < 2; step++) {
+    const residual = load.slice()
+    // nothing has moved yet in the first step unless a support settles
+    if (D.some((v) => v !== 0)) subtractForces(elements, dofs.free, D, residual)
+    for (const { dof, k } of held) residual[dof] -= k * D[dof]
+    const change = rigid
+      ? rigid.reduced(residual, (b) => factorisation.solve(b))
+      : factorisation.solve(residual.subarray(0, dofs.free))
+    for (let d = 0; d < dofs.free; d++) D[d] += change[d]
+  }
+}
+
+/** Takes K·D of the members off the residual of the free equations. */
+function subtractForces(
+  elements: readonly SolvedElement[],
+  free: number,
+  D: Float64Array,
+  residual: Float64Array,
+) {
+  for (const { global, dofs: at } of elements)
+    for (let i = 0; i < 6; i++) {
+      if (at[i] < 0 || at[i] >= free) continue
+      let sum = 0
+      for (let j = 0; j < 6; j++) if (at[j] >= 0) sum += global[6 * i + j] * D[at[j]]
+      residual[at[i]] -= sum
+    }
+}

@@ -1,0 +1,32 @@
+import { oneOf, record, reference, type TypeOf } from '../../document/form.js'
+import { join } from '../../document/report.js'
+import type { StatedLoad } from '../../structure/types.js'
+import { describeForce, forceKeys, forceValues, isIdleForce, mirroredForce } from './force.js'
+import type { LoadKind } from './kind.js'
+
+const form = record({ 'type!': oneOf('nodal'), 'node!': reference('node'), ...forceKeys })
+export type NodalLoad = TypeOf<typeof form>
+
+/** A force and a moment at a joint, in global axes. */
+export const nodal: LoadKind<NodalLoad, Extract<StatedLoad, { type: 'nodal' }>> = {
+  form,
+  names: ['joint load', 'nodal load'],
+  describe: (load) => `${describeForce(load)} on ${load.node}`,
+  isIdle: isIdleForce,
+  state(ctx, load, path) {
+    const node = ctx.nodes.get(load.node)
+    if (node === undefined) {
+      ctx.report.error(join(path, 'node'), `There is no joint ${load.node}.`)
+      return undefined
+    }
+    return { type: 'nodal', node, ...forceValues(ctx, load, path) }
+  },
+  act(load, _, to) {
+    to.nodal[3 * load.node] += load.fx
+    to.nodal[3 * load.node + 1] += load.fy
+    to.nodal[3 * load.node + 2] += load.m
+  },
+  split: (load) => [load],
+  mirrored: (load, mirror) => mirroredForce(load, mirror),
+  reversed: (load) => load,
+}

@@ -1,0 +1,125 @@
+import { extremes, formatNumber, zeros, type Course, type Solution } from '@viga/core'
+import type { DiagramDrawing, DiagramKey, DiagramOptions } from './diagrams'
+import { circle, plus, textWidth, type TextMark, type Vec } from './marks'
+import type { memberLine } from './view'
+
+/** Values below this share of the largest in the problem are rounding error and are written 0. */
+export const ROUNDING = 1e-9
+
+/** The diagram of one member while its values are written beside it. */
+export interface DrawnCourse {
+  solution: Solution
+  member: number
+  course: Course
+  line: ReturnType<typeof memberLine>
+  /** The point on the screen of a value at a place of the member, px. */
+  at: (x: number, v: number) => Vec
+  /** The largest magnitude in the problem, SI. */
+  max: number
+  options: DiagramOptions
+  target: string
+  /** What has been written at joints, so that it is written once. */
+  said: Set<string>
+}
+
+/** A value beside a diagram. */
+export const valueWord = (
+  text: string,
+  fill: 'ink' | 'ink-2' | 'ink-3' = 'ink',
+): Omit<TextMark, 'x' | 'y'> => ({ t: 'text', text, size: 12.5, weight: 600, fill, halo: true })
+
+/** Words at the ends, at the extremes inside, and once where a value is constant. */
+export function drawValues(d: DrawnCourse, out: DiagramDrawing) {
+  const m = d.solution.structure.members[d.member]
+  const seen: number[] = []
+  for (const p of placesOfValues(d)) {
+    if (seen.some((x) => Math.abs(x - p.x) < 1e-6 * m.length)) continue
+    seen.push(p.x)
+    drawValue(d, p, out)
+  }
+}
+
+/** A place whose value is said: an end of the member, a peak inside, or the middle of a constant diagram. */
+interface ValuePlace {
+  x: number
+  v: number
+  end: boolean
+  constant: boolean
+}
+
+/** The places whose values are said, peaks first, since they have the fewest places to stand. */
+function placesOfValues({ solution, member, course, max, options }: DrawnCourse): ValuePlace[] {
+  const { key } = options
+  const m = solution.structure.members[member]
+  const range = extremes(course)[key]
+  const { stretches } = course
+  const start = stretches[0].value(key, 0)
+  const end = stretches[stretches.length - 1].value(key, m.length)
+  const constant = Math.abs(range.max.value - range.min.value) <= 1e-6 * max
+  if (constant) return [{ x: m.length / 2, v: start, end: false, constant }]
+  const places: ValuePlace[] = []
+  for (const e of [range.max, range.min])
+    if (e.x > 1e-6 * m.length && e.x < m.length * (1 - 1e-6))
+      places.push({ x: e.x, v: e.value, end: false, constant })
+  if (key === 'M')
+    for (const x of zeros(course, 'V')) {
+      const stretch = stretches.find((t) => x >= t.x0 && x <= t.x1)!
+      places.push({ x, v: stretch.value('M', x), end: false, constant })
+    }
+  places.push({ x: 0, v: start, end: true, constant }, { x: m.length, v: end, end: true, constant })
+  return options.spare ? [places.reduce((a, b) => (Math.abs(b.v) > Math.abs(a.v) ? b : a))] : places
+}
+
+/** The value as it is written: moments without sign, since the side tells; axial forces with T or C. */
+function valueText(key: DiagramKey, value: number): string {
+  if (key === 'M') return formatNumber(Math.abs(value))
+  return key === 'N' ? `${formatNumber(Math.abs(value))} ${value > 0 ? 'T' : 'C'}` : formatNumber(value)
+}
+
+function drawValue(
+  { solution, member, line: l, at, max, options, target, said }: DrawnCourse,
+  p: ValuePlace,
+  out: DiagramDrawing,
+) {
+  const { key, shown } = options
+  const m = solution.structure.members[member]
+  const tiny = Math.abs(p.v) <= ROUNDING * max
+  if (tiny && !p.end) return
+  const top = at(p.x, tiny ? 0 : p.v)
+  const text = tiny ? '0' : valueText(key, p.v * shown)
+  // where two members pass the same moment round a joint, or nothing ends there, it is said once
+  if (p.end && (key === 'M' || tiny)) {
+    const once = `${p.x === 0 ? m.start : m.end} ${text}`
+    if (said.has(once)) return
+    said.add(once)
+  }
+  const w = textWidth(text, 12.5) / 2
+  const s = Math.sign(p.v || 1) * (key === 'M' ? -1 : 1)
+  const outward = (k: number, along = 0) =>
+    plus(plus(top, l.up, s * (k + Math.abs(l.up.x) * w)), l.dir, along * (Math.abs(l.dir.x) * w + 9))
+  const inward = p.x < m.length / 2 ? 1 : -1
+  // a zero at an end is said once a joint is free of other words
+  out.wishes.push({
+    key: `w${member}.${p.x}`,
+    target,
+    mark: valueWord(text, tiny ? 'ink-3' : 'ink'),
+    candidates: [
+      outward(11),
+      outward(11, 0.9 * inward),
+      outward(11, -0.9 * inward),
+      outward(20, 0.5 * inward),
+      outward(24),
+      outward(-12, inward),
+      outward(-14, -inward),
+      outward(34),
+    ],
+    optional: tiny,
+    clear: 2,
+  })
+  if (!p.end && !p.constant)
+    out.groups.push({
+      key: `k${member}.${p.x}`,
+      target,
+      marks: [circle(top, 2.8, { stroke: 'ink', width: 1.1, fill: 'paper' })],
+    })
+}
