@@ -2,13 +2,9 @@ export * from './quantity/index.js'
 export * from './document/index.js'
 export * from './results/index.js'
 export * from './solve.js'
-export {
-  checkAnswer,
-  checkAnswers,
-  DEFAULT_TOLERANCE,
-  type AnswerVerdict,
-  type Verdict,
-} from './checking/answers.js'
+export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './exchange/results-document.js'
+export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
+export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
 export { doubts, type Doubt } from './checking/doubts.js'
 export { addCombinations, generateCombinations, titleOf, type Generated } from './combinations/generate.js'
 export { COMBINATION_LISTS, type CombinationList } from './combinations/lists.js'

@@ -1,4 +1,4 @@
-import { solve, type Solution } from './analysis/solve.js'
+import { solve, type Solution, type Solved } from './analysis/solve.js'
 import { answerErrors } from './checking/answers.js'
 import { checkProblem, readProblem, type ReadResult } from './document/read.js'
 import type { Notice, Problem, ProblemError } from './document/types.js'
@@ -14,18 +14,37 @@ export type Outcome =
   | ({ stage: 'unsolved'; error: SolveError } & Resolved)
   | { stage: 'invalid'; errors: ProblemError[] }
 
-/** Problem → what can be made of it: the road from statement to solution in one pure call. */
-export function work(problem: Problem): Outcome {
+/** Problem → Outcome: what can be made of a problem, from its statement to its solution, in one pure call. */
+export const work = (problem: Problem): Outcome => outcomeOf(problem).outcome
+
+/**
+ * A solver for one problem after another, as they follow from edits: it keeps the last solution with its
+ * factorisation, so that an edit of a load factors nothing and one that changes no mechanics solves nothing.
+ * The outcomes are those of `work`.
+ */
+export function createSolver(): (problem: Problem) => Outcome {
+  let last: Solved | undefined
+  return (problem) => {
+    const { outcome, solved } = outcomeOf(problem, last)
+    last = solved ?? last
+    return outcome
+  }
+}
+
+function outcomeOf(problem: Problem, before?: Solved): { outcome: Outcome; solved?: Solved } {
   const resolved = resolve(problem)
-  if (!resolved.ok) return { stage: 'invalid', errors: resolved.errors }
+  if (!resolved.ok) return { outcome: { stage: 'invalid', errors: resolved.errors } }
   const answers = answerErrors(problem)
-  if (answers.length) return { stage: 'invalid', errors: answers }
+  if (answers.length) return { outcome: { stage: 'invalid', errors: answers } }
   const { structure, obstacles, notices } = resolved
-  if (obstacles.length) return { stage: 'unsolved', error: obstacles[0], structure, obstacles, notices }
-  const result = solve(structure)
-  if (!result.ok) return { stage: 'unsolved', error: result.error, structure, obstacles, notices }
+  const unsolved = (error: SolveError): { outcome: Outcome } => ({
+    outcome: { stage: 'unsolved', error, structure, obstacles, notices },
+  })
+  if (obstacles.length) return unsolved(obstacles[0])
+  const result = solve(structure, before)
+  if (!result.ok) return unsolved(result.error)
   const { solution } = result
-  return { stage: 'solved', solution, structure, obstacles, notices }
+  return { outcome: { stage: 'solved', solution, structure, obstacles, notices }, solved: result }
 }
 
 /** What is wrong with a document, in form or in meaning; nothing when it may be kept. */

@@ -4,6 +4,7 @@ import type { SolveError, Structure } from '../structure/types.js'
 import type { Dofs } from './dofs.js'
 import type { Ties } from './rigid.js'
 import type { State } from './state.js'
+import { sameCase, sameFreeStrains, sameStiffness } from './same.js'
 import { prepare, type SolvedElement, type System } from './system.js'
 
 export type { SolvedElement }
@@ -35,30 +36,42 @@ export interface Solution {
 
 export type SolveResult = { ok: true; solution: Solution; system: System } | { ok: false; error: SolveError }
 
+/** A solution with the system it came from, for the next structure that is much the same. */
+export interface Solved {
+  solution: Solution
+  system: System
+}
+
 /**
  * The stiffness method for all load cases; combinations by superposition.
- * @param system that of the structure where it is prepared already; the structure may differ from its own in
- *   loads and labels alone
+ * @param before what was solved before: where the structure resists in the same way its factorisation is used
+ *   again, and of load cases that are the same their states
  * @returns the solution with the system it came from, or the error of a mechanism
  */
-export function solve(s: Structure, system?: System): SolveResult {
-  if (!system) {
-    const prepared = prepare(s)
-    if (!prepared.ok) return prepared
-    system = prepared.system
-  }
+export function solve(s: Structure, before?: Solved): SolveResult {
+  const resists = before !== undefined && sameStiffness(before.solution.structure, s)
+  const prepared = resists ? { ok: true as const, system: before.system } : prepare(s, before?.system)
+  if (!prepared.ok) return prepared
+  const { system } = prepared
+  const known = resists && sameFreeStrains(before.solution.structure, s) ? before.solution : undefined
   const cases: ActionSolution[] = []
   for (let i = 0; i < s.cases.length; i++) {
     const { id, title } = s.cases[i]
+    const kept = known && sameCase(known.structure, s, i) ? known.cases[i] : undefined
+    if (kept) {
+      cases.push(kept.id === id && kept.title === title ? kept : { ...kept, id, title })
+      continue
+    }
     const actions = caseActions(s, i)
-    const state = system.solve(actions)
+    const state = system.solve(actions, s)
     if ('kind' in state) return { ok: false, error: state }
     cases.push({ id, title, kind: 'case', actions, ...state })
   }
-  const { dofs, elements, factorisation, rigid } = system
+  const { elements, factorisation, rigid } = system
   const solution: Solution = {
     structure: s,
-    dofs,
+    // the settlements are those of this structure
+    dofs: resists ? { ...system.dofs, supportAt: new Map(s.supports.map((p) => [p.node, p])) } : system.dofs,
     elements,
     cases,
     combinations: s.combinations.map((c) => superpose(s, cases, c)),

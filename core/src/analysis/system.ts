@@ -31,8 +31,11 @@ export interface System {
   factorisation: Factorisation
   /** The constraints of axially rigid members; absent when there are none. */
   rigid?: RigidSystem
-  /** The state under these actions (SI); costs no factorisation. An error when they cannot be carried. */
-  solve(actions: Actions): State | SolveError
+  /**
+   * The state under these actions (SI); costs no factorisation. An error when they cannot be carried.
+   * @param structure one that differs from the system's own in loads, settlements and labels alone
+   */
+  solve(actions: Actions, structure?: Structure): State | SolveError
   /** The matrix that was factored and the form of its factor, for the next system of the same pattern. */
   pattern: { matrix: SparseSymmetric; symbolic: Symbolic }
 }
@@ -71,7 +74,10 @@ export function prepare(s: Structure, before?: System): Prepared {
     }
   const pattern = { matrix, symbolic: factorisation.symbolic }
   const parts = { structure: s, dofs, elements, factorisation, pattern, ...(rigid && { rigid }) }
-  return { ok: true, system: { ...parts, solve: (actions) => stateUnder(parts, actions) } }
+  return {
+    ok: true,
+    system: { ...parts, solve: (actions, structure = s) => stateUnder({ ...parts, structure }, actions) },
+  }
 }
 
 /** The elements of all members, or the error of one that moves by itself. */

@@ -6,6 +6,7 @@ import type { Answer, Problem, ProblemError } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { computedFor } from './quantities.js'
 import { diagnose, type Diagnosis } from './diagnosis.js'
+import { allowedDifference } from './tolerance.js'
 
 export type Verdict = 'agrees' | 'differs' | 'unknown'
 
@@ -21,11 +22,6 @@ export interface AnswerVerdict {
   diagnosis: Diagnosis | null
   reason?: string
 }
-
-/** An answer agrees when it is this near, unless it says otherwise. */
-export const DEFAULT_TOLERANCE = 0.01
-
-const PERCENT = /^\s*(\d+\.?\d*|\.\d+)\s*%\s*$/
 
 /** The case or combination an answer speaks of; the first case when it names none. */
 export function actionOf(solution: Solution, id: string | undefined): ActionSolution | undefined {
@@ -70,12 +66,8 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
   if (!computed.ok) return unknown(computed.reason)
   const candidates = computed.candidates ?? [computed.value]
   const value = candidates.reduce((best, v) => (Math.abs(v - given) < Math.abs(best - given) ? v : best))
-  const percent = typeof a.tolerance === 'string' ? PERCENT.exec(a.tolerance) : null
-  const absolute = a.tolerance === undefined || percent ? undefined : reader.read(a.tolerance, dimension)
-  if (absolute && !absolute.ok) return unknown(`The tolerance is not understood: ${absolute.message}`)
-  const allowed = absolute
-    ? Math.abs(absolute.si)
-    : (percent ? Number(percent[1]) / 100 : DEFAULT_TOLERANCE) * Math.abs(value)
+  const allowed = allowedDifference(a, dimension, reader, value)
+  if (typeof allowed === 'object') return unknown(`The tolerance is not understood: ${allowed.message}`)
   const agrees =
     Math.abs(given - value) <= allowed * (1 + 1e-9) + Number.MIN_VALUE && computed.placeMatches !== false
   return {
@@ -100,16 +92,9 @@ export function answerErrors(problem: Problem): ProblemError[] {
     const out: ProblemError[] = []
     const value = reader.read(a.value, answerDimension(a))
     if (!value.ok) out.push({ kind: 'invalid', path: `answers[${i}].value`, message: value.message })
-    if (a.tolerance !== undefined && !(typeof a.tolerance === 'string' && PERCENT.test(a.tolerance))) {
-      const t = reader.read(a.tolerance, answerDimension(a))
-      if (!t.ok) out.push({ kind: 'invalid', path: `answers[${i}].tolerance`, message: t.message })
-      else if (t.si < 0)
-        out.push({
-          kind: 'invalid',
-          path: `answers[${i}].tolerance`,
-          message: 'A tolerance cannot be negative.',
-        })
-    }
+    const allowed = allowedDifference(a, answerDimension(a), reader, 0)
+    if (typeof allowed === 'object')
+      out.push({ kind: 'invalid', path: `answers[${i}].tolerance`, message: allowed.message })
     return out
   })
 }

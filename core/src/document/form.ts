@@ -1,5 +1,5 @@
 import type { Dimension } from '../quantity/dimension.js'
-import { describe } from '../quantity/reader.js'
+import { describe, LARGEST } from '../quantity/reader.js'
 import { isRecord, join, type Report } from './report.js'
 
 /**
@@ -97,9 +97,10 @@ const either = (values: readonly unknown[]): string =>
     .join(', ')
     .replace(/, ([^,]*)$/, ' or $1')
 
-/** A finite number without a dimension. */
+/** A number without a dimension, of a magnitude that can be computed with. */
 export const number: Form<number> = plain((v, path, r) => {
   if (typeof v !== 'number' || !Number.isFinite(v)) r.error(path, `A number is expected, not ${describe(v)}.`)
+  else if (Math.abs(v) > LARGEST) r.error(path, 'This number is too large.')
 })
 
 const checkQuantity: Check = (v, path, r) => {

@@ -72,7 +72,7 @@ export function makeReader(
   const read = (raw: unknown, expected: Dimension): QuantityResult => {
     if (typeof raw === 'number') {
       if (!Number.isFinite(raw)) return { ok: false, message: 'A finite number is expected.' }
-      return { ok: true, si: raw * siPerCoherent(units, expected) }
+      return bounded(raw * siPerCoherent(units, expected))
     }
     if (typeof raw !== 'string')
       return {
@@ -89,13 +89,13 @@ export function makeReader(
   }
 
   const fit = (v: Value, expected: Dimension): QuantityResult => {
-    if (v.bare) return finite(v.si * siPerCoherent(units, expected))
-    if (D.equal(expected, D.unitWeight) && D.equal(v.dimension, D.density)) return finite(v.si * GRAVITY)
+    if (v.bare) return bounded(v.si * siPerCoherent(units, expected))
+    if (D.equal(expected, D.unitWeight) && D.equal(v.dimension, D.density)) return bounded(v.si * GRAVITY)
     const angleFits =
       D.equal(expected, D.angle) || D.equal(expected, D.none)
         ? D.equal(v.dimension, expected)
         : D.equalButAngle(v.dimension, expected)
-    if (angleFits) return finite(v.si)
+    if (angleFits) return bounded(v.si)
     return {
       ok: false,
       message: `Expected ${D.dimensionName(expected)}, got ${D.dimensionName(v.dimension)}.`,
@@ -105,8 +105,14 @@ export function makeReader(
   return { reader: { read, units }, problems }
 }
 
-const finite = (si: number): QuantityResult =>
-  Number.isFinite(si) ? { ok: true, si } : { ok: false, message: 'This number is too large.' }
+/**
+ * The largest magnitude that is read, in SI units. Squares and products of a few such numbers still are finite,
+ * and nothing on a sheet comes near it (a rigid member is sometimes given an EA of 1e20 kN).
+ */
+export const LARGEST = 1e50
+
+const bounded = (si: number): QuantityResult =>
+  Math.abs(si) <= LARGEST ? { ok: true, si } : { ok: false, message: 'This number is too large.' }
 
 const sentence = (error: unknown) => (error instanceof Error ? error.message : String(error))
 

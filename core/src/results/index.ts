@@ -1,7 +1,6 @@
 export { displacementAt, equilibrium, reactionAt, type Equilibrium } from './equilibrium.js'
 export { extremes, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
 export { courseOf, coursesOf, stations, type Station } from './courses.js'
-export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from '../exchange/results-document.js'
 export {
   displacementEnvelope,
   governing,

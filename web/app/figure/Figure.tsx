@@ -47,7 +47,8 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
   const enlarge = useSheet((s) => s.enlarge)
   const solved = useSolved()
   const display = useDisplay()
-  const structure = structureOf(outcome)
+  // the Given is drawn as it is stated now; results are drawn with the structure they belong to
+  const structure = part !== 'given' && solved ? solved.solution.structure : structureOf(outcome)
   const frame = useRef<HTMLDivElement>(null)
   const [size, setSize] = useState({ width: 704, height: 664 })
   const [own, setOwn] = useState<View | null>(null)
@@ -119,7 +120,7 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
         layers: shown,
         loads,
         display,
-        solved,
+        solved: solved?.solution.structure === structure ? solved : undefined,
         enlarge,
         notes,
         before: rest?.labels,

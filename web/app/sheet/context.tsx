@@ -32,7 +32,8 @@ export const structureOf = (outcome: Outcome): Structure | undefined =>
 
 /** The solution, how its unknowns are numbered, and the chosen case or combination, when there is one. */
 export function useSolved(): (working.NumberedSolution & { action: ActionSolution }) | undefined {
-  const outcome = useSheet((s) => s.outcome)
+  // while a large structure is solved anew, the results before the edit stay, with their own structure
+  const outcome = useSheet((s) => (s.solving ? (s.earlier ?? s.outcome) : s.outcome))
   const actionId = useSheet((s) => s.actionId)
   const view = useSheet((s) => s.problem.view)
   return useMemo(() => {

@@ -1,7 +1,7 @@
-import { work } from '@viga/core'
+import { createSolver } from '@viga/core'
 import { expose } from 'comlink'
 
-const api = { work }
+const api = { solve: createSolver() }
 export type SolverWorker = typeof api
 
 expose(api)

@@ -1,17 +1,16 @@
 import {
   checkProblem,
   problemErrors,
+  createSolver,
   resolve,
-  work,
   type Outcome,
   type Problem,
   type ProblemError,
-  type Resolved,
 } from '@viga/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Layers } from '@viga/drawing/scene'
 import { plates, type Plate } from './plates'
-import { solveElsewhere } from './solver'
+import { solveNewest } from './solver'
 import { rowsOf } from './rows-kept'
 import { stillThere } from './targets'
 
@@ -39,8 +38,10 @@ export interface SheetState {
   /** Revision in the database that the next save starts from. */
   revision: number
   outcome: Outcome
-  /** A large structure is being solved in the background; `outcome` still has the results before the edit. */
+  /** A large structure is being solved in a worker: `outcome` has it drawn, and no results yet. */
   solving: boolean
+  /** While `solving`: the last outcome with results, of the structure as it was before the edit. */
+  earlier: Outcome | null
   past: Step[]
   future: Step[]
   /** What is pointed at and what is selected: `node:A`, `member:AB`, `support:A`, `load:D:0`, `dof:3` … */
@@ -108,7 +109,9 @@ export function createSheet(initial: {
       const form = checkProblem(problem)
       if (!form.ok) return form.errors[0]
       const large = problem.members.length > SOLVED_AT_ONCE
-      const next = large ? drawnOnly(problem, get().outcome) : { outcome: work(problem), solving: false }
+      const next = large
+        ? drawnOnly(problem, get())
+        : { outcome: solve(problem), solving: false, earlier: null }
       if (next.outcome.stage === 'invalid') return next.outcome.errors[0]
       set({
         problem,
@@ -116,14 +119,17 @@ export function createSheet(initial: {
         ...rest(),
         ...next,
       })
-      if (large) void solveLater(problem)
+      if (large) solveLater(problem)
       keepActionValid()
       return null
     }
-    const solveLater = async (problem: Problem) => {
-      const outcome = await solveElsewhere(problem)
-      if (get().problem === problem) set({ outcome, solving: false })
-    }
+    const solve = createSolver()
+    const solveLater = solveNewest((problem, outcome) => {
+      if (get().problem === problem) set({ outcome, solving: false, earlier: null })
+    })
+    const begun = initial.problem.members.length > SOLVED_AT_ONCE
+    // on the server a large problem is not solved at all: the page draws it and solves it in its worker
+    if (begun && typeof window !== 'undefined') solveLater(initial.problem)
     const keepActionValid = () => {
       const { problem, actionId } = get()
       const ids = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])].map((c) => c.id)
@@ -131,8 +137,9 @@ export function createSheet(initial: {
     }
     return {
       ...initial,
-      outcome: work(initial.problem),
-      solving: false,
+      ...(begun
+        ? drawnOnly(initial.problem)
+        : { outcome: solve(initial.problem), solving: false, earlier: null }),
       past: [],
       future: [],
       hover: null,
@@ -212,18 +219,20 @@ export function createSheet(initial: {
   })
 }
 
-/** A large problem between edit and solution: drawn anew at once, its results still those before. */
-function drawnOnly(problem: Problem, before: Outcome): Pick<SheetState, 'outcome' | 'solving'> {
+/** A large problem between edit and solution: drawn anew at once; its results are still to come. */
+function drawnOnly(
+  problem: Problem,
+  before?: Pick<SheetState, 'outcome' | 'earlier'>,
+): Pick<SheetState, 'outcome' | 'solving' | 'earlier'> {
   const resolved = resolve(problem)
-  if (!resolved.ok) return { outcome: { stage: 'invalid', errors: resolved.errors }, solving: false }
-  const drawn: Resolved = resolved
+  if (!resolved.ok)
+    return { outcome: { stage: 'invalid', errors: resolved.errors }, solving: false, earlier: null }
+  const { structure, obstacles, notices } = resolved
   const error = { kind: 'missing' as const, message: 'The structure is being solved.' }
   return {
-    outcome:
-      before.stage === 'solved'
-        ? { ...before, structure: drawn.structure }
-        : { stage: 'unsolved', error, ...drawn },
+    outcome: { stage: 'unsolved', error, structure, obstacles, notices },
     solving: true,
+    earlier: before ? (before.outcome.stage === 'solved' ? before.outcome : before.earlier) : null,
   }
 }
 

@@ -1,6 +1,6 @@
 import { produce } from 'immer'
 import { remove, rename } from '../references.js'
-import { assign } from './edit-helpers.js'
+import { assign, keep } from './edit-helpers.js'
 import { freeId } from '../labels.js'
 import type { Combination, Load, LoadCase, Problem } from '../types.js'
 
@@ -45,8 +45,20 @@ export const setCase = (
 export const renameCase = (p: Problem, from: string, to: string): Problem =>
   rename(p, 'case', new Map([[from, to]]))
 
-/** Takes a case out with its settlements, its factors and the answers that speak of it. */
-export const removeCase = (p: Problem, id: string): Problem => remove(p, 'case', [id])
+/**
+ * Takes a case out with its settlements, its factors and the answers that speak of it. What names no case
+ * belongs to the first one, and goes with it.
+ */
+export function removeCase(p: Problem, id: string): Problem {
+  const first = p.loadCases?.[0]?.id === id
+  const own = !first
+    ? p
+    : produce(p, (d) => {
+        for (const s of d.supports ?? []) if (s.settlementCase === undefined) delete s.settlement
+        if (d.answers) d.answers = keep(d.answers, (a) => a.case !== undefined)
+      })
+  return remove(own, 'case', [id])
+}
 
 // combinations
 

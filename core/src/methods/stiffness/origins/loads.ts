@@ -1,4 +1,6 @@
 import * as D from '../../../quantity/dimension.js'
+import { formatPlain } from '../../../quantity/format.js'
+import { coherentUnitName } from '../../../quantity/units.js'
 import type { StatedLoad, StructureMember } from '../../../structure/types.js'
 import { absolute, minus, number, sum, times, type Formula } from '../../expression.js'
 import { formula, index, type Context, type Found, type Kind } from './kind.js'
@@ -129,6 +131,16 @@ const forceInMemberAxes =
     }
   }
 
+/** Of a component of a force stated by size and angle: how it follows from them. */
+function polarWords(c: Context, n: number, key: string): string {
+  const load = loadsOf(c)[n]
+  if ((key !== 'fx' && key !== 'fy') || (load.type !== 'nodal' && load.type !== 'point') || !load.polar)
+    return ''
+  const size = formatPlain(c.coherent(load.polar.force, D.force))
+  const degrees = formatPlain((load.polar.angle * 180) / Math.PI)
+  return `, ${size} ${coherentUnitName(c.units, D.force)} at ${degrees}°, times ${key === 'fx' ? 'cos' : 'sin'} ${degrees}°`
+}
+
 /** Stated values of loads, and what they are in the axes of their member. */
 export const LOADS: Record<string, Kind> = {
   load: (c, at, key) => {
@@ -141,7 +153,7 @@ export const LOADS: Record<string, Kind> = {
       si: load[key],
       dimension,
       exact: true,
-      origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}.` }),
+      origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}${polarWords(c, n, key)}.` }),
     }
   },
   'load-q': (c, at, point) => linePoint(c, at, point, 'q'),
