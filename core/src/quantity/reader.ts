@@ -1,6 +1,7 @@
 import * as D from './dimension.js'
 import type { Dimension } from './dimension.js'
-import { evaluate, ExpressionError, isReservedName, isSymbolName, type Value } from './expression.js'
+import { evaluate, ExpressionError, type Value } from './expression.js'
+import { sentence, symbolValues, type SymbolProblem } from './symbols.js'
 import { GRAVITY, siPerCoherent, type ProblemUnits } from './units.js'
 
 export type QuantityResult =
@@ -12,62 +13,16 @@ export interface QuantityReader {
   units: ProblemUnits
 }
 
-export type SymbolProblem = { name: string; message: string }
-
 /**
  * A reader of quantities for one problem: its units and its symbols.
- * Symbols may refer to each other in any order; a cycle is an error that names the ring.
+ * Symbols may refer to each other in any order; a circle among them is an error that names it.
  */
 export function makeReader(
   units: ProblemUnits,
   symbols: Record<string, unknown> = {},
 ): { reader: QuantityReader; problems: SymbolProblem[] } {
-  const values = new Map<string, Value>()
-  const problems: SymbolProblem[] = []
-  const path: string[] = []
-
-  const lookup = (name: string): Value | undefined => {
-    if (values.has(name)) return values.get(name)
-    if (!Object.hasOwn(symbols, name)) return undefined
-    if (path.includes(name))
-      throw new ExpressionError(
-        `The symbols ${[...path.slice(path.indexOf(name)), name].join(' → ')} refer to each other ` +
-          'in a circle.',
-        0,
-        0,
-      )
-    if (path.length > 50) throw new ExpressionError('Symbols refer to each other too deeply.', 0, 0)
-    path.push(name)
-    try {
-      const raw = symbols[name]
-      let value: Value
-      if (typeof raw === 'number' && Number.isFinite(raw)) value = { si: raw, dimension: D.none, bare: true }
-      else if (typeof raw === 'string') value = evaluate(raw, lookup)
-      else throw new ExpressionError('A symbol is a number or an expression.', 0, 0)
-      values.set(name, value)
-      return value
-    } finally {
-      path.pop()
-    }
-  }
-
-  for (const name of Object.keys(symbols)) {
-    if (!isSymbolName(name))
-      problems.push({
-        name,
-        message:
-          `"${name}" cannot be a symbol: it must begin with a letter and go on with letters, digits, ` +
-          `_ or '.`,
-      })
-    else if (isReservedName(name))
-      problems.push({ name, message: `${name} is a unit or a function, so it cannot be a symbol.` })
-    else
-      try {
-        lookup(name)
-      } catch (error) {
-        problems.push({ name, message: sentence(error) })
-      }
-  }
+  const { values, problems } = symbolValues(symbols)
+  const lookup = (name: string) => values.get(name)
 
   const read = (raw: unknown, expected: Dimension): QuantityResult => {
     if (typeof raw === 'number') {
@@ -113,8 +68,6 @@ export const LARGEST = 1e50
 
 const bounded = (si: number): QuantityResult =>
   Math.abs(si) <= LARGEST ? { ok: true, si } : { ok: false, message: 'This number is too large.' }
-
-const sentence = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
 export function describe(raw: unknown): string {
   if (raw === null) return 'null'

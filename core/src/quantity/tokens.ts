@@ -37,13 +37,13 @@ const FRACTIONS: Record<string, number> = {
 }
 const FRACTION = '[½¼¾⅓⅔⅛⅜⅝⅞]'
 /** `6`, `6.25`, `6 1/2`, `1/2`, `6½`, `½`, as it stands before an inch or foot mark. */
-const MIXED = `(?:\\d+\\s+\\d+\\/\\d+|\\d+\\/\\d+|\\d*\\s?${FRACTION}|\\d+\\.?\\d*|\\.\\d+)`
+const MIXED = `(?:\\d+\\s+\\d+\\/\\d+|\\d+\\/\\d+|\\d*\\s?${FRACTION}|\\d+(?:\\.\\d*)?|\\.\\d+)`
 /**
  * Feet and inches as one length: `12'-6"`, `12' 6"`, `4 ft 6 in`. Between words a dash would be a minus, so
  * there it is none.
  */
 const FEET_INCHES = new RegExp(
-  `(\\d+\\.?\\d*)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`,
+  `(\\d+(?:\\.\\d*)?)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`,
   'uy',
 )
 /** A whole number and a fraction before a unit of length: `6 1/2 in`. */

@@ -16,7 +16,7 @@ import {
   mayBeOwn,
   quantitiesOf,
   type Place,
-} from './answer-place'
+} from '@viga/core/statement/answer-place'
 
 type Options = readonly (readonly [string, string])[]
 

@@ -1,4 +1,5 @@
 import {
+  answerDimension,
   DEFAULT_TOLERANCE,
   coherentUnitName,
   edit,
@@ -15,8 +16,8 @@ import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { VerdictSign } from '../widgets/VerdictSign'
 import { AnswerFields } from './AnswerFields'
-import { changeTo, fitted, type Place } from './answer-place'
-import { answerName, dimensionOf } from './answer-words'
+import { changeTo, fitted, type Place } from '@viga/core/statement/answer-place'
+import { answerName } from '@viga/core/statement/answer-words'
 import { NewAnswer } from './NewAnswer'
 import { useVerdicts } from './notes'
 import { targetOf } from '../sheet/targets'
@@ -171,7 +172,7 @@ function WaitingRow({ a }: { a: Answer }) {
 /** What can be said of the value that differs. */
 function Told({ a, v }: { a: Answer; v: AnswerVerdict }) {
   const units = useSheet((s) => s.problem.units)
-  const unit = coherentUnitName(units, dimensionOf(a))
+  const unit = coherentUnitName(units, answerDimension(a))
   const apart =
     v.apart === null || v.diagnosis?.kind === 'opposite-sign'
       ? ''

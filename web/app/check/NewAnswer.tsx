@@ -1,10 +1,10 @@
-import { edit, makeReader, type Answer } from '@viga/core'
+import { answerDimension, edit, makeReader, type Answer } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { AnswerFields } from './AnswerFields'
-import { fitted, type Place } from './answer-place'
-import { answerName, dimensionOf } from './answer-words'
+import { fitted, type Place } from '@viga/core/statement/answer-place'
+import { answerName } from '@viga/core/statement/answer-words'
 
 /** One more hand value: which quantity, where, what was found, and a note if one is wished. */
 export function NewAnswer() {
@@ -33,7 +33,7 @@ export function NewAnswer() {
     if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
     const read = makeReader(problem.units, problem.symbols).reader.read(
       answer.value,
-      dimensionOf({ id: '', ...answer }),
+      answerDimension({ id: '', ...answer }),
     )
     if (!read.ok) return setRefusal(read.message)
     const error = store

@@ -1,5 +1,5 @@
 import { dimension, edit, siPerCoherent, type Problem, type Structure } from '@viga/core'
-import { lineOf, withLine } from '../given/load-sorts'
+import { lineOf, withLine } from '@viga/core/statement/load-sorts'
 import type { Grip } from '@viga/drawing/loads'
 import { dot, plus, type Vec } from '@viga/drawing/marks'
 import { niceBelow } from '@viga/drawing/scene'

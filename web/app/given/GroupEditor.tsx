@@ -21,8 +21,8 @@ import { Floating, pointsOf, useEscape } from '../figure/Beside'
 import { onScreen, type View } from '@viga/drawing/view'
 import { removeChosen, toggleHinges } from '../figure/keys'
 import { EntryInput, Refusal } from '../widgets/OneLine'
-import { newLoad } from './new-load'
-import { WAYS, type Way } from './load-entry'
+import { newLoad } from '@viga/core/statement/read-load'
+import { WAYS, type Way } from '@viga/core/statement/load-entry'
 
 /** Many things at once: what is selected, and what can be done with all of it. */
 export function GroupEditor({

@@ -11,9 +11,9 @@ import { useState } from 'react'
 import { QuantityField } from '../widgets/QuantityField'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Amount, ForceFields } from './entry-fields'
-import { entryOf, loadOf, type Entry } from './load-entry'
+import { entryOf, loadOf, type Entry } from '@viga/core/statement/load-entry'
 import { SupportDetail } from './SupportDetail'
-import { supportKind, SUPPORT_WORDS, TYPES, withType } from './support-words'
+import { supportKind, SUPPORT_WORDS, TYPES, withType } from '@viga/core/statement/supports'
 import { SupportSymbol } from './drawn-symbols'
 
 /** Everything at one joint: its support, the ends that meet there, the load on it. */

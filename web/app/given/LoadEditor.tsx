@@ -2,7 +2,7 @@ import { edit } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { EntryEditor } from './MemberEditor'
 import { ForceFields } from './entry-fields'
-import { entryOf, loadOf, type Entry } from './load-entry'
+import { entryOf, loadOf, type Entry } from '@viga/core/statement/load-entry'
 import { LoadFields } from './LoadFields'
 
 /** One load, where it is pressed on the Figure. */

@@ -1,7 +1,15 @@
 import { dimension, type Dimension, type Load, type ProblemError, type Quantity } from '@viga/core'
 import { QuantityField } from '../widgets/QuantityField'
-import { WAYS, type Way } from './load-entry'
-import { lineOf, LINE_WAYS, STRAIN_FIELDS, withLine, withoutPoint, withPoint, withStrain } from './load-sorts'
+import { WAYS, type Way } from '@viga/core/statement/load-entry'
+import {
+  lineOf,
+  LINE_WAYS,
+  STRAIN_FIELDS,
+  withLine,
+  withoutPoint,
+  withPoint,
+  withStrain,
+} from '@viga/core/statement/load-sorts'
 
 interface Props {
   /** What the fields belong to, for their names: "load 2 of 1". */
@@ -10,7 +18,7 @@ interface Props {
   onChange: (l: Load, merge?: string) => ProblemError | null
 }
 
-/** The quantities of a load that takes more than one amount: components, points, warmth, misfit. */
+/** The quantities of a load that takes more than one amount: components, points, temperature, lack of fit. */
 export function LoadFields({ name, load, onChange }: Props) {
   if (load.type === 'nodal' || load.type === 'point')
     return <Components name={name} load={load} onChange={onChange} />
@@ -57,6 +65,22 @@ function Field({ label, ...rest }: FieldProps) {
   )
 }
 
+type ForceKey = 'fx' | 'fy' | 'm' | 'force' | 'angle'
+type ForceField = { key: ForceKey; label: string; dimension: Dimension }
+const MOMENT: ForceField = { key: 'm', label: '↺', dimension: dimension.moment }
+const components = (x: string, y: string): ForceField[] => [
+  { key: 'fx', label: x, dimension: dimension.force },
+  { key: 'fy', label: y, dimension: dimension.force },
+  MOMENT,
+]
+const GLOBAL = components('→', '↑')
+const OWN = components('⇢ x', '⊤ y')
+const POLAR: ForceField[] = [
+  { key: 'force', label: 'force', dimension: dimension.force },
+  { key: 'angle', label: 'at', dimension: dimension.angle },
+  MOMENT,
+]
+
 function Components({ name, load, onChange }: Props & { load: Extract<Load, { type: 'nodal' | 'point' }> }) {
   const put = (key: string, v: Quantity | undefined, merge?: string) => {
     const out = { ...load } as unknown as Record<string, unknown>
@@ -65,17 +89,17 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
     return onChange(out as unknown as Load, merge)
   }
   const own = load.type === 'point' && load.axes === 'member'
-  const labels = own ? ['⇢ x', '⊤ y', '↺'] : ['→', '↑', '↺']
+  const fields = load.force === undefined ? (own ? OWN : GLOBAL) : POLAR
   return (
     <span className="rich">
-      {(['fx', 'fy', 'm'] as const).map((key, i) => (
+      {fields.map(({ key, label, dimension: d }) => (
         <Field
           key={key}
           name={`${key} of ${name}`}
-          label={labels[i]}
+          label={label}
           value={load[key]}
-          dimension={key === 'm' ? dimension.moment : dimension.force}
-          onClear={() => put(key, undefined)}
+          dimension={d}
+          onClear={key === 'force' || key === 'angle' ? undefined : () => put(key, undefined)}
           onChange={(v, merge) => put(key, v, merge)}
         />
       ))}

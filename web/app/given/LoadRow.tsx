@@ -5,7 +5,15 @@ import { RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
 import { useRow } from '../widgets/rows'
 import { TextField } from '../widgets/TextField'
-import { entryOf, loadOf, WAYS, waysFor, type Entry, type Sort, type Way } from './load-entry'
+import {
+  entryOf,
+  loadOf,
+  WAYS,
+  waysFor,
+  type Entry,
+  type Sort,
+  type Way,
+} from '@viga/core/statement/load-entry'
 import {
   asSort,
   BAR_SORTS,
@@ -15,7 +23,7 @@ import {
   SORT_WORDS,
   sortOf,
   type LoadSort,
-} from './load-sorts'
+} from '@viga/core/statement/load-sorts'
 import { LoadFields } from './LoadFields'
 
 const DIMENSION = { force: dimension.force, moment: dimension.moment, uniform: dimension.forcePerLength }

@@ -7,9 +7,9 @@ import { useWindowed } from '../widgets/windowed'
 import { EntryInput, Refusal } from '../widgets/OneLine'
 import { CaseLine } from './CaseLine'
 import { Combinations } from './Combinations'
-import { WAYS, type Way } from './load-entry'
+import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import { LoadRow } from './LoadRow'
-import { newLoad } from './new-load'
+import { newLoad } from '@viga/core/statement/read-load'
 
 export function Loads() {
   const store = useSheetStore()

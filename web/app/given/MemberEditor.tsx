@@ -1,7 +1,7 @@
 import { divideMember, edit, type Member } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { ForceFields } from './entry-fields'
-import { entryOf, loadOf, waysFor, type Entry, type Sort } from './load-entry'
+import { entryOf, loadOf, waysFor, type Entry, type Sort } from '@viga/core/statement/load-entry'
 import { useState } from 'react'
 import { EntryInput } from '../widgets/OneLine'
 import { MemberDetail } from './MemberDetail'

@@ -4,7 +4,6 @@ import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
-import { withModulus } from './relative-stiffness'
 import { SectionTable } from './SectionTable'
 
 /** Materials and sections. A new sheet has one of each, so that a determinate problem never asks for them. */
@@ -64,16 +63,7 @@ function MaterialRow({ m }: { m: Material }) {
   const length = useSheet((s) => s.problem.units.length)
   const [open, setOpen] = useState(false)
   const put = (change: Partial<Material>, merge?: string) =>
-    store
-      .getState()
-      .edit(
-        `material ${m.id}`,
-        (p) =>
-          change.E === undefined
-            ? edit.setMaterial(p, m.id, change)
-            : withModulus(p, m.id, (q) => edit.setMaterial(q, m.id, change)),
-        { merge },
-      )
+    store.getState().edit(`material ${m.id}`, (p) => edit.setMaterial(p, m.id, change), { merge })
   const rename = (id: string) =>
     store.getState().problem.materials?.some((o) => o.id === id)
       ? `There is a material ${id} already.`

@@ -16,7 +16,7 @@ import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../widgets/QuantityField'
 import { TextField } from '../widgets/TextField'
 import { outline, sectionShape } from './cross-section'
-import { eiOf, withEI } from './relative-stiffness'
+import { byRigidity, withRigidity } from '@viga/core/statement/rigidities'
 
 const SHAPES: Record<ShapeType, string> = {
   rectangle: 'rectangle',
@@ -77,13 +77,15 @@ function SectionRow({ s }: { s: Section }) {
     ? s.shape.type
     : s.catalogue !== undefined
       ? 'catalogue'
-      : eiOf(problem, s)
+      : byRigidity(s)
         ? 'EI'
         : 'AI'
   const become = (kind: By) => {
     const none = {
       A: undefined,
       I: undefined,
+      EA: undefined,
+      EI: undefined,
       shape: undefined,
       catalogue: undefined,
       depth: undefined,
@@ -95,7 +97,7 @@ function SectionRow({ s }: { s: Section }) {
       store
         .getState()
         .edit(`section ${s.id}`, (p) =>
-          withEI(edit.setSection(p, s.id, { ...none, A: s.A ?? '0.01 m^2' }), s.id, 'EI'),
+          withRigidity(edit.setSection(p, s.id, { ...none, A: s.A ?? '0.01 m^2' }), s.id, 'EI', 'EI'),
         )
     else if (kind === 'catalogue')
       put({
@@ -126,7 +128,7 @@ function SectionRow({ s }: { s: Section }) {
             onChange={(e) => become(e.target.value as By)}
           >
             <option value="AI">A and I</option>
-            <option value="EI">EI</option>
+            <option value="EI">EI and EA</option>
             <option value="catalogue">rolled shape</option>
             {Object.entries(SHAPES).map(([k, label]) => (
               <option key={k} value={k}>
@@ -215,8 +217,6 @@ function Values({
     merge?: string,
   ) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']>
 }) {
-  const store = useSheetStore()
-  const problem = useSheet((x) => x.problem)
   const field = (key: 'A' | 'I') => (
     <span key={key} className="rich-field">
       <span className="quiet italic">{key}</span>
@@ -235,17 +235,8 @@ function Values({
   if (by === 'EI')
     return (
       <span className="rich">
-        <span className="rich-field">
-          <span className="quiet italic">EI</span>
-          <TextField
-            name={`EI of ${s.id}`}
-            value={eiOf(problem, s) ?? ''}
-            onCommit={(t) =>
-              store.getState().edit(`EI of ${s.id}`, (p) => withEI(p, s.id, t), { shown: true })?.message ??
-              null
-            }
-          />
-        </span>
+        <RigidityField s={s} of="EI" />
+        <RigidityField s={s} of="EA" />
         {field('A')}
       </span>
     )
@@ -253,6 +244,25 @@ function Values({
   return (
     <span className="rich">
       <Sides s={s} keys={[...new Set([...shapeSides[by], ...stated])]} put={put} />
+    </span>
+  )
+}
+
+/** A rigidity as it is said: a number with its unit, a symbol, or so many times a symbol. */
+function RigidityField({ s, of }: { s: Section; of: 'EI' | 'EA' }) {
+  const store = useSheetStore()
+  return (
+    <span className="rich-field">
+      <span className="quiet italic">{of}</span>
+      <TextField
+        name={`${of} of ${s.id}`}
+        value={String(s[of] ?? '')}
+        placeholder={of === 'EA' ? 'E·A' : 'E·I'}
+        onCommit={(t) =>
+          store.getState().edit(`${of} of ${s.id}`, (p) => withRigidity(p, s.id, of, t), { shown: true })
+            ?.message ?? null
+        }
+      />
     </span>
   )
 }
@@ -357,8 +367,7 @@ function Computed({ s, A, I }: { s: Section; A?: number; I?: number }) {
   const handbook = { ...units, length: { m: 'cm', ft: 'in' }[units.length] ?? units.length }
   const user = members.find((m) => m.section === s.id)
   const m = user && structureOf(outcome)?.members.find((o) => o.id === user.id)
-  const EI =
-    m && m.E * m.I > 0 ? said(m.E * m.I, dimension.multiply(dimension.stress, dimension.secondMoment)) : ''
+  const EI = m && m.EI > 0 ? said(m.EI, dimension.bendingStiffness) : ''
   return (
     <>
       {A !== undefined && <span>A {said(A, dimension.area, handbook)}</span>}

@@ -1,7 +1,7 @@
 import { dimension, edit, type Component, type Support } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { QuantityField } from '../widgets/QuantityField'
-import { holdOf, withHold, withSettlement, type HoldChoice } from './support-words'
+import { holdOf, withHold, withSettlement, type HoldChoice } from '@viga/core/statement/supports'
 
 const WORDS: Record<Component, { own: string; turned: string }> = {
   x: { own: 'level', turned: 'own x' },

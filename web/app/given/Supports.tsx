@@ -7,7 +7,7 @@ import { QuantityField } from '../widgets/QuantityField'
 import { useRow } from '../widgets/rows'
 import { SupportSymbol } from './drawn-symbols'
 import { SupportDetail } from './SupportDetail'
-import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from './support-words'
+import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from '@viga/core/statement/supports'
 
 export function Supports() {
   const supports = useSheet((s) => s.problem.supports) ?? []

@@ -1,7 +1,7 @@
 import { dimension, type ProblemError, type Quantity } from '@viga/core'
 import { QuantityField } from '../widgets/QuantityField'
 import { Compass } from './Compass'
-import type { Entry, Way } from './load-entry'
+import type { Entry, Way } from '@viga/core/statement/load-entry'
 
 const DEGREES: Partial<Record<Way, number>> = { right: 0, up: 90, left: 180, down: -90 }
 

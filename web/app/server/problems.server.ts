@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { RowDataPacket } from 'mysql2/promise'
 import { newProblem, type Problem } from '@viga/core'
+import { carriedOver } from '@viga/core/document/carry-over'
 import { change, query } from './database.server'
 
 /** A problem as the database keeps it: the document, and the revision that a save must start from. */
@@ -24,7 +25,7 @@ const COLUMNS = 'id, title, document, revision, changed_at'
 const stored = (row: Row): StoredProblem => ({
   id: row.id,
   revision: row.revision,
-  problem: JSON.parse(row.document) as Problem,
+  problem: carriedOver(JSON.parse(row.document) as Problem),
   changedAt: row.changed_at.toISOString(),
 })
 

@@ -1,4 +1,5 @@
 import { newProblem, openProblem } from '@viga/core'
+import { carriedOver } from '@viga/core/document/carry-over'
 import { object, string, ValidationError } from 'yup'
 import { copyTitle } from './titles.server'
 import {
@@ -43,7 +44,7 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
   if (input.intent === 'open') {
     const read = openProblem(input.file!)
     return read.ok
-      ? { ok: true, open: await insertProblem(read.problem) }
+      ? { ok: true, open: await insertProblem(carriedOver(read.problem)) }
       : { ok: false, field: 'file', message: read.errors[0].message, path: read.errors[0].path }
   }
   const id = input.id!

@@ -1,8 +1,8 @@
-import { edit, problemErrors, rolledShapes, type Support } from '@viga/core'
+import { edit, problemErrors, resolve, rolledShapes, type Support } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { outline, sectionShape } from '../../app/given/cross-section'
-import { asProduct, eiOf, withEI, withModulus } from '../../app/given/relative-stiffness'
-import { holdOf, withHold, withSettlement, withType } from '../../app/given/support-words'
+import { asProduct, byRigidity, withRigidity } from '@viga/core/statement/rigidities'
+import { holdOf, withHold, withSettlement, withType } from '@viga/core/statement/supports'
 import { beam } from '../problems'
 
 describe('a support, direction by direction', () => {
@@ -34,23 +34,28 @@ describe('a support, direction by direction', () => {
 })
 
 describe('relative stiffness', () => {
-  it('is kept as said, and gives that EI', () => {
-    const p = withEI(beam, 'default', '2EI')
+  it('is kept as said, makes its reference where there is none, and gives that EI', () => {
+    const p = withRigidity(beam, 'default', 'EI', '2EI')
     expect(p.symbols).toMatchObject({ EI: '20000 kN*m^2' })
-    expect(eiOf(p, p.sections![0])).toBe('2*EI')
+    expect(p.sections![0].EI).toBe('2*EI')
     expect(problemErrors(p)).toEqual([])
+    const r = resolve(p)
+    expect(r.ok && r.structure.members[0].EI).toBe(40_000_000)
+    expect(byRigidity(p.sections![0])).toBe(true)
   })
-  it('stays what was said when E changes', () => {
-    const p = withModulus(withEI(beam, 'default', 'EI'), 'steel', (q) =>
-      edit.setMaterial(q, 'steel', { E: '210 GPa' }),
-    )
-    expect(p.sections![0].I).toBe('(EI)/(210 GPa)')
-    expect(eiOf(p, p.sections![0])).toBe('EI')
+  it('stays what was said when the material changes', () => {
+    const p = edit.setMaterial(withRigidity(beam, 'default', 'EI', 'EI'), 'steel', { E: '70 GPa' })
+    const r = resolve(p)
+    expect(r.ok && r.structure.members[0].EI).toBe(20_000_000)
   })
+  it('is taken away by an empty text', () =>
+    expect(withRigidity(withRigidity(beam, 'default', 'EA', '5 kN'), 'default', 'EA', ' ').sections).toEqual(
+      beam.sections,
+    ))
   it('takes only a symbol after a number for a product', () => {
     expect(asProduct('2EI', { EI: 1 })).toBe('2*EI')
     expect(asProduct('2 kN', { EI: 1 })).toBe('2 kN')
-    expect(eiOf(beam, beam.sections![0])).toBeUndefined()
+    expect(byRigidity(beam.sections![0])).toBe(false)
   })
 })
 

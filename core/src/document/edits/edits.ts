@@ -17,6 +17,7 @@ import type {
 } from '../types.js'
 
 export * from './case-edits.js'
+export { typed } from '../typed.js'
 
 /**
  * Edits: `(Problem, …) → Problem`. Pure; what an edit does not touch is the same object, and an edit that
@@ -37,12 +38,6 @@ export const setKind = (p: Problem, kind: Kind): Problem =>
   produce(p, (d) => {
     d.kind = kind
   })
-
-/** A number stays a number, any other text is kept as typed. */
-export function typed(text: string): Quantity {
-  const t = text.trim()
-  return t !== '' && String(Number(t)) === t ? Number(t) : t
-}
 
 /** Every member keeps its length, or none does but those that say so. */
 export const setNeglectAxial = (p: Problem, neglect: boolean): Problem =>

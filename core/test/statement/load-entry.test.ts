@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { newProblem, type Load, type Problem } from '@viga/core'
-import { entryOf, loadOf, magnitude, negated, waysFor, type Entry } from '../../app/given/load-entry'
-import { degreesOf, stepped, turned } from '../../app/given/entry-fields'
-import { newLoad } from '../../app/given/new-load'
+import { newProblem, type Load, type Problem } from '../../src/index.js'
+import { entryOf, loadOf, waysFor, type Entry } from '../../src/statement/load-entry.js'
+import { magnitude, negated } from '../../src/statement/sign.js'
+import { newLoad } from '../../src/statement/read-load.js'
 
 const amounts = fc.constantFrom<number | string>(
   5,
@@ -71,17 +71,6 @@ describe('a load as a row', () => {
       ],
     }
     expect([entryOf(several), entryOf(varying)]).toEqual([undefined, undefined])
-  })
-  it('turns on the compass, by name in the four main directions', () => {
-    const e: Entry = { sort: 'force', amount: 5, way: 'down' }
-    expect(turned(e, 180)).toMatchObject({ way: 'left' })
-    expect(turned(e, -45)).toMatchObject({ way: 'angle', angle: '-45 deg' })
-    expect(degreesOf(turned(e, -45))).toBe(-45)
-  })
-  it('steps a number and keeps its unit', () => {
-    expect(stepped('6 kN/m', 1)).toBe('7 kN/m')
-    expect(stepped(1, -5)).toBe(0)
-    expect(stepped('w*L', 1)).toBeUndefined()
   })
 })
 

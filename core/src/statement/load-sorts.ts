@@ -1,9 +1,14 @@
-import { dimension, edit, type Dimension, type Load, type LoadPoint, type Quantity } from '@viga/core'
-import { entryOf, loadOf, magnitude, negated, type Way } from './load-entry'
+import * as D from '../quantity/dimension.js'
+import type { Dimension } from '../quantity/dimension.js'
+import { typed } from '../document/typed.js'
+import type { Load, LoadPoint, Quantity } from '../document/types.js'
+import type { StatedForce } from '../kinds/loads/force.js'
+import { entryOf, loadOf, type Way } from './load-entry.js'
+import { magnitude, negated } from './sign.js'
 
 /** The sorts a person tells loads apart by. */
 export type LoadSort =
-  'force' | 'moment' | 'components' | 'uniform' | 'varying' | 'couples' | 'warmth' | 'misfit'
+  'force' | 'moment' | 'components' | 'uniform' | 'varying' | 'couples' | 'temperature' | 'misfit'
 
 export const SORT_WORDS: Record<LoadSort, string> = {
   force: 'force',
@@ -12,8 +17,8 @@ export const SORT_WORDS: Record<LoadSort, string> = {
   uniform: 'uniform',
   varying: 'varying',
   couples: 'couples',
-  warmth: 'warmth',
-  misfit: 'misfit',
+  temperature: 'temperature',
+  misfit: 'lack of fit',
 }
 
 export const JOINT_SORTS: readonly LoadSort[] = ['force', 'moment', 'components']
@@ -24,11 +29,11 @@ export const MEMBER_SORTS: readonly LoadSort[] = [
   'uniform',
   'varying',
   'couples',
-  'warmth',
+  'temperature',
   'misfit',
 ]
 /** A bar takes only what acts along it. */
-export const BAR_SORTS: readonly LoadSort[] = ['warmth', 'misfit']
+export const BAR_SORTS: readonly LoadSort[] = ['temperature', 'misfit']
 
 export function sortOf(load: Load): LoadSort {
   const entry = entryOf(load)
@@ -42,7 +47,7 @@ export function sortOf(load: Load): LoadSort {
     case 'couple':
       return 'couples'
     case 'temperature':
-      return 'warmth'
+      return 'temperature'
     case 'misfit':
       return 'misfit'
   }
@@ -56,7 +61,7 @@ const MEASURE: Record<LoadSort, 'F' | 'FL' | 'F/L' | ''> = {
   moment: 'FL',
   uniform: 'F/L',
   varying: 'F/L',
-  warmth: '',
+  temperature: '',
   misfit: '',
 }
 
@@ -107,7 +112,7 @@ export function asSort(load: Load, sort: LoadSort): Load {
       }
     case 'couples':
       return { type: 'couple', member, q: amount }
-    case 'warmth':
+    case 'temperature':
       return { type: 'temperature', member, uniform: 20 }
     case 'misfit':
       return { type: 'misfit', member, elongation: '1 mm' }
@@ -119,7 +124,7 @@ function firstAmount(load: Load): Quantity {
     load.type === 'distributed' || load.type === 'couple'
       ? (load.q ?? load.points?.find((p) => p.q !== 0)?.q)
       : load.type === 'nodal' || load.type === 'point'
-        ? (load.fy ?? load.fx ?? load.m)
+        ? (load.force ?? load.fy ?? load.fx ?? load.m)
         : undefined
   return q === undefined ? 10 : magnitude(q).amount
 }
@@ -129,29 +134,21 @@ export function moved(load: Load, to: { node: string } | { member: string }): Lo
   if ('node' in to) {
     if (load.type === 'nodal') return { ...load, node: to.node }
     if (load.type === 'point') {
-      const { fx, fy, m } = load
       // in member axes the components would point elsewhere at a joint
-      if (load.axes !== 'member')
-        return {
-          type: 'nodal',
-          node: to.node,
-          ...(fx !== undefined && { fx }),
-          ...(fy !== undefined && { fy }),
-          ...(m !== undefined && { m }),
-        }
+      if (load.axes !== 'member') return { type: 'nodal', node: to.node, ...forceOf(load) }
     }
     return loadOf({ node: to.node }, { sort: 'force', amount: amountFor(load, 'force'), way: 'down' })
   }
   if (load.type !== 'nodal') return { ...load, member: to.member }
-  const { fx, fy, m } = load
-  return {
-    type: 'point',
-    member: to.member,
-    at: '50%',
-    ...(fx !== undefined && { fx }),
-    ...(fy !== undefined && { fy }),
-    ...(m !== undefined && { m }),
-  }
+  return { type: 'point', member: to.member, at: '50%', ...forceOf(load) }
+}
+
+/** The force and the moment of a load, as they are stated. */
+function forceOf(load: StatedForce): StatedForce {
+  const out: StatedForce = {}
+  for (const key of ['fx', 'fy', 'm', 'force', 'angle'] as const)
+    if (load[key] !== undefined) out[key] = load[key]
+  return out
 }
 
 /** A varying load as a person reads it: which way it acts, its values positive that way. */
@@ -230,7 +227,7 @@ export function readLine(text: string): Quantity[] | undefined {
   if (parts.length < 2 || parts.some((t) => t === '')) return undefined
   const unit = /^[-+\d.\s]*(?:e[-+]?\d+)?\s*([\p{L}µ°].*)$/u.exec(parts[parts.length - 1])?.[1]
   return parts.map((t) =>
-    edit.typed(unit !== undefined && t !== '0' && /^[-+]?[\d.]+$/.test(t) ? `${t} ${unit}` : t),
+    typed(unit !== undefined && t !== '0' && /^[-+]?[\d.]+$/.test(t) ? `${t} ${unit}` : t),
   )
 }
 
@@ -272,14 +269,14 @@ export const STRAIN_FIELDS: Record<
   readonly { key: string; label: string; dimension: Dimension; percent?: boolean }[]
 > = {
   temperature: [
-    { key: 'uniform', label: 'warmer by', dimension: dimension.temperature },
-    { key: 'gradient', label: '+y face warmer by', dimension: dimension.temperature },
+    { key: 'uniform', label: 'warmer by', dimension: D.temperature },
+    { key: 'gradient', label: '+y face warmer by', dimension: D.temperature },
   ],
   misfit: [
-    { key: 'elongation', label: 'too long by', dimension: dimension.length },
-    { key: 'slip', label: 'slip', dimension: dimension.length },
-    { key: 'kink', label: 'kink', dimension: dimension.angle },
-    { key: 'at', label: 'at', dimension: dimension.length, percent: true },
+    { key: 'elongation', label: 'too long by', dimension: D.length },
+    { key: 'slip', label: 'slip', dimension: D.length },
+    { key: 'kink', label: 'kink', dimension: D.angle },
+    { key: 'at', label: 'at', dimension: D.length, percent: true },
   ],
 }
 

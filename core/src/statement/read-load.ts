@@ -1,6 +1,10 @@
-import { dimension, edit, makeReader, type Dimension, type Load, type Problem } from '@viga/core'
-import { loadOf, waysFor, type Sort, type Way } from './load-entry'
-import { readLine, readPlaces, spread, withLine } from './load-sorts'
+import * as D from '../quantity/dimension.js'
+import type { Dimension } from '../quantity/dimension.js'
+import { makeReader } from '../quantity/reader.js'
+import { typed } from '../document/typed.js'
+import type { Load, Problem } from '../document/types.js'
+import { loadOf, waysFor, type Sort, type Way } from './load-entry.js'
+import { readLine, readPlaces, spread, withLine } from './load-sorts.js'
 
 export type NewLoad = { ok: true; load: Load } | { ok: false; at: 'on' | 'amount' | 'at'; message: string }
 
@@ -30,8 +34,8 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
         at: line ? 'amount' : 'at',
         message: `${node} is a joint: a load that varies stands on a member.`,
       }
-    const values = line ?? [edit.typed(amount), edit.typed(amount)]
-    const wrong = values.map((v) => reader.read(v, dimension.forcePerLength)).find((r) => !r.ok)
+    const values = line ?? [typed(amount), typed(amount)]
+    const wrong = values.map((v) => reader.read(v, D.forcePerLength)).find((r) => !r.ok)
     if (wrong && !wrong.ok) return { ok: false, at: 'amount', message: wrong.message }
     const [from, to] = range ?? [0, '100%']
     const points = spread(values, from, to)
@@ -50,30 +54,29 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
       ),
     }
   }
-  const value = edit.typed(amount)
+  const value = typed(amount)
   const fits = (d: Dimension) => {
     const r = reader.read(value, d)
     return r.ok
   }
-  const plain = fits(dimension.force) && fits(dimension.forcePerLength)
+  const plain = fits(D.force) && fits(D.forcePerLength)
   if (member !== undefined && !plain) {
-    if (fits(dimension.temperature))
-      return { ok: true, load: { type: 'temperature', member, uniform: value } }
-    if (fits(dimension.length)) return { ok: true, load: { type: 'misfit', member, elongation: value } }
+    if (fits(D.temperature)) return { ok: true, load: { type: 'temperature', member, uniform: value } }
+    if (fits(D.length)) return { ok: true, load: { type: 'misfit', member, elongation: value } }
   }
   const turning = way === 'ccw' || way === 'cw'
   let sort: Sort | undefined
   if (plain) sort = turning ? 'moment' : member === undefined || at.trim() !== '' ? 'force' : 'uniform'
   else
-    sort = fits(dimension.force)
+    sort = fits(D.force)
       ? 'force'
-      : fits(dimension.moment)
+      : fits(D.moment)
         ? 'moment'
-        : fits(dimension.forcePerLength)
+        : fits(D.forcePerLength)
           ? 'uniform'
           : undefined
   if (sort === undefined) {
-    const r = reader.read(value, dimension.force)
+    const r = reader.read(value, D.force)
     return { ok: false, at: 'amount', message: r.ok ? '' : r.message }
   }
   if (sort === 'uniform' && member === undefined)
@@ -83,7 +86,7 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
       message: `${node} is a joint: it takes a force or a moment, not a load per length.`,
     }
   const ways = waysFor(sort, member !== undefined)
-  const place = at.trim() === '' ? '50%' : edit.typed(at)
+  const place = at.trim() === '' ? '50%' : typed(at)
   const entry = { sort, amount: value, way: ways.includes(way) ? way : ways[0], at: place }
   return { ok: true, load: loadOf(member !== undefined ? { member } : { node: node! }, entry) }
 }

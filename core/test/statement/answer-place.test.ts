@@ -1,8 +1,15 @@
-import { checkAnswers, edit, problemErrors, work, type Problem } from '@viga/core'
+import { checkAnswers, edit, problemErrors, work, type Problem } from '../../src/index.js'
 import { describe, expect, it } from 'vitest'
-import { changeTo, fitted, isAlone, mayBeOwn, quantitiesOf, type Place } from '../../app/check/answer-place'
-import { answerName } from '../../app/check/answer-words'
-import { beam } from '../problems'
+import {
+  changeTo,
+  fitted,
+  isAlone,
+  mayBeOwn,
+  quantitiesOf,
+  type Place,
+} from '../../src/statement/answer-place.js'
+import { answerName } from '../../src/statement/answer-words.js'
+import { beam } from '../../../web/test/problems'
 
 const turned = (): Problem => ({
   ...beam,

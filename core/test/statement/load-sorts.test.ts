@@ -1,4 +1,4 @@
-import { problemErrors, type Load, type Problem } from '@viga/core'
+import { problemErrors, type Load, type Problem } from '../../src/index.js'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
@@ -16,9 +16,9 @@ import {
   withoutPoint,
   withPoint,
   withStrain,
-} from '../../app/given/load-sorts'
-import { newLoad } from '../../app/given/new-load'
-import { beam } from '../problems'
+} from '../../src/statement/load-sorts.js'
+import { newLoad } from '../../src/statement/read-load.js'
+import { beam } from '../../../web/test/problems'
 
 const keeps = (load: Load): Problem => ({ ...beam, loadCases: [{ id: '1', loads: [load] }] })
 const onMember: Load[] = [

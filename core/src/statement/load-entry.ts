@@ -1,4 +1,5 @@
-import type { DistributedLoad, Load, NodalLoad, PointLoad, Quantity } from '@viga/core'
+import type { DistributedLoad, Load, NodalLoad, PointLoad, Quantity } from '../document/types.js'
+import { magnitude, negated } from './sign.js'
 
 /** Where a load acts towards, as a person chooses it; magnitudes stay positive. */
 export type Way = 'down' | 'up' | 'right' | 'left' | 'ccw' | 'cw' | 'angle' | '+y' | '-y' | '+x' | '-x'
@@ -43,46 +44,13 @@ export const waysFor = (sort: Sort, onMember: boolean): Way[] =>
 const NEGATIVE: Way[] = ['down', 'left', 'cw', '-y', '-x']
 const VERTICAL: Way[] = ['down', 'up', '+y', '-y']
 
-/** Puts a minus before what was typed, with brackets where a sum would change its meaning. */
-export function negated(q: Quantity): Quantity {
-  if (typeof q === 'number') return q === 0 ? 0 : -q
-  return topLevelSum(q) || q.trim().startsWith('-') ? `-(${q})` : `-${q}`
-}
-
-/** Undoes `negated`: the magnitude as typed, and whether a minus stood before it. */
-export function magnitude(q: Quantity): { amount: Quantity; negative: boolean } {
-  if (typeof q === 'number') return { amount: Math.abs(q), negative: q < 0 }
-  const t = q.trim()
-  if (!/^[-−]/.test(t)) return { amount: q, negative: false }
-  const rest = t.slice(1).trim()
-  if (rest.startsWith('(') && closing(rest) === rest.length - 1)
-    return { amount: rest.slice(1, -1), negative: true }
-  return topLevelSum(rest)
-    ? { amount: q, negative: false }
-    : { amount: /^[\d.]+$/.test(rest) ? Number(rest) : rest, negative: true }
-}
-
-function topLevelSum(t: string): boolean {
-  let depth = 0
-  for (let i = 0; i < t.length; i++) {
-    if (t[i] === '(') depth++
-    else if (t[i] === ')') depth--
-    else if (depth === 0 && i > 0 && /[+\-−–]/.test(t[i]) && !/[eE*/^(]\s*$/.test(t.slice(0, i))) return true
-  }
-  return false
-}
-
-function closing(t: string): number {
-  let depth = 0
-  for (let i = 0; i < t.length; i++) {
-    if (t[i] === '(') depth++
-    else if (t[i] === ')' && --depth === 0) return i
-  }
-  return -1
-}
-
-const COS = /^\((.*)\)\*cos\((.*)\)$/s
-const SIN = /^\((.*)\)\*sin\((.*)\)$/s
+/** The two ways along an axis, with it and against it. */
+const ALONG_AXIS = {
+  'global fx': ['right', 'left'],
+  'global fy': ['up', 'down'],
+  'own fx': ['+x', '-x'],
+  'own fy': ['+y', '-y'],
+} as const
 
 /**
  * The row a load is shown as; undefined when it takes more than a row (several components, many points, heat
@@ -103,37 +71,18 @@ export function entryOf(load: Load): Entry | undefined {
   if (load.type !== 'nodal' && load.type !== 'point') return undefined
   const at = load.type === 'point' ? { at: load.at } : {}
   const own = load.type === 'point' && load.axes === 'member'
+  if (load.force !== undefined)
+    return load.m === undefined || load.m === 0
+      ? { sort: 'force', amount: load.force, way: 'angle', angle: load.angle ?? 0, ...at }
+      : undefined
   const present = (['fx', 'fy', 'm'] as const).filter((k) => load[k] !== undefined && load[k] !== 0)
-  if (present.length === 2 && present[0] === 'fx' && present[1] === 'fy' && !own) {
-    const [c, s] = [COS.exec(String(load.fx)), SIN.exec(String(load.fy))]
-    if (c && s && c[1] === s[1] && c[2] === s[2])
-      return { sort: 'force', amount: numeric(c[1]), way: 'angle', angle: numeric(c[2]), ...at }
-    return undefined
-  }
   if (present.length > 1) return undefined
   const key = present[0] ?? (load.m !== undefined ? 'm' : load.fx !== undefined ? 'fx' : 'fy')
   const { amount, negative } = magnitude(load[key] ?? 0)
   if (key === 'm') return { sort: 'moment', amount, way: negative ? 'cw' : 'ccw', ...at }
-  const way: Way =
-    key === 'fx'
-      ? own
-        ? negative
-          ? '-x'
-          : '+x'
-        : negative
-          ? 'left'
-          : 'right'
-      : own
-        ? negative
-          ? '-y'
-          : '+y'
-        : negative
-          ? 'down'
-          : 'up'
-  return { sort: 'force', amount, way, ...at }
+  const axis = `${own ? 'own' : 'global'} ${key}`
+  return { sort: 'force', amount, way: ALONG_AXIS[axis][negative ? 1 : 0], ...at }
 }
-
-const numeric = (t: string): Quantity => (/^-?[\d.]+$/.test(t) ? Number(t) : t)
 
 /** The load a row states, on a joint or on a member. */
 export function loadOf(place: { node: string } | { member: string }, e: Entry): Load {
@@ -151,11 +100,11 @@ export function loadOf(place: { node: string } | { member: string }, e: Entry): 
     if (e.per === 'projection' && (direction === 'X' || direction === 'Y')) load.per = 'projection'
     return load
   }
-  const parts: Pick<NodalLoad, 'fx' | 'fy' | 'm'> =
+  const parts: Pick<NodalLoad, 'fx' | 'fy' | 'm' | 'force' | 'angle'> =
     e.sort === 'moment'
       ? { m: signed }
       : e.way === 'angle'
-        ? { fx: `(${e.amount})*cos(${e.angle ?? 0})`, fy: `(${e.amount})*sin(${e.angle ?? 0})` }
+        ? { force: e.amount, angle: e.angle ?? 0 }
         : VERTICAL.includes(e.way)
           ? { fy: signed }
           : { fx: signed }

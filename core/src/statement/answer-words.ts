@@ -1,10 +1,12 @@
-import { answerDimension, type Answer, type Dimension } from '@viga/core'
+import type { Answer } from '../document/types.js'
+
+/** What a quantity along a member is called. */
+const LETTER = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
 
 const SUB = { x: ' x', y: ' y', rotation: '' } as const
 
 /** What a hand value is called: "A y", "M of AB at 100%", "largest M". */
 export function answerName(a: Answer): string {
-  const letter = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
   switch (a.quantity) {
     case 'reaction':
       return a.component === 'rotation'
@@ -16,10 +18,18 @@ export function answerName(a: Answer): string {
     case 'shear':
     case 'moment':
     case 'deflection':
-      return `${letter[a.quantity]} of ${a.member}${a.at === undefined ? '' : ` at ${a.at}`}${a.sense ? `, ${a.sense}` : ''}`
+      return [
+        `${LETTER[a.quantity]} of ${a.member}`,
+        a.at === undefined ? '' : ` at ${a.at}`,
+        a.sense ? `, ${a.sense}` : '',
+      ].join('')
     case 'maximum':
     case 'minimum':
-      return `${a.quantity === 'maximum' ? 'largest' : 'least'} ${letter[a.of!]}${a.member ? ` in ${a.member}` : ''}`
+      return [
+        a.quantity === 'maximum' ? 'largest ' : 'least ',
+        LETTER[a.of!],
+        a.member ? ` in ${a.member}` : '',
+      ].join('')
     case 'stiffness': {
       const at = (p: Answer['row']) =>
         typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : ''
@@ -29,5 +39,3 @@ export function answerName(a: Answer): string {
       return 'critical load factor'
   }
 }
-
-export const dimensionOf = (a: Answer): Dimension => answerDimension(a)

@@ -1,4 +1,5 @@
-import { SUPPORT_KINDS, type Component, type Quantity, type Support, type SupportType } from '@viga/core'
+import type { Component, Quantity, Support, SupportType } from '../document/types.js'
+import { SUPPORT_KINDS } from '../kinds/supports/types.js'
 
 export const TYPES: readonly SupportType[] = ['fixed', 'pin', 'roller', 'guide', 'slider']
 

@@ -1,4 +1,4 @@
-import type { Answer, AnswerQuantity, Component, Problem, StiffnessPlace } from '@viga/core'
+import type { Answer, AnswerQuantity, Component, Problem, StiffnessPlace } from '../document/types.js'
 
 /** Where a hand value stands: an answer without its id and its value. */
 export type Place = Omit<Answer, 'id' | 'value'>
@@ -90,8 +90,7 @@ function stiffnessPlace(
   about: Partial<Place>,
 ): Place | undefined {
   if (member !== undefined) {
-    const number = (v: Place['row']) =>
-      typeof v === 'number' && Number.isInteger(v) && v >= 1 && v <= 6 ? v : 1
+    const number = (v: Place['row']) => (typeof v === 'number' && [1, 2, 3, 4, 5, 6].includes(v) ? v : 1)
     return {
       quantity: 'stiffness',
       member,
