@@ -45,12 +45,12 @@ const NEGATIVE: Way[] = ['down', 'left', 'cw', '-y', '-x']
 const VERTICAL: Way[] = ['down', 'up', '+y', '-y']
 
 /** The two ways along an axis, with it and against it. */
-const ALONG_AXIS = {
+const ALONG_AXIS: Record<string, readonly [Way, Way]> = {
   'global fx': ['right', 'left'],
   'global fy': ['up', 'down'],
   'own fx': ['+x', '-x'],
   'own fy': ['+y', '-y'],
-} as const
+}
 
 /**
  * The row a load is shown as; undefined when it takes more than a row (several components, many points, heat
@@ -80,8 +80,8 @@ export function entryOf(load: Load): Entry | undefined {
   const key = present[0] ?? (load.m !== undefined ? 'm' : load.fx !== undefined ? 'fx' : 'fy')
   const { amount, negative } = magnitude(load[key] ?? 0)
   if (key === 'm') return { sort: 'moment', amount, way: negative ? 'cw' : 'ccw', ...at }
-  const axis = `${own ? 'own' : 'global'} ${key}`
-  return { sort: 'force', amount, way: ALONG_AXIS[axis][negative ? 1 : 0], ...at }
+  const ways = ALONG_AXIS[`${own ? 'own' : 'global'} ${key}`]
+  return { sort: 'force', amount, way: ways[negative ? 1 : 0], ...at }
 }
 
 /** The load a row states, on a joint or on a member. */
