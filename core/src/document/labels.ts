@@ -7,12 +7,13 @@ export function nextNodeLabel(problem: Problem): string {
   const used = new Set(problem.nodes.map((n) => n.id))
   const numeric = problem.nodes.length > 0 && problem.nodes.every((n) => /^\d+$/.test(n.id))
   for (let i = 0; ; i++) {
-    const label = numeric ? String(i + 1) : letter(i)
+    const label = numeric ? String(i + 1) : letterLabel(i)
     if (!used.has(label)) return label
   }
 }
 
-const letter = (i: number) =>
+/** The i-th label by letters, from 0: A … Z, A1 … Z1, A2 … */
+export const letterLabel = (i: number) =>
   'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[i % 26] + (i < 26 ? '' : String(Math.floor(i / 26)))
 
 /** The label of a member after its joints: "AB" for A and B, "1–2" for numbers. */

@@ -33,7 +33,7 @@ export function NewAnswer() {
     if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
     const read = makeReader(problem.units, problem.symbols).reader.read(
       answer.value,
-      answerDimension({ id: '', ...answer }),
+      answerDimension({ ...answer }),
     )
     if (!read.ok) return setRefusal(read.message)
     const error = store

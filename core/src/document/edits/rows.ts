@@ -1,9 +1,11 @@
 import { produce } from 'immer'
-import { memberLabel, nextNodeLabel } from '../labels.js'
 import { jointsOf, membersOf, type Selection } from './repeat.js'
-import { typed } from './edits.js'
+import { Growing } from './growing.js'
+import { typed } from '../typed.js'
 import { measure, tidy } from '../measure.js'
 import * as D from '../../quantity/dimension.js'
+import type { QuantityResult } from '../../quantity/reader.js'
+import { siPerCoherent } from '../../quantity/units.js'
 import type { Load, Member, Node, Problem, Support } from '../types.js'
 
 /**
@@ -93,37 +95,28 @@ function readPiece(text: string | undefined): Piece | undefined {
   }
 }
 
+/** Adds a piece copied from a problem: what its labels name here is given new labels. */
 function addPiece(p: Problem, piece: Piece, dx: number, dy: number): Pasted {
   const source = measure({ ...p, nodes: piece.nodes })
   const to = new Map<string, string>()
   const members = new Map<string, string>()
-  let problem = p
+  const growing = new Growing(p)
   for (const n of piece.nodes) {
     const at = source.at.get(n.id)
     if (!at || !Number.isFinite(at.x + at.y))
       return { ok: false, message: `The place of ${n.id} cannot be read in this problem.` }
-    const id = problem.nodes.some((o) => o.id === n.id) ? nextNodeLabel(problem) : n.id
-    to.set(n.id, id)
-    problem = produce(
-      problem,
-      (d) =>
-        void d.nodes.push(
-          dx === 0 && dy === 0 ? { ...n, id } : { id, x: tidy(at.x + dx), y: tidy(at.y + dy) },
-        ),
-    )
+    const moves = dx !== 0 || dy !== 0
+    const [x, y] = moves ? [tidy(at.x + dx), tidy(at.y + dy)] : [n.x, n.y]
+    to.set(n.id, growing.addNode(n.id, x, y))
   }
+  const known = knownProperties(p)
   for (const m of piece.members) {
     const [start, end] = [to.get(m.start), to.get(m.end)]
     if (start === undefined || end === undefined) continue
-    const taken = problem.members.some((o) => o.id === m.id)
-    const id = taken || start !== m.start || end !== m.end ? memberLabel(problem, start, end) : m.id
-    members.set(m.id, id)
-    const member: Member = { ...m, id, start, end }
-    if (!p.materials?.some((o) => o.id === m.material)) like(member, p, 'material')
-    if (!p.sections?.some((o) => o.id === m.section)) like(member, p, 'section')
-    problem = produce(problem, (d) => void d.members.push(member))
+    const keeps = start === m.start && end === m.end
+    members.set(m.id, growing.addMember(keeps ? m.id : undefined, known({ ...m, start, end })))
   }
-  problem = produce(problem, (d) => {
+  const problem = produce(growing.problem(), (d) => {
     d.supports ??= []
     for (const s of piece.supports) if (to.has(s.node)) d.supports.push({ ...s, node: to.get(s.node)! })
     for (const { caseId, load } of piece.loads) {
@@ -136,76 +129,111 @@ function addPiece(p: Problem, piece: Piece, dx: number, dy: number): Pasted {
   return { ok: true, problem, nodes: [...to.values()], members: [...members.values()] }
 }
 
-/** A property another problem does not know is that of the members here. */
-function like(m: Member, p: Problem, key: 'material' | 'section') {
-  const known = p.members[0]?.[key] ?? (key === 'material' ? p.materials : p.sections)?.[0]?.id
-  if (known === undefined) delete m[key]
-  else m[key] = known
+/** Gives a member the material and section of the members here where those it names are not known here. */
+function knownProperties(p: Problem): <M extends Omit<Member, 'id'>>(m: M) => M {
+  const lists = {
+    material: new Set(p.materials?.map((o) => o.id)),
+    section: new Set(p.sections?.map((o) => o.id)),
+  }
+  return (m) => {
+    const out = { ...m }
+    for (const key of ['material', 'section'] as const) {
+      if (lists[key].has(out[key] ?? '')) continue
+      const usual = p.members[0]?.[key] ?? [...lists[key]][0]
+      if (usual === undefined) delete out[key]
+      else out[key] = usual
+    }
+    return out
+  }
 }
 
+type Mode = 'joint' | 'member' | undefined
+
+/** Rows of a spreadsheet while they are read: what the last heading said, and what was added so far. */
+interface RowsRead {
+  growing: Growing
+  mode: Mode
+  /** New label by the label that a row stated. */
+  to: Map<string, string>
+  nodes: string[]
+  members: string[]
+  length: (t: string) => QuantityResult
+  known: ReturnType<typeof knownProperties>
+  units: Problem['units']
+  dx: number
+  dy: number
+}
+
+const jointOf = ({ to, growing }: RowsRead, t: string): string | undefined =>
+  to.get(t) ?? (growing.hasNode(t) ? t : undefined)
+
 function addRows(p: Problem, lines: string[][], dx: number, dy: number): Pasted {
-  const nodes: string[] = []
-  const members: string[] = []
-  const to = new Map<string, string>()
   const { reader } = measure(p)
-  const length = (t: string) => reader.read(typed(t), D.length)
-  const joint = (problem: Problem, t: string) =>
-    to.get(t) ?? (problem.nodes.some((n) => n.id === t) ? t : undefined)
-  let mode: 'joint' | 'member' | undefined
-  let problem = p
-  for (const [i, cells] of lines.entries()) {
-    const head = cells[0].toLowerCase()
-    if (/^(joint|node|point)s?$/.test(head) && !length(cells[1] ?? '').ok) mode = 'joint'
-    else if (/^(member|bar|element)s?$/.test(head)) mode = 'member'
-    else if (i === 0 && cells.every((c) => !length(c).ok && joint(problem, c) === undefined))
-      continue // a heading in other words
-    else {
-      const used = cells.filter((c) => c !== '')
-      const ends = used.length >= 3 ? used.slice(1, 3) : used.slice(0, 2)
-      const joins =
-        ends.length === 2 &&
-        ends.every((t) => joint(problem, t) !== undefined) &&
-        (mode === 'member' || !ends.every((t) => length(t).ok))
-      if (mode === 'member' || (mode === undefined && joins)) {
-        if (!joins)
-          return {
-            ok: false,
-            message:
-              `Row ${i + 1}: a member joins two joints, and ` +
-              `${ends.find((t) => joint(problem, t) === undefined) ?? 'one'} is none.`,
-          }
-        const [start, end] = ends.map((t) => joint(problem, t)!)
-        if (start === end) return { ok: false, message: `Row ${i + 1}: a member joins two different joints.` }
-        const wished =
-          used.length >= 3 && !problem.members.some((m) => m.id === used[0])
-            ? used[0]
-            : memberLabel(problem, start, end)
-        const member: Member = { id: wished, start, end, section: cells[3], material: cells[4] }
-        for (const key of ['material', 'section'] as const)
-          if (!(key === 'material' ? p.materials : p.sections)?.some((o) => o.id === member[key]))
-            like(member, p, key)
-        problem = produce(problem, (d) => void d.members.push(member))
-        members.push(wished)
-      } else {
-        const [label, x, y] = used.length >= 3 ? used : [undefined, ...used]
-        const values = [x, y].map((t) => length(t ?? ''))
-        const wrong = values.find((v) => !v.ok)
-        if (wrong && !wrong.ok) return { ok: false, message: `Row ${i + 1}: ${wrong.message}` }
-        const id =
-          label === undefined || problem.nodes.some((n) => n.id === label) ? nextNodeLabel(problem) : label
-        if (label !== undefined) to.set(label, id)
-        const at = measure(problem)
-        const shifted = (t: string, by: number) =>
-          by === 0 ? typed(t) : tidy(at.value(typed(t), D.length) + by)
-        problem = produce(
-          problem,
-          (d) => void d.nodes.push({ id, x: shifted(x ?? '', dx), y: shifted(y ?? '', dy) }),
-        )
-        nodes.push(id)
-      }
-    }
+  const rows: RowsRead = {
+    growing: new Growing(p),
+    mode: undefined,
+    to: new Map(),
+    nodes: [],
+    members: [],
+    length: (t) => reader.read(typed(t), D.length),
+    known: knownProperties(p),
+    units: p.units,
+    dx,
+    dy,
   }
+  for (const [i, cells] of lines.entries()) {
+    const heading = headingOf(rows, cells, i)
+    if (heading === 'skip') continue
+    if (heading) {
+      rows.mode = heading
+      continue
+    }
+    const message = addRow(rows, cells)
+    if (message) return { ok: false, message: `Row ${i + 1}: ${message}` }
+  }
+  const { nodes, members } = rows
   return nodes.length + members.length
-    ? { ok: true, problem, nodes, members }
+    ? { ok: true, problem: rows.growing.problem(), nodes, members }
     : { ok: false, message: 'No row states a joint or a member.' }
+}
+
+/** What a row says as a heading: which rows follow, or nothing but words (`skip`); undefined for other rows. */
+function headingOf(rows: RowsRead, cells: string[], i: number): Mode | 'skip' {
+  const head = cells[0].toLowerCase()
+  if (/^(joint|node|point)s?$/.test(head) && !rows.length(cells[1] ?? '').ok) return 'joint'
+  if (/^(member|bar|element)s?$/.test(head)) return 'member'
+  return i === 0 && cells.every((c) => !rows.length(c).ok && jointOf(rows, c) === undefined)
+    ? 'skip'
+    : undefined
+}
+
+/** Adds the joint or member of a row; returns what is wrong with it. */
+function addRow(rows: RowsRead, cells: string[]): string | undefined {
+  const used = cells.filter((c) => c !== '')
+  const ends = used.length >= 3 ? used.slice(1, 3) : used.slice(0, 2)
+  const joins =
+    ends.length === 2 &&
+    ends.every((t) => jointOf(rows, t) !== undefined) &&
+    (rows.mode === 'member' || !ends.every((t) => rows.length(t).ok))
+  if (rows.mode !== 'member' && !(rows.mode === undefined && joins)) return addJointRow(rows, used)
+  if (!joins)
+    return `a member joins two joints, and ${ends.find((t) => jointOf(rows, t) === undefined) ?? 'one'} is none.`
+  const [start, end] = ends.map((t) => jointOf(rows, t)!)
+  if (start === end) return 'a member joins two different joints.'
+  const member = rows.known({ start, end, section: cells[3], material: cells[4] })
+  rows.members.push(rows.growing.addMember(used.length >= 3 ? used[0] : undefined, member))
+  return undefined
+}
+
+function addJointRow(rows: RowsRead, used: string[]): string | undefined {
+  const [label, x = '', y = ''] = used.length >= 3 ? used : [undefined, ...used]
+  const values = [x, y].map((t) => rows.length(t))
+  const wrong = values.find((v) => !v.ok)
+  if (wrong && !wrong.ok) return wrong.message
+  const shifted = (t: string, v: QuantityResult, by: number) =>
+    by === 0 || !v.ok ? typed(t) : tidy(v.si / siPerCoherent(rows.units, D.length) + by)
+  const id = rows.growing.addNode(label, shifted(x, values[0], rows.dx), shifted(y, values[1], rows.dy))
+  if (label !== undefined) rows.to.set(label, id)
+  rows.nodes.push(id)
+  return undefined
 }
