@@ -1,5 +1,14 @@
 export type * from './types.js'
-export { checkProblem, MAX_BYTES, readProblem, VERSION, writeProblem, type ReadResult } from './read.js'
+export {
+  checkProblem,
+  MAX_BYTES,
+  MAX_NESTING,
+  nestingOf,
+  readProblem,
+  VERSION,
+  writeProblem,
+  type ReadResult,
+} from './read.js'
 export { shapeSides } from '../kinds/sections/form.js'
 export { describeLoad, isIdleLoad } from '../kinds/loads/index.js'
 export * as edit from './edits/edits.js'

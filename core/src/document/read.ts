@@ -1,12 +1,13 @@
 import { isDimension, unitByName } from './units.js'
 import { collect, isRecord, type Report } from './report.js'
 import { document } from './schema.js'
+import { sizeError } from './size.js'
 import type { Notice, Problem, ProblemError } from './types.js'
 
 /** Larger files are refused before they are parsed. */
 export const MAX_BYTES = 24_000_000
 /** Deeper nesting than this is refused; the contract needs eight levels, `view` may use more. */
-const MAX_NESTING = 40
+export const MAX_NESTING = 40
 export const VERSION = 1
 
 export type ReadResult =
@@ -73,6 +74,8 @@ export function checkProblem(value: unknown): ReadResult {
   )
   unique(value.answers, 'answers', 'id', 'Answer', r)
   if (r.errors.length) return { ok: false, errors: r.errors }
+  const large = sizeError(value as unknown as Problem)
+  if (large) return { ok: false, errors: [large] }
   return { ok: true, problem: value as unknown as Problem, notices: r.notices }
 }
 
@@ -82,7 +85,7 @@ export const writeProblem = (problem: Problem): string => `${JSON.stringify(prob
 /**
  * Depth of brackets outside strings, found without recursion so that a hostile file cannot exhaust the stack.
  */
-function nestingOf(source: string): number {
+export function nestingOf(source: string): number {
   let depth = 0
   let deepest = 0
   let inString = false

@@ -19,6 +19,15 @@ export type ExtremeKey = 'N' | 'V' | 'M' | 'relative'
  * Example: simply supported, 2 kN/m over 4 m: M max 4 kN·m at 2 m.
  */
 export function extremes(course: Course): Record<ExtremeKey, Range> {
+  let found = known.get(course)
+  if (!found) known.set(course, (found = find(course)))
+  return found
+}
+
+/** Extremes found so far; they go with their course. */
+const known = new WeakMap<Course, Record<ExtremeKey, Range>>()
+
+function find(course: Course): Record<ExtremeKey, Range> {
   const { start, end, length } = course
   const slope = (end.v - start.v) / length
   return {

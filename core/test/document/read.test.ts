@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { openProblem, readProblem, work, writeProblem, type Problem } from '../../src/index.js'
+import {
+  newProblem,
+  openProblem,
+  problemErrors,
+  readProblem,
+  work,
+  writeProblem,
+  type Problem,
+} from '../../src/index.js'
 import { frame } from '../builder.js'
 
 const whole = (): Problem =>
@@ -81,6 +89,41 @@ describe('reading a problem', () => {
     expect(read.ok && writeProblem(read.problem)).toBe(writeProblem(whole()))
   })
 
+  it('refuses what is too large as a whole, though each list is within its limit', () => {
+    const many = <T>(n: number, make: (i: number) => T) => Array.from({ length: n }, (_, i) => make(i))
+    const nodes = many(4001, (i) => ({ id: `n${i}`, x: i, y: 0 }))
+    const members = many(4000, (i) => ({ id: `m${i}`, start: `n${i}`, end: `n${i + 1}` }))
+    const base = { ...newProblem(), nodes, members }
+    const loadCases = many(800, (i) => ({ id: `c${i}`, loads: [] }))
+    expect(problemErrors({ ...base, loadCases })[0]).toMatchObject({ path: 'loadCases' })
+    const combinations = many(100, (i) => ({ id: `k${i}`, factors: { c1: 1 } }))
+    expect(problemErrors({ ...base, loadCases: loadCases.slice(0, 300), combinations })[0]).toMatchObject({
+      path: 'combinations',
+    })
+    const answers = many(9000, (i) => ({ id: `a${i}`, quantity: 'maximum', of: 'moment', value: 1 }))
+    expect(problemErrors({ ...base, answers })[0]).toMatchObject({ path: 'answers' })
+    expect(problemErrors({ ...base, loadCases: loadCases.slice(0, 10) })).toEqual([])
+  })
+  it('reads symbols in long chains and large circles without delay', () => {
+    const chain = Object.fromEntries(
+      Array.from({ length: 10_000 }, (_, i) => [`s${i}`, i === 9999 ? '3 m' : `s${i + 1}`]),
+    )
+    expect(problemErrors({ ...newProblem(), symbols: chain })).toEqual([])
+    const circle = { ...chain, s9999: 's0' }
+    const errors = problemErrors({ ...newProblem(), symbols: circle })
+    expect(errors[0]).toMatchObject({
+      path: 'symbols.s0',
+      message: expect.stringMatching(/circle/) as string,
+    })
+    expect(errors[0].message.length).toBeLessThan(200)
+    const p = { ...newProblem(), symbols: { a: 'b + 1 m', b: '2*c', c: '3 m', d: 'e', e: 'd', f: 'd' } }
+    expect(problemErrors(p).map((e) => e.path)).toEqual(['symbols.d', 'symbols.e', 'symbols.f'])
+  })
+  it('reads long runs of digits as feet and inches without delay', () => {
+    const digits = '1'.repeat(240)
+    for (const x of [`${digits}'${digits}`, `${digits}' ${digits} ${digits.slice(0, 9)}`, digits])
+      expect(problemErrors({ ...newProblem(), nodes: [{ id: 'A', x, y: 0 }] }).length).toBeGreaterThan(0)
+  })
   it('refuses a file nested too deeply', () =>
     expect(readProblem('['.repeat(5000))).toMatchObject({ ok: false, errors: [{ path: '$' }] }))
   it('says where JSON breaks', () =>

@@ -1,15 +1,26 @@
 import { data, redirect } from 'react-router'
-import { cardOf } from '../server/cards.server'
-import { problemsOnShelf } from '../server/problems.server'
+import { number, object, string } from 'yup'
 import { shelfAction } from '../server/shelf-actions.server'
+import { shelfPage } from '../server/shelf.server'
+import type { CardKind } from '../server/cards.server'
 import { Shelf } from '../shelf/Shelf'
 import type { Route } from './+types/shelf'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Shelf · Viga' }]
 
-export async function loader() {
-  return { cards: (await problemsOnShelf()).map(cardOf) }
-}
+/** What the address asks for; what cannot be read in it counts as not said. */
+const asked = object({
+  kind: string<CardKind>().transform((v: string) => (['beam', 'frame', 'truss'].includes(v) ? v : undefined)),
+  find: string()
+    .default('')
+    .transform((v: string) => v.slice(0, 200)),
+  page: number()
+    .default(1)
+    .transform((v: number) => (Number.isInteger(v) && v > 0 ? v : 1)),
+})
+
+export const loader = ({ request }: Route.LoaderArgs) =>
+  shelfPage(asked.cast(Object.fromEntries(new URL(request.url).searchParams)))
 
 export async function action({ request }: Route.ActionArgs) {
   const outcome = await shelfAction(Object.fromEntries(await request.formData()))
@@ -18,5 +29,5 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function ShelfPage({ loaderData }: Route.ComponentProps) {
-  return <Shelf cards={loaderData.cards} />
+  return <Shelf {...loaderData} />
 }

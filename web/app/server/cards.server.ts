@@ -1,34 +1,39 @@
-import { checkAnswers, displayOf, work } from '@viga/core'
+import { checkAnswers, displayOf, work, type Outcome, type Problem } from '@viga/core'
 import { miniScene } from '@viga/drawing/card-figure'
 import type { Group } from '@viga/drawing/marks'
 import { drawnLoads } from '@viga/drawing/words'
-import type { StoredProblem } from './problems.server'
 
 export const CARD = { width: 220, height: 152 }
 
-/** A structure larger than this is drawn on the Shelf without being solved. */
-const SOLVED_ON_SHELF = 400
+/** A structure with more members than this is not solved for its card, and neither drawn nor judged there. */
+const MOST_MEMBERS = 400
+/** Neither is one with more results than this: members times cases, combinations and answers. */
+const MOST_RESULTS = 40_000
 
-export interface Card {
-  id: string
-  title: string
+export type CardKind = 'beam' | 'frame' | 'truss'
+
+/** What a card of the Shelf shows of a problem besides its title. */
+export interface CardContent {
   statement: string
-  kind: 'beam' | 'frame' | 'truss'
+  kind: CardKind
   drawing: Group[]
   status: { text: string; bad: boolean; signs: ('=' | '±' | '≠')[] }
 }
 
-/** What a card of the Shelf shows, and no more. */
-export function cardOf({ id, problem }: StoredProblem): Card {
-  const outcome = problem.members.length > SOLVED_ON_SHELF ? undefined : work(problem)
+export interface Card extends CardContent {
+  id: string
+  title: string
+}
+
+/** The card of a problem, made when it is saved: drawn, solved and its hand values judged. */
+export function cardOf(problem: Problem): CardContent {
+  const outcome = isSmall(problem) ? work(problem) : undefined
   const structure = outcome && outcome.stage !== 'invalid' ? outcome.structure : undefined
   const display = displayOf(problem)
   const first = problem.loadCases?.find((c) => c.loads.length > 0)?.id
   const level =
     structure !== undefined && structure.nodes.every((n) => Math.abs(n.y - structure.nodes[0].y) < 1e-9)
   return {
-    id,
-    title: problem.title,
     statement: problem.statement ?? '',
     kind: problem.kind === 'truss' ? 'truss' : level && problem.members.length > 0 ? 'beam' : 'frame',
     drawing: structure
@@ -43,10 +48,7 @@ export function cardOf({ id, problem }: StoredProblem): Card {
   }
 }
 
-function statusOf(
-  problem: StoredProblem['problem'],
-  outcome: ReturnType<typeof work> | undefined,
-): Card['status'] {
+function statusOf(problem: Problem, outcome: Outcome | undefined): Card['status'] {
   if (problem.nodes.length === 0) return { text: 'empty sheet', bad: false, signs: [] }
   if (!outcome) return { text: `${problem.members.length} members`, bad: false, signs: [] }
   if (outcome.stage === 'invalid') return { text: 'needs a look', bad: true, signs: [] }
@@ -74,3 +76,7 @@ function statusOf(
     ),
   }
 }
+
+const isSmall = ({ members, loadCases = [], combinations = [], answers = [] }: Problem): boolean =>
+  members.length <= MOST_MEMBERS &&
+  members.length * (loadCases.length + combinations.length + answers.length) <= MOST_RESULTS

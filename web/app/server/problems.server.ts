@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { RowDataPacket } from 'mysql2/promise'
 import { newProblem, type Problem } from '@viga/core'
 import { carriedOver } from '@viga/core/document/carry-over'
+import { cardOf } from './cards.server'
 import { change, query } from './database.server'
 
 /** A problem as the database keeps it: the document, and the revision that a save must start from. */
@@ -29,15 +30,6 @@ const stored = (row: Row): StoredProblem => ({
   changedAt: row.changed_at.toISOString(),
 })
 
-/** The problems on the Shelf, newest first. */
-export async function problemsOnShelf(): Promise<StoredProblem[]> {
-  return (
-    await query<Row>(
-      `SELECT ${COLUMNS} FROM problems WHERE deleted_at IS NULL ORDER BY created_at DESC LIMIT 500`,
-    )
-  ).map(stored)
-}
-
 export async function problemById(id: string): Promise<StoredProblem | undefined> {
   const rows = await query<Row>(`SELECT ${COLUMNS} FROM problems WHERE id = ? AND deleted_at IS NULL`, [id])
   return rows[0] && stored(rows[0])
@@ -46,12 +38,19 @@ export async function problemById(id: string): Promise<StoredProblem | undefined
 /** Puts a problem on the Shelf; returns its id. */
 export async function insertProblem(problem: Problem = newProblem()): Promise<string> {
   const id = randomUUID()
-  await change('INSERT INTO problems (id, title, document, revision) VALUES (?, ?, ?, 1)', [
-    id,
-    problem.title,
-    JSON.stringify(problem),
-  ])
+  await change(
+    'INSERT INTO problems (id, title, document, revision, kind, words, card, card_revision) ' +
+      'VALUES (?, ?, ?, 1, ?, ?, ?, 1)',
+    [id, problem.title, JSON.stringify(problem), ...cardColumns(problem)],
+  )
   return id
+}
+
+/** The columns kind, words and card of a problem: what the Shelf shows of it and is searched by. */
+export function cardColumns(problem: Problem): [kind: string, words: string, card: string] {
+  const card = cardOf(problem)
+  const words = `${problem.title} ${card.statement}`.toLowerCase().slice(0, 20_000)
+  return [card.kind, words, JSON.stringify(card)]
 }
 
 export type SaveResult =
@@ -63,9 +62,9 @@ export type SaveResult =
  */
 export async function saveProblem(id: string, revision: number, problem: Problem): Promise<SaveResult> {
   const changed = await change(
-    'UPDATE problems SET document = ?, title = ?, revision = revision + 1, changed_at = NOW(3) ' +
-      'WHERE id = ? AND revision = ? AND deleted_at IS NULL',
-    [JSON.stringify(problem), problem.title, id, revision],
+    'UPDATE problems SET document = ?, title = ?, kind = ?, words = ?, card = ?, card_revision = ?, ' +
+      'revision = revision + 1, changed_at = NOW(3) WHERE id = ? AND revision = ? AND deleted_at IS NULL',
+    [JSON.stringify(problem), problem.title, ...cardColumns(problem), revision + 1, id, revision],
   )
   return changed === 1
     ? { saved: true, revision: revision + 1 }

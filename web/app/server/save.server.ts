@@ -1,4 +1,4 @@
-import { MAX_BYTES, problemErrors, type Problem, type ProblemError } from '@viga/core'
+import { MAX_BYTES, MAX_NESTING, nestingOf, problemErrors, type Problem, type ProblemError } from '@viga/core'
 import { number, object, mixed, ValidationError } from 'yup'
 import { saveProblem, type StoredProblem } from './problems.server'
 
@@ -24,6 +24,8 @@ const refuse = (path: string, message: string): SaveReply => ({
 export async function saveRequest(id: string, request: Request): Promise<SaveReply> {
   const text = await request.text()
   if (text.length > MAX_BYTES) return refuse('$', 'This problem is too large to keep.')
+  // JSON.parse would exhaust the stack on it
+  if (nestingOf(text) > MAX_NESTING) return refuse('$', 'This problem is nested too deeply to be kept.')
   let input
   try {
     input = await envelope.validate(JSON.parse(text), { strict: true })

@@ -1,15 +1,9 @@
 import { newProblem, openProblem } from '@viga/core'
 import { carriedOver } from '@viga/core/document/carry-over'
 import { object, string, ValidationError } from 'yup'
-import { copyTitle } from './titles.server'
-import {
-  deleteProblem,
-  insertProblem,
-  problemById,
-  problemsOnShelf,
-  restoreProblem,
-  saveProblem,
-} from './problems.server'
+import { titlesLike } from './shelf.server'
+import { copyTitle, withoutCopy } from './titles.server'
+import { deleteProblem, insertProblem, problemById, restoreProblem, saveProblem } from './problems.server'
 
 const form = object({
   intent: string().oneOf(['new', 'open', 'rename', 'duplicate', 'delete', 'restore']).required(),
@@ -63,7 +57,7 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
           }
     }
     case 'duplicate': {
-      const taken = (await problemsOnShelf()).map((p) => p.problem.title)
+      const taken = await titlesLike(withoutCopy(found.problem.title))
       await insertProblem({ ...found.problem, title: copyTitle(found.problem.title, taken) })
       return { ok: true }
     }

@@ -1,7 +1,8 @@
+import Pagination from '@mui/material/Pagination'
 import Snackbar from '@mui/material/Snackbar'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import { useFetcher } from 'react-router'
-import type { Card } from '../server/cards.server'
+import { useEffect, useRef, useState } from 'react'
+import { useFetcher, useSearchParams } from 'react-router'
+import type { ShelfPage } from '../server/shelf.server'
 import { TopLine } from '../widgets/TopLine'
 import { ProblemCard } from './ProblemCard'
 import type { action } from '../routes/shelf'
@@ -15,9 +16,10 @@ const KINDS = [
 ] as const
 
 /** The home page: every problem as a sheet standing on a beam, with its little figure. */
-export function Shelf({ cards }: { cards: Card[] }) {
-  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('all')
-  const [find, setFind] = useState('')
+export function Shelf({ cards, counts, page, pages }: ShelfPage) {
+  const [asked, ask] = useSearchParams()
+  const kind = asked.get('kind') ?? 'all'
+  const [find, setFind] = useState(asked.get('find') ?? '')
   const [undo, setUndo] = useState<{ id: string; title: string } | null>(null)
   const fetcher = useFetcher<typeof action>()
   const opener = useFetcher<typeof action>()
@@ -26,15 +28,20 @@ export function Shelf({ cards }: { cards: Card[] }) {
 
   // gone from sight while the server is told
   const leaving = fetcher.formData?.get('intent') === 'delete' ? fetcher.formData.get('id') : null
-  const shown = useMemo(() => {
-    const words = find.toLowerCase().trim()
-    return cards.filter(
-      (c) =>
-        c.id !== leaving &&
-        (kind === 'all' || c.kind === kind) &&
-        (words === '' || `${c.title} ${c.statement}`.toLowerCase().includes(words)),
+  const shown = cards.filter((c) => c.id !== leaving)
+  /** Asks for other problems; a change of kind or words begins at the first page. */
+  const askFor = (change: Record<string, string>) =>
+    ask(
+      (before) => {
+        const next = { ...Object.fromEntries(before), page: '', ...change }
+        return Object.entries(next).filter(([, v]) => v !== '' && v !== 'all')
+      },
+      { replace: true, preventScrollReset: true },
     )
-  }, [cards, kind, find, leaving])
+  const lookFor = (words: string) => {
+    setFind(words)
+    askFor({ find: words.trim() })
+  }
 
   const result = fetcher.data
   useEffect(() => {
@@ -76,12 +83,17 @@ export function Shelf({ cards }: { cards: Card[] }) {
       >
         <aside>
           <h1>Shelf</h1>
-          <p className="shelf-sub">Quince Hill, {countWords(cards.length)}</p>
+          <p className="shelf-sub">Quince Hill, {countWords(counts.all)}</p>
           <nav className="shelf-kinds" aria-label="Kinds of problem">
             {KINDS.map(([key, label]) => (
-              <button key={key} type="button" aria-pressed={kind === key} onClick={() => setKind(key)}>
+              <button
+                key={key}
+                type="button"
+                aria-pressed={kind === key}
+                onClick={() => askFor({ kind: key })}
+              >
                 {label}
-                <em>{key === 'all' ? cards.length : cards.filter((c) => c.kind === key).length}</em>
+                <em>{counts[key]}</em>
               </button>
             ))}
           </nav>
@@ -91,8 +103,8 @@ export function Shelf({ cards }: { cards: Card[] }) {
               ref={search}
               value={find}
               placeholder="Find"
-              onChange={(e) => setFind(e.target.value)}
-              onKeyDown={(e) => e.key === 'Escape' && (setFind(''), e.currentTarget.blur())}
+              onChange={(e) => lookFor(e.target.value)}
+              onKeyDown={(e) => e.key === 'Escape' && (lookFor(''), e.currentTarget.blur())}
             />
             <kbd>/</kbd>
           </label>
@@ -119,7 +131,7 @@ export function Shelf({ cards }: { cards: Card[] }) {
         <section className="shelf-boards" aria-label="Problems">
           {shown.length === 0 ? (
             <p className="shelf-empty">
-              {cards.length === 0
+              {counts.all === 0
                 ? 'The Shelf is empty. Press n for a new problem.'
                 : 'No problem on the Shelf is like that.'}
             </p>
@@ -133,6 +145,15 @@ export function Shelf({ cards }: { cards: Card[] }) {
                 />
               ))}
             </ul>
+          )}
+          {pages > 1 && (
+            <Pagination
+              className="shelf-pages"
+              count={pages}
+              page={page}
+              onChange={(_, to) => askFor({ page: String(to) })}
+              getItemAriaLabel={(type, to) => (type === 'page' ? `page ${to}` : `${type} page`)}
+            />
           )}
         </section>
       </main>

@@ -69,6 +69,23 @@ export const theme = createTheme({
         input: { padding: 0, height: 'auto' },
       },
     },
+    MuiPaginationItem: {
+      styleOverrides: {
+        root: {
+          minWidth: 28,
+          height: 28,
+          borderRadius: 0,
+          fontSize: 12.5,
+          fontVariantNumeric: 'tabular-nums',
+          color: 'var(--ink-2)',
+          '&.Mui-selected, &.Mui-selected:hover': {
+            background: 'var(--cedar-wash)',
+            color: 'var(--ink)',
+            borderBottom: '1.5px solid var(--cedar)',
+          },
+        },
+      },
+    },
     MuiTooltip: {
       styleOverrides: {
         tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 11.5, borderRadius: 0 },

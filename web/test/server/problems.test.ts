@@ -1,15 +1,15 @@
 import { beforeAll, describe, expect, inject, it } from 'vitest'
 import { newProblem, type Problem } from '@viga/core'
 import { migrate } from '../../../scripts/migrate.mjs'
-import { cardOf } from '../../app/server/cards.server'
 import {
   deleteProblem,
   insertProblem,
   problemById,
-  problemsOnShelf,
   restoreProblem,
   saveProblem,
 } from '../../app/server/problems.server'
+import { change } from '../../app/server/database.server'
+import { shelfPage, CARDS_A_PAGE } from '../../app/server/shelf.server'
 import { saveRequest } from '../../app/server/save.server'
 import { shelfAction } from '../../app/server/shelf-actions.server'
 
@@ -29,7 +29,7 @@ const save = (id: string, body: unknown) =>
 describe('a new database', () => {
   it('has the demo problems once, each solved', async () => {
     await migrate(inject('databaseUrl')) // a second start
-    const cards = (await problemsOnShelf()).map(cardOf)
+    const { cards } = await shelfPage({})
     expect(cards).toHaveLength(12)
     expect(cards[0].title).toMatch(/Palm house/)
     for (const c of cards) {
@@ -62,6 +62,8 @@ describe('saving', () => {
     ['{', 400, '$'],
     [{ document: newProblem() }, 400, 'revision'],
     [{ revision: 0, document: newProblem() }, 400, 'revision'],
+    ['['.repeat(100_000), 400, '$'],
+    [`{"revision":1,"document":${'['.repeat(100_000)}`, 400, '$'],
     [{ revision: 1 }, 400, 'document'],
     [
       { revision: 1, document: { ...newProblem(), nodes: [{ id: 'A', x: '3 kN', y: 0 }] } },
@@ -89,7 +91,7 @@ describe('saving', () => {
 })
 
 describe('the Shelf', () => {
-  const titles = async () => (await problemsOnShelf()).map((p) => p.problem.title)
+  const titles = async (find = '') => (await shelfPage({ find })).cards.map((c) => c.title)
   it('makes, renames, duplicates, takes off and puts back', async () => {
     const made = await shelfAction({ intent: 'new' })
     const id = made.ok ? made.open! : ''
@@ -106,6 +108,39 @@ describe('the Shelf', () => {
     expect(await titles()).not.toContain('Rose arch')
     await shelfAction({ intent: 'restore', id })
     expect(await titles()).toContain('Rose arch')
+  })
+  it('is searched by words of title and statement, and parted by kind and page', async () => {
+    const beam: Problem = {
+      ...newProblem('Gooseberry rail 100%'),
+      statement: 'A rail under_spanned by a rope.',
+      nodes: [
+        { id: 'A', x: 0, y: 0 },
+        { id: 'B', x: 4, y: 0 },
+      ],
+      members: [{ id: 'AB', start: 'A', end: 'B', material: 'steel', section: 'default' }],
+    }
+    for (let i = 0; i < CARDS_A_PAGE + 2; i++) await insertProblem({ ...beam, title: `${beam.title} ${i}` })
+    const first = await shelfPage({ find: 'goose RAIL', kind: 'beam' })
+    expect(first).toMatchObject({ page: 1, pages: 2 })
+    expect(first.cards).toHaveLength(CARDS_A_PAGE)
+    expect((await shelfPage({ find: 'goose rail', page: 99 })).cards).toHaveLength(2)
+    expect((await shelfPage({ find: 'gooseberry', kind: 'truss' })).cards).toEqual([])
+    // signs that mean something to SQL are letters here
+    expect((await shelfPage({ find: '100% under_' })).pages).toBe(2)
+    expect((await shelfPage({ find: 'under%spanned' })).cards).toEqual([])
+    expect(first.counts.beam).toBeGreaterThanOrEqual(CARDS_A_PAGE + 2)
+  })
+  it('keeps a card by revision: made when saved, and made anew when it is missing', async () => {
+    const id = await insertProblem(newProblem('Card of a pergola'))
+    const card = async () => (await shelfPage({ find: 'card pergola' })).cards[0]
+    expect((await card()).status.text).toBe('empty sheet')
+    await save(id, {
+      revision: 1,
+      document: { ...newProblem('Card of a pergola'), nodes: [{ id: 'A', x: 0, y: 0 }] },
+    })
+    expect((await card()).status.text).not.toBe('empty sheet')
+    await change('UPDATE problems SET card = NULL, card_revision = NULL WHERE id = ?', [id])
+    expect((await card()).drawing).not.toEqual([])
   })
   it('opens a file as it is, unknown keys and all', async () => {
     const file: Problem & { extra: number } = { ...newProblem('From a file'), extra: 5 }
