@@ -1,4 +1,4 @@
-import { formatNumber, type ActionSolution, type Solution } from '@viga/core'
+import { thing, formatNumber, type ActionSolution, type Solution } from '@viga/core'
 import { ROUNDING } from './diagram-values'
 import type { DiagramDrawing } from './diagrams'
 import { line, plus, polyline, type Mark } from './marks'
@@ -22,7 +22,7 @@ export function drawAxialForces(
     const l = memberLine(s, view, m)
     const N = Math.abs(forces[i]) <= ROUNDING * max ? 0 : forces[i]
     const share = max === 0 ? 0 : Math.abs(N) / max
-    const target = `member:${m.id}`
+    const target = thing.member(m.id)
     const marks: Mark[] =
       N === 0
         ? [line(l.a, l.b, 'ink-3', 1.3, { dash: '1.4 3' })]

@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import type { Course, Solution } from '@viga/core'
 import { plus, polyline, type Group, type Vec } from './marks'
 import { memberLine, type View } from './view'
@@ -24,7 +25,7 @@ export function drawDeflected(
     }
     return {
       key: `f${i}`,
-      target: `member:${m.id}`,
+      target: thing.member(m.id),
       marks: [{ t: 'path', d: polyline(points), stroke: 'cedar', width: 1.9, round: true }],
       hit: { d: polyline(points), width: 12 },
     }

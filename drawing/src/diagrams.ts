@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import type { Course, Solution, Stretch } from '@viga/core'
 import { drawValues, ROUNDING, valueWord } from './diagram-values'
 import type { Obstacle, Wish } from './label-placement'
@@ -57,7 +58,7 @@ export function drawDiagram(
     const edge: Vec[] = []
     const strokes: Mark[] = []
     const peak = largest([courses[i]], key)
-    const target = `member:${m.id}`
+    const target = thing.member(m.id)
     if (peak <= ROUNDING * max) {
       out.wishes.push({
         key: `z${i}`,

@@ -50,7 +50,7 @@ export const CARD_LOAD_HAND: LoadHand = { gap: 6, tall: 15, apart: 11, point: 20
 
 /** A corner of a distributed load that can be pulled: where it is, and what a pixel of pulling means. */
 export interface Grip {
-  /** `grip:D:0:1`: case, load, point. */
+  /** The key of this corner: case, load, point. */
   target: string
   at: Vec
   /** Away from the member, and along it. */

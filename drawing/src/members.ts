@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import type { Structure, StructureMember } from '@viga/core'
 import { across, circle, line, plus, polyline, times, type Group, type Mark, type Vec } from './marks'
 import { memberLine, onScreen, type View } from './view'
@@ -60,7 +61,7 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
   s.members.forEach((m, i) => {
     const l = memberLine(s, view, m)
     const { a, b, dir } = l
-    const target = `member:${m.id}`
+    const target = thing.member(m.id)
     const hit = { d: polyline([a, b]), width: 16 }
     const offsets = [0, 1].map((end) => {
       const node = end === 0 ? m.start : m.end
@@ -142,14 +143,14 @@ export function memberGroups(s: Structure, view: View, style: MemberStyle, hand:
         hand,
       )
       if (marks.length)
-        rings.push({ key: `h${i}.${end}`, target: `end:${m.id}:${end === 0 ? 'start' : 'end'}`, marks })
+        rings.push({ key: `h${i}.${end}`, target: thing.end(m.id, end === 0 ? 'start' : 'end'), marks })
     })
   })
   if (style === 'timber')
     for (let node = 0; node < s.nodes.length; node++) corner(s, view, node, ends[node], hand, corners)
   const joints: Group[] = [...pins].map((node) => ({
     key: `p${node}`,
-    target: `node:${s.nodes[node].id}`,
+    target: thing.node(s.nodes[node].id),
     marks: [
       circle(
         onScreen(view, s.nodes[node].x, s.nodes[node].y),

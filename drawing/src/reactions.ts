@@ -1,4 +1,5 @@
 import {
+  thing,
   formatNumber,
   reactionAt,
   type ActionSolution,
@@ -45,7 +46,7 @@ export function drawReactions(
     const c = onScreen(view, n.x, n.y)
     const pose = poseOf(s, view, p, FULL_HAND, ends, timber)
     const marks: Mark[] = []
-    const target = `support:${n.id}`
+    const target = thing.support(n.id)
     const say = (key: string, value: number, at: Vec[]) =>
       out.wishes.push({
         key: `r${n.id}${key}`,
@@ -178,7 +179,7 @@ export function drawUnknowns(
     const n = s.nodes[d.node]
     const c = onScreen(view, n.x, n.y)
     const turnBy = dofs.angle[d.node]
-    const target = `dof:${i}`
+    const target = thing.dof(i)
     const ink: Ink = d.free ? 'cedar' : 'held'
     const marks: Mark[] = []
     let mark: Vec

@@ -1,4 +1,6 @@
 import {
+  isThing,
+  thing,
   coursesOf,
   formatPlain,
   type ActionSolution,
@@ -125,7 +127,7 @@ export function drawScene(input: SceneInput): Scene {
   // force lines take the place of the members of a truss; its joints stay
   groups.push(
     ...(forces
-      ? members.filter((g) => g.target?.startsWith('node:'))
+      ? members.filter((g) => isThing(g.target, 'node'))
       : layers.deflected
         ? faint(members)
         : members),
@@ -189,7 +191,7 @@ export function drawScene(input: SceneInput): Scene {
   const said = map
     ? []
     : s.members.length > MANY
-      ? wishes.map((w) => (w.target?.startsWith('member:') ? { ...w, optional: true } : w))
+      ? wishes.map((w) => (isThing(w.target, 'member') ? { ...w, optional: true } : w))
       : wishes
   const all = [...letters, ...(input.notes ?? []), ...said, ...names].filter((w) => inSight(w, view))
   const labels = input.before ? placeAsBefore(all, input.before) : place(all, obstacles, boxes, view)
@@ -225,7 +227,7 @@ function loneJoints(s: Structure, view: View): Group[] {
       : [
           {
             key: `lone${n.id}`,
-            target: `node:${n.id}`,
+            target: thing.node(n.id),
             marks: [circle(onScreen(view, n.x, n.y), 3.2, { stroke: 'ink', width: 1.3, fill: 'sheet' })],
           },
         ],
@@ -283,7 +285,7 @@ function jointLetters(s: Structure, view: View): Wish[] {
     }
     return {
       key: `j${n.id}`,
-      target: `node:${n.id}`,
+      target: thing.node(n.id),
       mark,
       candidates: again(() =>
         ring(
@@ -313,7 +315,7 @@ function memberNames(s: Structure, view: View, display: Display, spare: boolean)
     )
     return {
       key: `n${i}`,
-      target: `member:${m.id}`,
+      target: thing.member(m.id),
       mark: {
         t: 'text',
         text: `${m.id}, ${formatPlain(m.length * display.length.perSI, 4)} ${display.length.unit}`,

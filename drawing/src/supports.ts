@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import type { Structure, StructureSupport } from '@viga/core'
 import {
   across,
@@ -145,7 +146,7 @@ export function supportGroups(s: Structure, view: View, hand: Hand = FULL_HAND, 
       })
     return {
       key: `s${n.id}`,
-      target: `support:${n.id}`,
+      target: thing.support(n.id),
       marks,
       hit: { d: polyline([c, plus(c, pose.ground, pose.reach)]), width: 30 * k },
     }

@@ -1,4 +1,4 @@
-import { formatPlain, withUnit, type Display, type StatedLoad, type Structure } from '@viga/core'
+import { thing, formatPlain, withUnit, type Display, type StatedLoad, type Structure } from '@viga/core'
 import type { DrawnLoad, LoadWords } from './loads'
 
 const abs = Math.abs
@@ -56,7 +56,7 @@ export function drawnLoads(structure: Structure, shown: ReadonlySet<string>, dis
   return structure.cases.flatMap((c, k) =>
     shown.has(c.id)
       ? c.loads.map((load, i) => ({
-          target: `load:${c.id}:${i}`,
+          target: thing.load(c.id, i),
           load,
           words: loadWords(load, display),
           ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }),

@@ -31,7 +31,7 @@ export function membersNear(p: Problem, m: Measure): Nearness {
     const box = boxes[i]
     if (!box) return []
     const { a, b } = box
-    const steps = Math.max(1, Math.ceil((2 * Math.hypot(b.x - a.x, b.y - a.y)) / size))
+    const steps = Math.min(8 * CELLS, Math.max(1, Math.ceil((2 * Math.hypot(b.x - a.x, b.y - a.y)) / size)))
     const out = new Set<string>()
     for (let s = 0; s <= steps; s++) {
       const [x, y] = [a.x + ((b.x - a.x) * s) / steps, a.y + ((b.y - a.y) * s) / steps]

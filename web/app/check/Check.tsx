@@ -1,4 +1,5 @@
 import {
+  thing,
   answerDimension,
   DEFAULT_TOLERANCE,
   coherentUnitName,
@@ -93,8 +94,8 @@ function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: bool
   const store = useSheetStore()
   const units = useSheet((s) => s.problem.units)
   const many = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
-  const place = a.node ? `node:${a.node}` : a.member ? `member:${a.member}` : `answer:${a.id}`
-  const row = useRow(targetOf([...new Set([place, `answer:${a.id}`])]))
+  const place = a.node ? thing.node(a.node) : a.member ? thing.member(a.member) : thing.answer(a.id)
+  const row = useRow(targetOf([...new Set([place, thing.answer(a.id)])]))
   const sign = signOf(v)
   const put = (change: Partial<Answer>, merge?: string) =>
     store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge })

@@ -1,4 +1,5 @@
 import {
+  thing,
   checkAnswers,
   dimension,
   formatNumber,
@@ -73,7 +74,7 @@ export function checkNotes(
       return [
         {
           key: `c${a.id}`,
-          target: `answer:${a.id}`,
+          target: thing.answer(a.id),
           mark: {
             t: 'text',
             text,

@@ -1,4 +1,4 @@
-import { formatPlain, type Structure } from '@viga/core'
+import { readThing, formatPlain, type Structure } from '@viga/core'
 import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
 import { useDisplay } from '../sheet/context'
 import { JointEditor } from '../given/JointEditor'
@@ -18,13 +18,13 @@ interface Props {
 /** The form of the selected thing, beside it on the Figure and never over it. Escape closes it. */
 export function Beside({ selection, structure: s, view, onClose }: Props) {
   const display = useDisplay()
-  const [kind, ...rest] = selection.split(':')
-  const id = rest.join(':')
+  const it = readThing(selection)
   const length = (v: number) => formatPlain(v * display.length.perSI, 5)
 
   useEscape(onClose)
 
-  if (kind === 'node' || kind === 'support') {
+  if (it?.kind === 'node' || it?.kind === 'support') {
+    const { id } = it
     const n = s.nodes.find((o) => o.id === id)
     if (!n) return null
     return (
@@ -40,7 +40,8 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
       </Floating>
     )
   }
-  if (kind === 'member') {
+  if (it?.kind === 'member') {
+    const { id } = it
     const m = s.members.find((o) => o.id === id)
     if (!m) return null
     const ends = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
@@ -60,9 +61,8 @@ export function Beside({ selection, structure: s, view, onClose }: Props) {
       </Floating>
     )
   }
-  if (kind === 'load') {
-    const cut = id.lastIndexOf(':')
-    const [caseId, index] = [id.slice(0, cut), Number(id.slice(cut + 1))]
+  if (it?.kind === 'load') {
+    const { caseId, index } = it
     const load = s.cases.find((c) => c.id === caseId)?.loads[index]
     if (!load) return null
     const at =

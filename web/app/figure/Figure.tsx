@@ -1,4 +1,4 @@
-import { dimension, siPerCoherent, type Solution } from '@viga/core'
+import { isThing, readThing, thing, dimension, siPerCoherent, type Solution } from '@viga/core'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
@@ -29,10 +29,12 @@ import './figure.css'
  * those are.
  */
 function seenAs(target: string, shown: Layers, solution: Solution | undefined): string[] {
-  const dof =
-    target.startsWith('dof:') && !shown.unknowns ? solution?.dofs.list[Number(target.slice(4))] : undefined
+  const it = shown.unknowns ? undefined : readThing(target)
+  const dof = it?.kind === 'dof' ? solution?.dofs.list[it.index] : undefined
   const id = dof && solution!.structure.nodes[dof.node].id
-  return id === undefined ? [target] : [target, `node:${id}`, ...(shown.reactions ? [`support:${id}`] : [])]
+  return id === undefined
+    ? [target]
+    : [target, thing.node(id), ...(shown.reactions ? [thing.support(id)] : [])]
 }
 
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
@@ -181,11 +183,11 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
               return (
                 <circle
                   key={n.id}
-                  data-target={`node:${n.id}`}
+                  data-target={thing.node(n.id)}
                   cx={p.x}
                   cy={p.y}
                   r={11}
-                  className={`joint-hit${lit.has(`node:${n.id}`) ? ' on' : ''}`}
+                  className={`joint-hit${lit.has(thing.node(n.id)) ? ' on' : ''}`}
                 />
               )
             })}
@@ -229,7 +231,7 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
             Or type coordinates into the table at the right.
           </p>
         )}
-        {(part === 'given' || (part === 'working' && selection?.startsWith('load:'))) &&
+        {(part === 'given' || (part === 'working' && isThing(selection, 'load'))) &&
           structure &&
           selection &&
           !many &&

@@ -1,3 +1,4 @@
+import { readThing, thing } from '@viga/core'
 import type { Problem, Structure } from '@viga/core'
 import { chosen } from '../sheet/targets'
 import type { Grip } from '@viga/drawing/loads'
@@ -23,7 +24,7 @@ const OFF = 27
 export function Handles({ problem, structure: s, view, selection, grips }: Props) {
   const { nodes, members, loads } = chosen(selection)
   if (nodes.length + members.length + loads.length !== 1) return null
-  const own = loads.length ? `grip:${loads[0].caseId}:${loads[0].index}:` : null
+  const own = loads.length ? loads[0] : null
   return (
     <>
       {problem.kind === 'frame' &&
@@ -31,7 +32,10 @@ export function Handles({ problem, structure: s, view, selection, grips }: Props
       {members.length === 1 && <Direction s={s} view={view} id={members[0]} />}
       {own !== null &&
         grips
-          .filter((g) => g.target.startsWith(own))
+          .filter((g) => {
+            const it = readThing(g.target)
+            return it?.kind === 'grip' && it.caseId === own.caseId && it.index === own.index
+          })
           .map((g) => (
             <circle key={g.target} className="grip" data-target={g.target} cx={g.at.x} cy={g.at.y} r="5.5" />
           ))}
@@ -79,7 +83,7 @@ export function ringsOf(
 
 function Ring({ id, end, at, hinged, joint }: RingMark) {
   return (
-    <g data-target={`ring:${end}:${id}`} className={`ring${hinged ? ' hinged' : ''}`}>
+    <g data-target={thing.ring(id, end)} className={`ring${hinged ? ' hinged' : ''}`}>
       <title>
         {id} at {joint}: {hinged ? 'hinged; press for rigid' : 'rigid; press for a hinge'}
       </title>

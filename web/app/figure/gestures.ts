@@ -1,4 +1,15 @@
-import { edit, siPerCoherent, dimension, measure, readStep, type Problem, type Structure } from '@viga/core'
+import {
+  isThing,
+  readThing,
+  thing,
+  edit,
+  siPerCoherent,
+  dimension,
+  measure,
+  readStep,
+  type Problem,
+  type Structure,
+} from '@viga/core'
 import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf, targetsOf, toggled } from '../sheet/targets'
@@ -191,7 +202,7 @@ export function useGestures({
     if (
       !p.grip &&
       now.loadCases?.every((c) =>
-        c.loads.every((l, i) => `load:${c.id}:${i}` !== target || l.type !== 'point'),
+        c.loads.every((l, i) => thing.load(c.id, i) !== target || l.type !== 'point'),
       )
     )
       return false
@@ -217,8 +228,8 @@ export function useGestures({
     )
     const { nodes, members } = store.getState().problem
     const found = [
-      ...nodes.filter((n) => inside.has(n.id)).map((n) => `node:${n.id}`),
-      ...members.filter((m) => inside.has(m.start) && inside.has(m.end)).map((m) => `member:${m.id}`),
+      ...nodes.filter((n) => inside.has(n.id)).map((n) => thing.node(n.id)),
+      ...members.filter((m) => inside.has(m.start) && inside.has(m.end)).map((m) => thing.member(m.id)),
     ]
     store
       .getState()
@@ -260,15 +271,15 @@ export function useGestures({
         return
       }
       const hit = targetAt(e)
-      const grip = hit?.startsWith('grip:') ? grips.find((g) => g.target === hit) : undefined
+      const grip = isThing(hit, 'grip') ? grips.find((g) => g.target === hit) : undefined
       // what is pulled or pressed at a ring is meant, not the joint it stands near
-      if (grip || hit?.startsWith('ring:')) {
+      if (grip || isThing(hit, 'ring')) {
         press.current = { at, target: hit, view, moved: false, from: null, fromPoint: null, box: false, grip }
         return
       }
       press.current = {
         at,
-        target: joint ? `node:${joint}` : hit,
+        target: joint ? thing.node(joint) : hit,
         view,
         moved: false,
         from: joint,
@@ -284,22 +295,17 @@ export function useGestures({
         setBusy(true)
       }
       if (drawing && (!p || e.buttons === 1)) return hoverGhost(at)
-      if (!p) return store.getState().point(jointNear(at) ? `node:${jointNear(at)}` : targetAt(e))
+      const near = p ? null : jointNear(at)
+      if (!p) return store.getState().point(near ? thing.node(near) : targetAt(e))
       if (!p.moved) return
       if (p.box) return setBox({ a: p.at, b: at })
-      if (
-        movable &&
-        structure &&
-        e.buttons === 1 &&
-        (p.grip || p.target?.startsWith('load:')) &&
-        pulled(p, at)
-      )
+      if (movable && structure && e.buttons === 1 && (p.grip || isThing(p.target, 'load')) && pulled(p, at))
         return
       if (movable && p.from && e.buttons === 1) {
         const to = snap(at)
         store.getState().edit(`move ${p.from}`, (q) => edit.setNode(q, p.from!, to), {
           merge: `move ${p.from}`,
-          select: `node:${p.from}`,
+          select: thing.node(p.from),
         })
         if (!moving) {
           setMoving(true)
@@ -332,9 +338,9 @@ export function useGestures({
           if (refits.current) refit()
         } else if (!p.moved && e.shiftKey && p.target)
           store.setState({ selection: toggled(store.getState().selection, endMember(p.target)) })
-        else if (!p.moved && p.target?.startsWith('ring:')) turnEnd(p.target)
+        else if (!p.moved && isThing(p.target, 'ring')) turnEnd(p.target)
         else if (!p.moved && !p.grip)
-          store.getState().select(p.target?.startsWith('end:') ? endClicked(p.target) : p.target)
+          store.getState().select(isThing(p.target, 'end') ? endClicked(p.target) : p.target)
         setMoving(false)
         return
       }
@@ -365,33 +371,31 @@ export function useGestures({
 
   /** A ring at a member's end turns it from rigid to hinged and back. */
   const turnEnd = (target: string) => {
-    const [, end, ...rest] = target.split(':')
-    const id = rest.join(':')
+    const ring = readThing(target)
+    if (ring?.kind !== 'ring') return
+    const { id, end } = ring
     store
       .getState()
       .edit(`hinge of ${id}`, (q) =>
-        edit.setHinge(
-          q,
-          id,
-          end as 'start' | 'end',
-          q.members.find((m) => m.id === id)?.releases?.[end as 'start' | 'end']?.M !== true,
-        ),
+        edit.setHinge(q, id, end, q.members.find((m) => m.id === id)?.releases?.[end]?.M !== true),
       )
   }
 
   /** A click on a hinge lifts it: what was set on the Figure is unset there. */
   const endClicked = (target: string): string => {
-    const [, member, end] = target.split(':')
+    const hinge = readThing(target)
+    if (hinge?.kind !== 'end') return target
+    const { id: member, end } = hinge
     const m = store.getState().problem.members.find((o) => o.id === member)
     if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame')
-      store
-        .getState()
-        .edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end as 'start' | 'end', false))
-    return `member:${member}`
+      store.getState().edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end, false))
+    return thing.member(member)
   }
   return { handlers, ghost, step: step * si, busy, box, moving, chain, placeTyped }
 }
 
 /** The end of a member counts as the member when several things are selected. */
-const endMember = (target: string): string =>
-  target.startsWith('end:') ? `member:${target.split(':')[1]}` : target
+const endMember = (target: string): string => {
+  const it = readThing(target)
+  return it?.kind === 'end' ? thing.member(it.id) : target
+}

@@ -1,4 +1,4 @@
-import { copyRows, edit, measure, pasteRows, type Problem, type SupportType } from '@viga/core'
+import { thing, copyRows, edit, measure, pasteRows, type Problem, type SupportType } from '@viga/core'
 import { useEffect } from 'react'
 import { useSheetStore } from '../sheet/context'
 import type { SheetStore } from '../sheet/store'
@@ -66,7 +66,7 @@ function paste(store: SheetStore, text: string) {
   const made = pasted(store.getState().problem, text)
   if (!made.ok) return store.setState({ refused: made.message })
   store.getState().edit('paste', () => made.problem, {
-    select: targetOf([...made.nodes.map((n) => `node:${n}`), ...made.members.map((m) => `member:${m}`)]),
+    select: targetOf([...made.nodes.map((n) => thing.node(n)), ...made.members.map((m) => thing.member(m))]),
   })
 }
 

@@ -1,4 +1,4 @@
-import { dimension, edit, siPerCoherent, type Problem, type Structure } from '@viga/core'
+import { readThing, dimension, edit, siPerCoherent, type Problem, type Structure, type ThingKey } from '@viga/core'
 import { lineOf, withLine } from '@viga/core/statement/load-sorts'
 import type { Grip } from '@viga/drawing/loads'
 import { dot, plus, type Vec } from '@viga/drawing/marks'
@@ -10,11 +10,11 @@ const ACROSS = 9
 
 const round = (v: number, step: number) => Number((Math.round(v / step) * step).toPrecision(12))
 
-/** The case and the place in it of `load:D:0` or `grip:D:0:1`. */
-export function loadPlace(target: string): { caseId: string; index: number; point?: number } {
-  const [kind, ...rest] = target.split(':')
-  const numbers = kind === 'grip' ? rest.splice(-2).map(Number) : rest.splice(-1).map(Number)
-  return { caseId: rest.join(':'), index: numbers[0], point: numbers[1] }
+/** The case of a load or of a grip on it, its place in the case, and the point that is gripped. */
+export function loadPlace(target: ThingKey): { caseId: string; index: number; point?: number } {
+  const it = readThing(target)
+  if (it?.kind === 'grip') return it
+  return it?.kind === 'load' ? it : { caseId: '', index: -1 }
 }
 
 /** A load at a place of a member, moved along it to where the pointer is, in steps of the grid. */

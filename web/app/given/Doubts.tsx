@@ -1,11 +1,13 @@
-import { doubts, type Doubt } from '@viga/core'
+import { thing, doubts, type Doubt } from '@viga/core'
 import { useDeferredValue, useMemo } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 
 const placesOf = (d: { nodes?: string[]; members?: string[] }) =>
-  targetOf([...(d.members ?? []).map((m) => `member:${m}`), ...(d.nodes ?? []).map((n) => `node:${n}`)]) ||
-  null
+  targetOf([
+    ...(d.members ?? []).map((m) => thing.member(m)),
+    ...(d.nodes ?? []).map((n) => thing.node(n)),
+  ]) || null
 
 /**
  * What keeps the problem from being solved, and what is doubtful; each line selects its place and offers its

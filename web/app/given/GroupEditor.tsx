@@ -1,4 +1,5 @@
 import {
+  thing,
   copySelection,
   dimension,
   divideMember,
@@ -52,7 +53,7 @@ export function GroupEditor({
       .getState()
       .select(
         targetOf(
-          [...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => `member:${id}`),
+          [...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => thing.member(id)),
         ),
       )
   return (

@@ -1,4 +1,5 @@
 import {
+  thing,
   dimension,
   edit,
   nextNodeLabel,
@@ -21,7 +22,7 @@ import { useWindowed } from '../widgets/windowed'
 export function Joints({ onStart }: { onStart: () => void }) {
   const nodes = useSheet((s) => s.problem.nodes)
   const length = useSheet((s) => s.problem.units.length)
-  const { rows, others } = useWindowed(nodes, (n) => `node:${n.id}`, 4)
+  const { rows, others } = useWindowed(nodes, (n) => thing.node(n.id), 4)
   return (
     <Block title="Joints">
       <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
@@ -55,13 +56,13 @@ export function Joints({ onStart }: { onStart: () => void }) {
 
 const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity; y: Quantity }) {
   const store = useSheetStore()
-  const row = useRow(`node:${id}`)
+  const row = useRow(thing.node(id))
   const rename = (to: string) => {
     if (store.getState().problem.nodes.some((n) => n.id === to)) return `There is a joint ${to} already.`
     return (
       store
         .getState()
-        .edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: `node:${to}`, shown: true })
+        .edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: thing.node(to), shown: true })
         ?.message ?? null
     )
   }

@@ -1,4 +1,4 @@
-import { dimension, edit, type Load } from '@viga/core'
+import { thing, dimension, edit, type Load } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { RemoveButton } from '../widgets/Block'
@@ -39,7 +39,7 @@ export const LoadRow = memo(function LoadRow({
   load: Load
 }) {
   const store = useSheetStore()
-  const row = useRow(`load:${caseId}:${index}`)
+  const row = useRow(thing.load(caseId, index))
   const [several, setSeveral] = useState(false)
   const stated = useMemo(() => entryOf(load), [load])
   const entry = several ? undefined : stated

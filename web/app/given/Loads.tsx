@@ -1,4 +1,4 @@
-import { edit, type LoadCase } from '@viga/core'
+import { thing, edit, type LoadCase } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
@@ -68,7 +68,7 @@ export function Loads() {
 }
 
 function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
-  const { rows, others } = useWindowed(c.loads, (_, i) => `load:${c.id}:${i}`, 6)
+  const { rows, others } = useWindowed(c.loads, (_, i) => thing.load(c.id, i), 6)
   return (
     <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
       <thead>

@@ -1,4 +1,4 @@
-import { edit, formatPlain, readChain, type Member } from '@viga/core'
+import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
@@ -22,7 +22,7 @@ export function Members() {
   )
   const sectionIds = useMemo(() => sections?.map((s) => s.id) ?? [], [sections])
   const materialIds = useMemo(() => materials?.map((s) => s.id) ?? [], [materials])
-  const { rows, others } = useWindowed(members, (m) => `member:${m.id}`, 7)
+  const { rows, others } = useWindowed(members, (m) => thing.member(m.id), 7)
   return (
     <Block title="Members">
       <table className="t" onKeyDown={onGridKeys}>
@@ -74,7 +74,7 @@ const MemberRow = memo(function MemberRow({
   materials: string[]
 }) {
   const store = useSheetStore()
-  const row = useRow(`member:${m.id}`)
+  const row = useRow(thing.member(m.id))
   const rename = (to: string) => {
     if (store.getState().problem.members.some((o) => o.id === to)) return `There is a member ${to} already.`
     return (

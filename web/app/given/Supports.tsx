@@ -1,4 +1,4 @@
-import { dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
+import { thing, dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
@@ -38,7 +38,7 @@ export function Supports() {
 
 function SupportRow({ s }: { s: Support }) {
   const store = useSheetStore()
-  const row = useRow(`support:${s.node}`)
+  const row = useRow(thing.support(s.node))
   const [open, setOpen] = useState(false)
   const { node, ...rest } = s
   const put = (next: Omit<Support, 'node'>, name: string, merge?: string) =>

@@ -1,4 +1,5 @@
 import {
+  thing,
   breaksOf,
   courseOf,
   sidesAt,
@@ -125,7 +126,7 @@ export const TensionLetter = ({ sign }: { sign: number }) => (
 )
 
 function MemberRows({ id, children }: { id: string; children: React.ReactNode }) {
-  const { className, ...handlers } = useRow(`member:${id}`)
+  const { className, ...handlers } = useRow(thing.member(id))
   return (
     <tbody className={`member-rows${className ? ' lit' : ''}`} {...handlers}>
       {children}
@@ -158,7 +159,7 @@ export function TrussBlock({ solution, action }: Solved) {
         </thead>
         <tbody>
           {s.members.map((m, i) => (
-            <LitRow key={m.id} target={`member:${m.id}`} label={m.id}>
+            <LitRow key={m.id} target={thing.member(m.id)} label={m.id}>
               <td className="n ro">{formatPlain(m.length * display.length.perSI, 4)}</td>
               <td className="n strong">
                 {f.text(forces[i])}{' '}

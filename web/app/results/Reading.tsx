@@ -1,4 +1,5 @@
 import {
+  thing,
   dimension,
   edit,
   formatNumber,
@@ -45,7 +46,7 @@ export function Reading({ solution, action }: { solution: Solution; action: Acti
     <Block title="Reading">
       <div
         className="reading"
-        onMouseEnter={() => store.getState().point(`member:${m.id}`)}
+        onMouseEnter={() => store.getState().point(thing.member(m.id))}
         onMouseLeave={() => store.getState().point(null)}
       >
         <div className="reading-place">

@@ -1,4 +1,5 @@
 import {
+  thing,
   displacementAt,
   equilibrium,
   formatNumber,
@@ -78,7 +79,7 @@ export function ReactionsBlock({ solution, action }: Solved) {
         </thead>
         <tbody>
           {rows.map(({ p, id, r }) => (
-            <LitRow key={id} target={`support:${id}`} label={id} data-reaction={id}>
+            <LitRow key={id} target={thing.support(id)} label={id} data-reaction={id}>
               <td className="n strong">
                 {f.text(r.x * display.force.perSI)} <WayArrow x={f.sign(r.x * display.force.perSI)} />
               </td>
@@ -186,7 +187,7 @@ export function DisplacementsBlock({ solution, action }: Solved) {
         </thead>
         <tbody>
           {rows.map(({ id, d }) => (
-            <LitRow key={id} target={`node:${id}`} label={id}>
+            <LitRow key={id} target={thing.node(id)} label={id}>
               <td className="n">
                 {d.x === null ? (
                   <span className="quiet">none</span>

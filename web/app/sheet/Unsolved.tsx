@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import { useSheet, useSheetStore } from './context'
 import { targetOf } from './targets'
 
@@ -16,8 +17,8 @@ export function Unsolved() {
     return <p className="prose">Nothing is stated yet. Joints, members, supports and loads go under Given.</p>
   const target =
     targetOf([
-      ...(error.members ?? []).map((m) => `member:${m}`),
-      ...(error.nodes ?? []).map((n) => `node:${n}`),
+      ...(error.members ?? []).map((m) => thing.member(m)),
+      ...(error.nodes ?? []).map((n) => thing.node(n)),
     ]) || null
   return (
     <div

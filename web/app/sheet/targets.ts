@@ -1,8 +1,8 @@
-import type { Problem } from '@viga/core'
+import { readThing, thing, type Problem } from '@viga/core'
 
 /**
- * Several things pointed at or selected at once, in one text. Labels have visible characters only, so a line
- * end parts them.
+ * Several things pointed at or selected at once, as one text: their keys, which hold no line end, parted by
+ * one.
  */
 export const targetOf = (targets: readonly string[]): string => targets.join('\n')
 
@@ -24,15 +24,10 @@ export interface Chosen {
 export function chosen(selection: string | null): Chosen {
   const out: Chosen = { nodes: [], members: [], loads: [] }
   for (const t of targetsOf(selection)) {
-    const cut = t.indexOf(':')
-    const id = t.slice(cut + 1)
-    const kind = t.slice(0, cut)
-    if (kind === 'node' || kind === 'support') out.nodes.push(id)
-    else if (kind === 'member') out.members.push(id)
-    else if (kind === 'load') {
-      const last = id.lastIndexOf(':')
-      out.loads.push({ caseId: id.slice(0, last), index: Number(id.slice(last + 1)) })
-    }
+    const it = readThing(t)
+    if (it?.kind === 'node' || it?.kind === 'support') out.nodes.push(it.id)
+    else if (it?.kind === 'member') out.members.push(it.id)
+    else if (it?.kind === 'load') out.loads.push({ caseId: it.caseId, index: it.index })
   }
   return out
 }
@@ -51,4 +46,4 @@ export function stillThere(p: Problem, selection: string | null): string | null 
 }
 
 export const everything = (p: Problem): string | null =>
-  targetOf([...p.nodes.map((n) => `node:${n.id}`), ...p.members.map((m) => `member:${m.id}`)]) || null
+  targetOf([...p.nodes.map((n) => thing.node(n.id)), ...p.members.map((m) => thing.member(m.id))]) || null

@@ -1,4 +1,4 @@
-import { working, type Entries } from '@viga/core'
+import { isThing, thing, working, type Entries } from '@viga/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Formula } from '../widgets/Formula'
@@ -9,7 +9,7 @@ import { powerOfLarge, WHOLE } from './Blocks'
 import { LargeMatrix } from './LargeMatrix'
 import { MemberChoice, useMember } from './MemberChoice'
 import type { StepProps } from './step'
-import { targetOf, targetsOf } from '../sheet/targets'
+import { chosen, targetOf, targetsOf } from '../sheet/targets'
 
 /** The assembly, member by member: the member's block lit in K, and each entry the sum it is. */
 export function AssemblyView({ solution, units }: StepProps) {
@@ -61,7 +61,7 @@ export function AssemblyView({ solution, units }: StepProps) {
     reading.power && !common ? (whole ? working.commonPower(whole.values) : powerOfLarge(ledger)) : 0
   // a member pointed at on the Figure lights its own block
   const hovered = useSheet((s) =>
-    s.hover?.startsWith('member:') && targetsOf(s.hover).length === 1 ? s.hover.slice(7) : null,
+    isThing(s.hover, 'member') && targetsOf(s.hover).length === 1 ? chosen(s.hover).members[0] : null,
   )
   const lit = solution.structure.members.findIndex((m) => m.id === hovered)
   const parting = useMemo(() => K && working.partingOf(K.rows.flatMap((u) => u ?? [])), [K])
@@ -88,11 +88,11 @@ export function AssemblyView({ solution, units }: StepProps) {
       .point(
         e &&
           targetOf([
-            `dof:${e.row}`,
-            `dof:${e.column}`,
+            thing.dof(e.row),
+            thing.dof(e.column),
             ...working
               .termsOf(shown, units, e.row, e.column)
-              .flatMap((t) => (t.member ? [`member:${t.member}`] : [])),
+              .flatMap((t) => (t.member ? [thing.member(t.member)] : [])),
           ]),
       )
   }

@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import type { Solution } from '@viga/core'
 import { useSearchParams } from 'react-router'
 import { useSheetStore } from '../sheet/context'
@@ -51,7 +52,7 @@ export function MemberChoice({
           type="button"
           aria-pressed={i === at}
           onClick={() => onChoose(i)}
-          onMouseEnter={() => store.getState().point(`member:${id}`)}
+          onMouseEnter={() => store.getState().point(thing.member(id))}
           onMouseLeave={() => store.getState().point(null)}
         >
           {id}

@@ -1,3 +1,4 @@
+import { thing } from '@viga/core'
 import type { Unknown } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetsOf } from '../sheet/targets'
@@ -8,7 +9,7 @@ import { targetsOf } from '../sheet/targets'
  */
 export function NumberMark({ of: { index, number, free } }: { of: Unknown }) {
   const store = useSheetStore()
-  const target = `dof:${index}`
+  const target = thing.dof(index)
   const lit = useSheet((s) => targetsOf(s.hover).includes(target))
   return (
     <span

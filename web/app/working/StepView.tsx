@@ -1,4 +1,4 @@
-import { edit, working, type Solution } from '@viga/core'
+import { thing, edit, working, type Solution } from '@viga/core'
 import { memo, useEffect, useMemo, useRef, type ReactNode } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
@@ -29,7 +29,7 @@ export const StepView = memo(function StepView({
   useEffect(() => {
     if (selection === clicked.current) return
     clicked.current = selection
-    const index = solution.structure.members.findIndex((m) => selection === `member:${m.id}`)
+    const index = solution.structure.members.findIndex((m) => selection === thing.member(m.id))
     if (ofMembers.includes(index)) choose(index)
   }, [selection, solution, ofMembers, choose])
   const at = page.ofOne?.member

@@ -1,4 +1,4 @@
-import { working } from '@viga/core'
+import { thing, working } from '@viga/core'
 import { createContext, useContext, useMemo, useState } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 
@@ -79,11 +79,11 @@ export function hasChanged(
 /** What an address belongs to on the Figure: its member, its joint, its unknowns. */
 export function targetsOfNumber(address: string, ledger: working.Ledger): string[] {
   const [kind, ...parts] = address.split('/').map(decodeURIComponent)
-  const dof = (p: string) => `dof:${Number(p) - 1}`
+  const dof = (p: string) => thing.dof(Number(p) - 1)
   /** Rows and columns of the equations stand in the order of the numbers of the free unknowns. */
   const position = (p: string): string[] => {
     const u = working.inOrder(working.unknowns(ledger.context).filter((o) => o.free))[Number(p) - 1]
-    return u ? [`dof:${u.index}`] : []
+    return u ? [thing.dof(u.index)] : []
   }
   switch (kind) {
     case 'case':
@@ -120,7 +120,7 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
     case 'sin-turn':
     case 'settlement':
     case 'spring':
-      return [`node:${parts[0]}`]
+      return [thing.node(parts[0])]
     case 'load':
     case 'load-q':
     case 'load-at':
@@ -128,12 +128,12 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
     case 'load-across':
     case 'force-along':
     case 'force-across':
-      return [`load:${ledger.context.action.id}:${parts[0]}`]
+      return [thing.load(ledger.context.action.id, Number(parts[0]))]
     case 'symbol': {
       const { members } = ledger.context.solution.structure
       return working
         .multiplesOf(ledger.context)
-        .flatMap((m, i) => (m?.symbol === parts[0] ? [`member:${members[i].id}`] : []))
+        .flatMap((m, i) => (m?.symbol === parts[0] ? [thing.member(members[i].id)] : []))
     }
     case 'common':
     case 'whole':
@@ -141,7 +141,7 @@ export function targetsOfNumber(address: string, ledger: working.Ledger): string
     case 'energy':
       return []
     default:
-      return parts[0] === undefined ? [] : [`member:${parts[0]}`]
+      return parts[0] === undefined ? [] : [thing.member(parts[0])]
   }
 }
 
