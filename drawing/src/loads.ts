@@ -1,4 +1,4 @@
-import type { StatedLoad, Structure } from '@viga/core'
+import { readThing, thing, type StatedLoad, type Structure } from '@viga/core'
 import {
   across,
   arrow,
@@ -259,17 +259,19 @@ function row(
       if (dot(plus(tips[i], foot, -1), back) > 12)
         marks.push(line(plus(tips[i], act, 4), foot, 'load', 0.8, { dash: '1.5 3.5', opacity: 0.75 }))
     }
-  load.points.forEach((p, i) =>
+  const place = readThing(d.target)
+  load.points.forEach((p, i) => {
+    if (place?.kind !== 'load') return
     out.grips.push({
-      target: `${d.target.replace('load', 'grip')}:${i}`,
+      target: thing.grip(place.caseId, place.index, i),
       at: tails[i === 0 ? 0 : 2 * i - 1],
       back,
       along: l.dir,
       siPerPx: most / hand.tall,
       value: p.q * sign,
       x: p.at,
-    }),
-  )
+    })
+  })
   const hull = polyline([...tails, ...[...tips].reverse()], true)
   out.groups.push({ key: d.target, target: d.target, marks, hit: { d: hull, width: 10 } })
   for (let i = 1; i < tails.length; i += 2) {

@@ -1,4 +1,4 @@
-import { copyRows, edit, problemErrors } from '@viga/core'
+import { thing, copyRows, edit, problemErrors } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { connect, dropped } from '../../app/figure/drawing'
 import { baysRefusal, gridOf, setGrid, snapTo } from '../../app/figure/grid'
@@ -56,7 +56,7 @@ describe('the grid of bays', () => {
 
 describe('a selection of many things', () => {
   it('is taken apart by kind, whatever the labels are', () => {
-    const text = targetOf(['node:A+B', 'member:1:2', 'load:D:L:3', 'support:C'])
+    const text = targetOf([thing.node('A+B'), thing.member('1:2'), thing.load('D:L', 3), thing.support('C')])
     expect(targetsOf(text)).toHaveLength(4)
     expect(chosen(text)).toEqual({
       nodes: ['A+B', 'C'],

@@ -1,4 +1,4 @@
-import { displayOf, edit, resolve, type Problem, type Structure } from '@viga/core'
+import { thing, displayOf, edit, resolve, type Problem, type Structure } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { ringsOf } from '../../app/figure/Handles'
 import { dragAlong, dragGrip, loadPlace } from '../../app/figure/load-drags'
@@ -29,8 +29,8 @@ describe('a load pulled on the Figure', () => {
   const { s, view, drawing } = drawn(withLoads)
 
   it('knows its place, whatever the case is called', () => {
-    expect(loadPlace('load:D:L:12')).toEqual({ caseId: 'D:L', index: 12, point: undefined })
-    expect(loadPlace('grip:D:0:1')).toEqual({ caseId: 'D', index: 0, point: 1 })
+    expect(loadPlace(thing.load('D:L', 12))).toMatchObject({ caseId: 'D:L', index: 12 })
+    expect(loadPlace(thing.grip('D', 0, 1))).toMatchObject({ caseId: 'D', index: 0, point: 1 })
   })
   it('goes along its member in steps, and no farther than its ends', () => {
     const to = (x: number) =>
