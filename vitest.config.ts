@@ -29,6 +29,16 @@ export default defineConfig({
           testTimeout: 60_000,
         },
       },
+      // parts of the interface in a DOM, found by role and name as a person finds them
+      {
+        test: {
+          name: 'components',
+          include: ['web/test/**/*.test.tsx'],
+          environment: 'jsdom',
+          setupFiles: ['web/test/components.setup.ts'],
+          testTimeout: 60_000,
+        },
+      },
       // one real MariaDB of its own for the tests that need one, on a free port with fresh data
       {
         test: {

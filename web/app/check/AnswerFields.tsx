@@ -6,7 +6,7 @@ import {
   type Problem,
   type StiffnessPlace,
 } from '@viga/core'
-import { TextField } from '../widgets/TextField'
+import { TextField } from '../fields/TextField'
 import {
   componentsOf,
   isAlone,

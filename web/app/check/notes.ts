@@ -35,20 +35,18 @@ function verdictsOf(problem: Problem, outcome: Outcome): Judged[] {
 const SIGNS = { agrees: '=', differs: '≠', unknown: '?' }
 
 /**
- * The hand values at their places on the Figure, with their verdicts; those of the shown case. Without a view
- * none are looked at.
+ * The hand values of the shown case with their verdicts, as what is written on the Figure in a view of it.
+ * Without `on`, nothing is judged.
  */
-export function useCheckNotes(view: View | null): Wish[] | undefined {
+export function useCheckNotes(on: boolean): ((view: View) => Wish[] | undefined) | undefined {
   const actionId = useSheet((s) => s.actionId)
   const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
-  return useMemo(
-    () =>
-      view && outcome.stage === 'solved'
-        ? checkNotes(problem, outcome.solution.structure, verdictsOf(problem, outcome), actionId, view)
-        : undefined,
-    [view, actionId, problem, outcome],
-  )
+  return useMemo(() => {
+    if (!on || outcome.stage !== 'solved') return undefined
+    const judged = verdictsOf(problem, outcome)
+    return (view: View) => checkNotes(problem, outcome.solution.structure, judged, actionId, view)
+  }, [on, actionId, problem, outcome])
 }
 
 /** The same as wishes of the drawing; what belongs to no place (a stiffness, a load factor) has none. */

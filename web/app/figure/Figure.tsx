@@ -1,21 +1,29 @@
-import { isThing, readThing, thing, dimension, siPerCoherent, type Solution } from '@viga/core'
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import {
+  isThing,
+  readThing,
+  thing,
+  dimension,
+  siPerCoherent,
+  type Solution,
+  type Structure,
+} from '@viga/core'
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { useDisplay, useSheet, useSheetStore, useSolved, structureOf } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import type { Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
 import { chosen, targetsOf } from '../sheet/targets'
-import { useCheckNotes } from '../check/notes'
 import { useBrowserLayout } from '../widgets/after-paint'
-import { Beside } from './Beside'
 import { caption } from '@viga/drawing/caption'
+import type { Wish } from '@viga/drawing/label-placement'
 import { Ghost, GridDots, GridLines } from './Ghost'
 import { TypedStep } from './TypedStep'
-import { useFigureKeys } from './keys'
-import { GroupEditor } from '../given/GroupEditor'
+import { useClipboard } from '../commands/clipboard'
+import { SELECTION_COMMANDS } from '../commands/selection'
+import { useCommands } from '../commands/use-commands'
 import { Handles } from './Handles'
 import { LayerBar } from './LayerBar'
-import { gridOf } from './grid'
+import { gridOf } from '@viga/core/statement/grid'
 import { MovingView } from './MovingView'
 import { drawScene, type Scene } from '@viga/drawing/scene'
 import { SceneView } from './SceneView'
@@ -37,8 +45,27 @@ function seenAs(target: string, shown: Layers, solution: Solution | undefined): 
     : [target, thing.node(id), ...(shown.reactions ? [thing.support(id)] : [])]
 }
 
+/** What a panel beside the selected things is handed. */
+export interface FigurePanel {
+  structure: Structure
+  view: View
+  onClose: () => void
+}
+
+interface Props {
+  part: Part
+  plate: Plate
+  /** The panels beside one selected thing and beside several; the Figure says where and when. */
+  panels: {
+    one: (panel: FigurePanel & { selection: string }) => ReactNode
+    many: (panel: FigurePanel) => ReactNode
+  }
+  /** What is written on the drawing besides, for a view of it. */
+  notesOn?: (view: View) => Wish[] | undefined
+}
+
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
-export const Figure = memo(function Figure({ part, plate }: { part: Part; plate: Plate }) {
+export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Props) {
   const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
   const shown = useSheet((s) => s.shown[plate])
@@ -110,7 +137,8 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
     () => (structure ? drawnLoads(structure, cases, display) : []),
     [structure, cases, display],
   )
-  const notes = useCheckNotes(part === 'check' ? view : null)
+  const panel = { view, onClose: () => store.getState().select(null) }
+  const notes = useMemo(() => notesOn?.(view), [notesOn, view])
   // while something is dragged, labels go along with it and a canvas shows it; at rest it is drawn anew
   const [rest, setRest] = useState<Scene | null>(null)
   const scene = useMemo(
@@ -157,7 +185,8 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
   }, [dragging, rest, scene])
   const group = useMemo(() => chosen(selection), [selection])
   const many = group.nodes.length + group.members.length + group.loads.length > 1
-  useFigureKeys(part === 'given')
+  useCommands(SELECTION_COMMANDS, { store }, part === 'given')
+  useClipboard(part === 'given')
   const empty = !structure || structure.nodes.length === 0
   return (
     <section className={`figure${drawing && part === 'given' ? ' drawing' : ''}`} aria-label="Figure">
@@ -235,18 +264,9 @@ export const Figure = memo(function Figure({ part, plate }: { part: Part; plate:
           structure &&
           selection &&
           !many &&
-          !gestures.busy && (
-            <Beside
-              key={selection}
-              selection={selection}
-              structure={structure}
-              view={view}
-              onClose={() => store.getState().select(null)}
-            />
-          )}
-        {part === 'given' && structure && many && !gestures.busy && (
-          <GroupEditor structure={structure} view={view} onClose={() => store.getState().select(null)} />
-        )}
+          !gestures.busy &&
+          panels.one({ ...panel, structure, selection })}
+        {part === 'given' && structure && many && !gestures.busy && panels.many({ ...panel, structure })}
       </div>
       <p className="figure-caption">
         <b>Figure.</b>{' '}

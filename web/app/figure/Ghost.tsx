@@ -1,6 +1,6 @@
 import { formatPlain, type Display } from '@viga/core'
 import type { GhostState } from './gestures'
-import type { Grid } from './grid'
+import type { Grid } from '@viga/core/statement/grid'
 import { inPlane, onScreen, type View } from '@viga/drawing/view'
 
 /** The joint and member the next click would make, with their coordinates and length. */

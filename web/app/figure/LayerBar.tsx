@@ -1,20 +1,21 @@
-import { useEffect } from 'react'
+import {
+  DIAGRAM_NAMES,
+  FIGURE_COMMANDS,
+  LAYERS,
+  toggleDeflected,
+  toggleDiagram,
+  toggleLayer,
+  type FigureContext,
+  type Switch,
+} from '../commands/figure'
+import { useCommands } from '../commands/use-commands'
 import { useSheet, useSheetStore } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import type { Part } from '@viga/drawing/caption'
-import type { Layers } from '@viga/drawing/scene'
 import { niceBelow } from '@viga/drawing/scene'
 
-const LAYERS: { key: keyof Layers; label: string; press: string }[] = [
-  { key: 'loads', label: 'Loads', press: 'l' },
-  { key: 'dimensions', label: 'Dimensions', press: 'd' },
-  { key: 'supports', label: 'Supports', press: 's' },
-  { key: 'names', label: 'Names', press: 'b' },
-  { key: 'unknowns', label: 'Unknowns', press: 'u' },
-  { key: 'reactions', label: 'Reactions', press: 'r' },
-]
 /** Layers offered by name in each part; the keys work everywhere. */
-const OFFERED: Record<Part, (keyof Layers)[]> = {
+const OFFERED: Record<Part, Switch[]> = {
   given: ['loads', 'dimensions', 'supports', 'names'],
   working: ['loads', 'supports', 'names', 'unknowns', 'reactions'],
   results: ['loads', 'dimensions', 'supports', 'names', 'reactions'],
@@ -36,33 +37,8 @@ interface Props {
 export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlarged }: Props) {
   const store = useSheetStore()
   const shown = useSheet((s) => s.shown[plate])
-  const show = (change: Partial<Layers>) => store.getState().show(plate, change)
-  const diagram = (key: 'N' | 'V' | 'M') =>
-    show({ diagram: shown.diagram === key ? null : key, deflected: false })
-  const deflect = () => show({ deflected: !shown.deflected, diagram: null })
-
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (
-        (e.target as HTMLElement).closest('input, textarea, select, [role="menu"]') ||
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey
-      )
-        return
-      const key = e.key.toLowerCase()
-      const layer = LAYERS.find((l) => l.press === key)
-      if (layer) show({ [layer.key]: !shown[layer.key] })
-      else if (key === 'n' || (!truss && (key === 'v' || key === 'm'))) diagram(key.toUpperCase() as 'N')
-      else if (key === 'y') deflect()
-      else if (key === 'f') refit()
-      else if (key === 'a' && part === 'given') setDrawing(!drawing)
-      else return
-      e.preventDefault()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  })
+  const context: FigureContext = { store, part, plate, drawing, setDrawing, refit }
+  useCommands(FIGURE_COMMANDS, context)
 
   return (
     <div className="figure-foot" role="toolbar" aria-label="Layers of the Figure">
@@ -75,8 +51,8 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
         <button
           key={l.key}
           type="button"
-          aria-pressed={shown[l.key] as boolean}
-          onClick={() => show({ [l.key]: !shown[l.key] })}
+          aria-pressed={shown[l.key]}
+          onClick={() => toggleLayer(context, l.key)}
         >
           {l.label}
           <kbd>{l.press}</kbd>
@@ -114,13 +90,13 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
           type="button"
           className="letter"
           aria-pressed={shown.diagram === k}
-          aria-label={{ N: 'Axial force', V: 'Shear', M: 'Bending moment' }[k]}
-          onClick={() => diagram(k)}
+          aria-label={DIAGRAM_NAMES[k]}
+          onClick={() => toggleDiagram(context, k)}
         >
           {k}
         </button>
       ))}
-      <button type="button" aria-pressed={shown.deflected} onClick={deflect}>
+      <button type="button" aria-pressed={shown.deflected} onClick={() => toggleDeflected(context)}>
         Deflected<kbd>y</kbd>
       </button>
       <button type="button" onClick={refit} title="The whole structure, as large as it goes">

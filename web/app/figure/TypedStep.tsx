@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { Refusal } from '../widgets/OneLine'
+import { Refusal } from '../fields/OneLine'
 import type { Vec } from '@viga/drawing/marks'
 
 interface Props {

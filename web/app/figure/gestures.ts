@@ -14,7 +14,7 @@ import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf, targetsOf, toggled } from '../sheet/targets'
 import { connect, dropped, type End } from './drawing'
-import { snapTo, type Grid } from './grid'
+import { snapTo, type Grid } from '@viga/core/statement/grid'
 import { dragAlong, dragGrip } from './load-drags'
 import type { Grip } from '@viga/drawing/loads'
 import { niceBelow } from '@viga/drawing/scene'

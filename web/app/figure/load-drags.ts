@@ -1,4 +1,12 @@
-import { readThing, dimension, edit, siPerCoherent, type Problem, type Structure, type ThingKey } from '@viga/core'
+import {
+  readThing,
+  dimension,
+  edit,
+  siPerCoherent,
+  type Problem,
+  type Structure,
+  type ThingKey,
+} from '@viga/core'
 import { lineOf, withLine } from '@viga/core/statement/load-sorts'
 import type { Grip } from '@viga/drawing/loads'
 import { dot, plus, type Vec } from '@viga/drawing/marks'

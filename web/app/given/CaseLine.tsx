@@ -1,6 +1,6 @@
 import { dimension, edit, makeReader, type Category, type LoadCase } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
-import { TextField } from '../widgets/TextField'
+import { TextField } from '../fields/TextField'
 
 export const CATEGORIES: Record<Category, string> = {
   dead: 'dead',

@@ -9,7 +9,7 @@ import {
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
-import { TextField } from '../widgets/TextField'
+import { TextField } from '../fields/TextField'
 import { plainNumber } from './CaseLine'
 
 /**

@@ -1,5 +1,5 @@
 import { edit } from '@viga/core'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Joints } from './Joints'
 import { Loads } from './Loads'
@@ -14,7 +14,6 @@ import './given.css'
 /** The statement: everything the person gives, in tables that take the keyboard. */
 export function Given() {
   const [starting, setStarting] = useState(false)
-  useJumps()
   return (
     <>
       <div className="sheet-body">
@@ -36,32 +35,6 @@ export function Given() {
       </footer>
     </>
   )
-}
-
-/** The entry row of each table, by its key. */
-const JUMPS: Record<string, string> = {
-  KeyJ: 'x of a new joint',
-  KeyM: 'joints of new members',
-  KeyS: 'joint and kind of a new support',
-  KeyL: 'joint or member of a new load',
-}
-
-/**
- * Alt and a letter goes to where the next joint, member, support or load is typed, from anywhere on the page.
- */
-function useJumps() {
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const name = e.altKey && !e.ctrlKey && !e.metaKey ? JUMPS[e.code] : undefined
-      const field = name && document.querySelector<HTMLElement>(`[aria-label="${name}"]`)
-      if (!field) return
-      e.preventDefault()
-      field.focus()
-      field.scrollIntoView({ block: 'center' })
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [])
 }
 
 /** The question as printed; where it is from and notes of one's own, on demand. */

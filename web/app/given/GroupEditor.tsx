@@ -18,10 +18,10 @@ import {
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { chosen, targetOf } from '../sheet/targets'
-import { Floating, pointsOf, useEscape } from '../figure/Beside'
+import { Floating, pointsOf, useEscape } from '../figure/Floating'
 import { onScreen, type View } from '@viga/drawing/view'
-import { removeChosen, toggleHinges } from '../figure/keys'
-import { EntryInput, Refusal } from '../widgets/OneLine'
+import { removeChosen, toggleHinges } from '../commands/selection'
+import { EntryInput, Refusal } from '../fields/OneLine'
 import { newLoad } from '@viga/core/statement/read-load'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 

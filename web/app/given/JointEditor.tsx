@@ -8,7 +8,7 @@ import {
   type SupportType,
 } from '@viga/core'
 import { useState } from 'react'
-import { QuantityField } from '../widgets/QuantityField'
+import { QuantityField } from '../fields/QuantityField'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Amount, ForceFields } from './entry-fields'
 import { entryOf, loadOf, type Entry } from '@viga/core/statement/load-entry'

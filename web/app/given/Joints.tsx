@@ -12,12 +12,12 @@ import { memo, useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { baysRefusal, setGrid } from '../figure/grid'
-import { EntryInput, OneLine, Refusal } from '../widgets/OneLine'
-import { QuantityField } from '../widgets/QuantityField'
-import { TextField } from '../widgets/TextField'
-import { useRow } from '../widgets/rows'
-import { useWindowed } from '../widgets/windowed'
+import { baysRefusal, setGrid } from '@viga/core/statement/grid'
+import { EntryInput, OneLine, Refusal } from '../fields/OneLine'
+import { QuantityField } from '../fields/QuantityField'
+import { TextField } from '../fields/TextField'
+import { useRow } from '../fields/rows'
+import { useWindowed } from '../fields/windowed'
 
 export function Joints({ onStart }: { onStart: () => void }) {
   const nodes = useSheet((s) => s.problem.nodes)

@@ -1,5 +1,5 @@
 import { dimension, type Dimension, type Load, type ProblemError, type Quantity } from '@viga/core'
-import { QuantityField } from '../widgets/QuantityField'
+import { QuantityField } from '../fields/QuantityField'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import {
   lineOf,

@@ -2,9 +2,9 @@ import { thing, dimension, edit, type Load } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { RemoveButton } from '../widgets/Block'
-import { QuantityField } from '../widgets/QuantityField'
-import { useRow } from '../widgets/rows'
-import { TextField } from '../widgets/TextField'
+import { QuantityField } from '../fields/QuantityField'
+import { useRow } from '../fields/rows'
+import { TextField } from '../fields/TextField'
 import {
   entryOf,
   loadOf,

@@ -1,6 +1,6 @@
 import { dimension, edit, type EndReleases, type Member, type Quantity } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
-import { QuantityField } from '../widgets/QuantityField'
+import { QuantityField } from '../fields/QuantityField'
 
 const COMPONENTS = [
   ['M', 'turning'],

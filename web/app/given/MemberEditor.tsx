@@ -3,7 +3,7 @@ import { useSheet, useSheetStore } from '../sheet/context'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, waysFor, type Entry, type Sort } from '@viga/core/statement/load-entry'
 import { useState } from 'react'
-import { EntryInput } from '../widgets/OneLine'
+import { EntryInput } from '../fields/OneLine'
 import { MemberDetail } from './MemberDetail'
 
 /** Everything of one member: section, ends, and a load on it. */

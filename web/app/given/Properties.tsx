@@ -2,8 +2,8 @@ import { dimension, edit, materialsFor, type Material } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { QuantityField } from '../widgets/QuantityField'
-import { TextField } from '../widgets/TextField'
+import { QuantityField } from '../fields/QuantityField'
+import { TextField } from '../fields/TextField'
 import { SectionTable } from './SectionTable'
 
 /** Materials and sections. A new sheet has one of each, so that a determinate problem never asks for them. */

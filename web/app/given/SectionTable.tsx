@@ -13,8 +13,8 @@ import {
 import { useId, useMemo, useState } from 'react'
 import { structureOf, useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
-import { QuantityField } from '../widgets/QuantityField'
-import { TextField } from '../widgets/TextField'
+import { QuantityField } from '../fields/QuantityField'
+import { TextField } from '../fields/TextField'
 import { outline, sectionShape } from './cross-section'
 import { byRigidity, withRigidity } from '@viga/core/statement/rigidities'
 

@@ -19,7 +19,7 @@ import { MiniFigure } from '../figure/MiniFigure'
 import { miniScene } from '@viga/drawing/card-figure'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block } from '../widgets/Block'
-import { EntryInput } from '../widgets/OneLine'
+import { EntryInput } from '../fields/OneLine'
 
 type Kind = 'beam' | 'frame' | 'gable' | TrussForm
 

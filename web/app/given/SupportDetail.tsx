@@ -1,6 +1,6 @@
 import { dimension, edit, type Component, type Support } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
-import { QuantityField } from '../widgets/QuantityField'
+import { QuantityField } from '../fields/QuantityField'
 import { holdOf, withHold, withSettlement, type HoldChoice } from '@viga/core/statement/supports'
 
 const WORDS: Record<Component, { own: string; turned: string }> = {

@@ -2,8 +2,8 @@ import { edit, type Quantity } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { OneLine, Refusal } from '../widgets/OneLine'
-import { TextField } from '../widgets/TextField'
+import { OneLine, Refusal } from '../fields/OneLine'
+import { TextField } from '../fields/TextField'
 
 /** The letters of the book: `w = 12 kN/m`, `L = 6 m`; every field may use them. */
 export function Symbols() {

@@ -1,5 +1,5 @@
 import { dimension, type ProblemError, type Quantity } from '@viga/core'
-import { QuantityField } from '../widgets/QuantityField'
+import { QuantityField } from '../fields/QuantityField'
 import { Compass } from './Compass'
 import type { Entry, Way } from '@viga/core/statement/load-entry'
 

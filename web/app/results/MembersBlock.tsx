@@ -11,9 +11,9 @@ import {
 } from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
-import { useRow } from '../widgets/rows'
+import { useRow } from '../fields/rows'
 import { Block } from '../widgets/Block'
-import { LitRow } from '../widgets/LitRow'
+import { LitRow } from '../fields/LitRow'
 import { cleaned } from './numbers'
 
 interface Solved {

@@ -14,7 +14,7 @@ import { useState } from 'react'
 import { useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block } from '../widgets/Block'
 import { TensionLetter } from './MembersBlock'
-import '../widgets/fields.css'
+import '../fields/fields.css'
 
 /** Values at any place of any member. */
 export function Reading({ solution, action }: { solution: Solution; action: ActionSolution }) {

@@ -1,6 +1,6 @@
-import { CaseChoice } from '../sheet/CaseChoice'
+import { CaseChoice } from '../fields/CaseChoice'
 import { useSheet, useSolved } from '../sheet/context'
-import { Unsolved } from '../sheet/Unsolved'
+import { Unsolved } from '../fields/Unsolved'
 import { DisplacementsBlock, EquilibriumBlock, ReactionsBlock } from './blocks'
 import { MembersBlock, TrussBlock } from './MembersBlock'
 import { Reading } from './Reading'

@@ -10,7 +10,7 @@ import {
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
 import { Block } from '../widgets/Block'
-import { LitRow } from '../widgets/LitRow'
+import { LitRow } from '../fields/LitRow'
 import { cleaned } from './numbers'
 
 interface Solved {

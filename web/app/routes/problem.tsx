@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { problemById } from '../server/problems.server'
-import { ProblemPage } from '../sheet/ProblemPage'
+import { ProblemPage } from '../page/ProblemPage'
 import type { Route } from './+types/problem'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [

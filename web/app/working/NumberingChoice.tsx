@@ -1,7 +1,7 @@
 import { edit, working, type Solution } from '@viga/core'
 import { useMemo } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
-import { TextField } from '../widgets/TextField'
+import { TextField } from '../fields/TextField'
 
 const WORDS = {
   'free-first': 'free ones first',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { vec } from '@viga/drawing/marks'
-import { placeBeside } from '../../app/figure/Beside'
+import { placeBeside } from '../../app/figure/Floating'
 
 describe('a form on the Figure', () => {
   it('puts a form beside a thing, not over it', () => {

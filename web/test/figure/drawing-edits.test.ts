@@ -1,8 +1,8 @@
 import { thing, copyRows, edit, problemErrors } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { connect, dropped } from '../../app/figure/drawing'
-import { baysRefusal, gridOf, setGrid, snapTo } from '../../app/figure/grid'
-import { pasted, removeChosen, toggleHinges } from '../../app/figure/keys'
+import { baysRefusal, gridOf, setGrid, snapTo } from '@viga/core/statement/grid'
+import { pasted, removeChosen, toggleHinges } from '../../app/commands/selection'
 import { chosen, everything, stillThere, targetOf, targetsOf, toggled } from '../../app/sheet/targets'
 import { beam } from '../problems'
 

@@ -1,6 +1,6 @@
 import { thing } from '@viga/core'
-import { useSheet, useSheetStore } from './context'
-import { targetOf } from './targets'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { targetOf } from '../sheet/targets'
 
 /** Why there are no numbers, in one sentence, with the place lit on the Figure. */
 export function Unsolved() {

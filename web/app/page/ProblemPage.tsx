@@ -2,19 +2,26 @@ import Snackbar from '@mui/material/Snackbar'
 import { memo, startTransition, useEffect, useMemo, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
+import type { Part } from '@viga/drawing/caption'
+import { PAGE_COMMANDS } from '../commands/page'
+import { useCommands } from '../commands/use-commands'
+import { KeysHelp } from './KeysHelp'
+import { useCheckNotes } from '../check/notes'
 import { Figure } from '../figure/Figure'
+import { GroupEditor } from '../given/GroupEditor'
+import { SelectedEditor } from '../given/SelectedEditor'
 import type { StoredProblem } from '../server/problems.server'
 import { afterPaint } from '../widgets/after-paint'
 import { warmTypesetter } from '../widgets/Formula'
 import { quietly } from '../widgets/quietly'
 import { TopLine } from '../widgets/TopLine'
-import { calmed } from './calm'
+import { calmed } from '../sheet/calm'
 import { Conflict } from './Conflict'
-import { PARTS, SheetContext, useSheet, useSheetStore } from './context'
-import { keepHistory } from './history'
-import { keepSaved } from './saving'
-import { plateOf } from './plates'
-import { createSheet } from './store'
+import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
+import { keepHistory } from '../sheet/history'
+import { keepSaved } from '../sheet/saving'
+import { plateOf } from '../sheet/plates'
+import { createSheet } from '../sheet/store'
 import { TitleField } from './TitleField'
 import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
@@ -75,6 +82,11 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
  * The Figure beside the part of the Sheet that is open; its drawing follows as soon as another part is on the
  * page.
  */
+const PANELS = {
+  one: (panel: Parameters<typeof SelectedEditor>[0]) => <SelectedEditor key={panel.selection} {...panel} />,
+  many: (panel: Parameters<typeof GroupEditor>[0]) => <GroupEditor {...panel} />,
+}
+
 function FigureBeside() {
   const { pathname } = useLocation()
   const [, , , name, step] = pathname.split('/')
@@ -86,7 +98,8 @@ function FigureBeside() {
       shown.plate === plate ? undefined : afterPaint(() => startTransition(() => show({ part, plate }))),
     [shown, part, plate],
   )
-  return <Figure {...shown} />
+  const notesOn = useCheckNotes(shown.part === 'check')
+  return <Figure {...shown} panels={PANELS} notesOn={notesOn} />
 }
 
 function Tools() {
@@ -218,29 +231,15 @@ function Refused() {
   )
 }
 
-/** Keys of the whole page; the Figure has its own. */
+/** Keys of the whole page, and the list of all keys that `?` opens. */
 function Keys() {
   const store = useSheetStore()
   const navigate = useNavigate()
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const command = e.ctrlKey || e.metaKey
-      const inField = (e.target as HTMLElement).closest('input, textarea, select')
-      if (command && e.key.toLowerCase() === 'z') {
-        e.preventDefault()
-        if (e.shiftKey) store.getState().redo()
-        else store.getState().undo()
-      } else if (command && e.key.toLowerCase() === 'y') {
-        e.preventDefault()
-        store.getState().redo()
-      } else if ((e.altKey || !inField) && !command && /^[1-4]$/.test(e.key)) {
-        e.preventDefault()
-        const base = window.location.pathname.split('/').slice(0, 3).join('/')
-        void navigate(`${base}/${PARTS[Number(e.key) - 1].key}`)
-      }
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [store, navigate])
-  return null
+  const [open, setOpen] = useState(false)
+  const go = (part: Part) => {
+    const base = window.location.pathname.split('/').slice(0, 3).join('/')
+    void navigate(`${base}/${part}`)
+  }
+  useCommands(PAGE_COMMANDS, { store, go, help: () => setOpen(true) })
+  return <KeysHelp open={open} onClose={() => setOpen(false)} />
 }

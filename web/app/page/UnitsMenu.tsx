@@ -2,7 +2,7 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { edit, setUnits } from '@viga/core'
 import { useState } from 'react'
-import { useSheet, useSheetStore } from './context'
+import { useSheet, useSheetStore } from '../sheet/context'
 
 const CHOICES = [
   ['kN', 'm'],

@@ -1,6 +1,6 @@
 import { edit } from '@viga/core'
 import { useState } from 'react'
-import { useSheet, useSheetStore } from './context'
+import { useSheet, useSheetStore } from '../sheet/context'
 
 /** The problem's title, edited where it stands. */
 export function TitleField() {

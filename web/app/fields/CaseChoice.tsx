@@ -1,4 +1,4 @@
-import { useSheet, useSheetStore } from './context'
+import { useSheet, useSheetStore } from '../sheet/context'
 
 /** Which case or combination the numbers belong to. Nothing when there is but one. */
 export function CaseChoice() {

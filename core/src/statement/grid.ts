@@ -1,4 +1,7 @@
-import { edit, measure, readBays, type Problem } from '@viga/core'
+import { setView } from '../document/edits/edits.js'
+import { measure } from '../document/measure.js'
+import type { Problem } from '../document/types.js'
+import { readBays } from './bays.js'
 
 /**
  * The person's own grid: lines at uneven spacings, in the problem's length unit, and the texts they were
@@ -42,7 +45,7 @@ export function baysRefusal(text: string, p: Problem): string | null {
 }
 
 export const setGrid = (p: Problem, across: string, up: string): Problem =>
-  edit.setView(p, 'grid', across.trim() === '' && up.trim() === '' ? undefined : { across, up })
+  setView(p, 'grid', across.trim() === '' && up.trim() === '' ? undefined : { across, up })
 
 /** The nearest line to a value, or the nearest step where the grid has none that way. */
 export function snapTo(lines: readonly number[] | undefined, v: number, step: number): number {

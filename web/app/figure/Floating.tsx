@@ -1,89 +1,8 @@
-import { readThing, formatPlain, type Structure } from '@viga/core'
+import type { Structure } from '@viga/core'
+import { vec, type Vec } from '@viga/drawing/marks'
+import { onScreen, type View } from '@viga/drawing/view'
 import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
-import { useDisplay } from '../sheet/context'
-import { JointEditor } from '../given/JointEditor'
-import { LoadEditor } from '../given/LoadEditor'
-import { MemberEditor } from '../given/MemberEditor'
-import { memberLine, onScreen, type Line, type View } from '@viga/drawing/view'
-import { plus, vec, type Vec } from '@viga/drawing/marks'
 import './beside.css'
-
-interface Props {
-  selection: string
-  structure: Structure
-  view: View
-  onClose: () => void
-}
-
-/** The form of the selected thing, beside it on the Figure and never over it. Escape closes it. */
-export function Beside({ selection, structure: s, view, onClose }: Props) {
-  const display = useDisplay()
-  const it = readThing(selection)
-  const length = (v: number) => formatPlain(v * display.length.perSI, 5)
-
-  useEscape(onClose)
-
-  if (it?.kind === 'node' || it?.kind === 'support') {
-    const { id } = it
-    const n = s.nodes.find((o) => o.id === id)
-    if (!n) return null
-    return (
-      <Floating
-        rest={pointsOf(s, view)}
-        at={[onScreen(view, n.x, n.y)]}
-        view={view}
-        title={id}
-        note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`}
-        onClose={onClose}
-      >
-        <JointEditor id={id} />
-      </Floating>
-    )
-  }
-  if (it?.kind === 'member') {
-    const { id } = it
-    const m = s.members.find((o) => o.id === id)
-    if (!m) return null
-    const ends = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
-    return (
-      <Floating
-        rest={pointsOf(s, view)}
-        at={ends}
-        view={view}
-        title={id}
-        note={
-          `${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ` +
-          `${s.nodes[m.end].id}`
-        }
-        onClose={onClose}
-      >
-        <MemberEditor id={id} />
-      </Floating>
-    )
-  }
-  if (it?.kind === 'load') {
-    const { caseId, index } = it
-    const load = s.cases.find((c) => c.id === caseId)?.loads[index]
-    if (!load) return null
-    const at =
-      load.type === 'nodal'
-        ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)]
-        : bandOf(memberLine(s, view, s.members[load.member]))
-    return (
-      <Floating
-        rest={pointsOf(s, view)}
-        at={at}
-        view={view}
-        title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id}
-        note="load"
-        onClose={onClose}
-      >
-        <LoadEditor caseId={caseId} index={index} />
-      </Floating>
-    )
-  }
-  return null
-}
 
 /**
  * Escape, anywhere on the page. The listener stays one and the same: one set anew by another key handler
@@ -103,6 +22,7 @@ export function useEscape(then: () => void) {
 
 const WIDTH = 288
 
+/** A form on the Figure beside what it belongs to, where it hides least. */
 export function Floating({
   at,
   rest,
@@ -187,14 +107,6 @@ export function placeBeside(
       if (cost < best.cost) best = { cost, p }
     }
   return best.p
-}
-
-/** Points along a member and beside it, where its load is drawn. */
-function bandOf(l: Line): Vec[] {
-  return Array.from({ length: 9 }, (_, i) => plus(l.a, l.dir, (i / 8) * l.px)).flatMap((p) => [
-    p,
-    plus(p, l.up, 55),
-  ])
 }
 
 /** Points along every member, close enough together that a form over one is noticed. */

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { useSheet, useSheetStore } from './context'
-import { settle } from './saving'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { settle } from '../sheet/saving'
 
 /** Two versions of one problem: both are here, the person chooses. */
 export function Conflict() {

@@ -1,0 +1,75 @@
+import type { Part } from '@viga/drawing/caption'
+import type { DiagramKey } from '@viga/drawing/diagrams'
+import type { Layers } from '@viga/drawing/scene'
+import type { Plate } from '../sheet/plates'
+import type { SheetStore } from '../sheet/store'
+import type { Command, CommandGroup } from './command'
+
+/** What commands of the Figure work on. */
+export interface FigureContext {
+  store: SheetStore
+  part: Part
+  plate: Plate
+  drawing: boolean
+  setDrawing: (on: boolean) => void
+  /** Shows the whole structure, as large as it goes. */
+  refit: () => void
+}
+
+const shown = ({ store, plate }: FigureContext): Layers => store.getState().shown[plate]
+const show = ({ store, plate }: FigureContext, change: Partial<Layers>) =>
+  store.getState().show(plate, change)
+const isTruss = ({ store }: FigureContext) => store.getState().problem.kind === 'truss'
+
+/** Layers that are there or not. */
+export type Switch = 'loads' | 'dimensions' | 'supports' | 'names' | 'unknowns' | 'reactions'
+export const LAYERS: readonly { key: Switch; label: string; press: string }[] = [
+  { key: 'loads', label: 'Loads', press: 'l' },
+  { key: 'dimensions', label: 'Dimensions', press: 'd' },
+  { key: 'supports', label: 'Supports', press: 's' },
+  { key: 'names', label: 'Names', press: 'b' },
+  { key: 'unknowns', label: 'Unknowns', press: 'u' },
+  { key: 'reactions', label: 'Reactions', press: 'r' },
+]
+
+export const toggleLayer = (c: FigureContext, key: Switch) => show(c, { [key]: !shown(c)[key] })
+
+export const DIAGRAM_NAMES: Record<DiagramKey, string> = { N: 'Axial force', V: 'Shear', M: 'Bending moment' }
+
+/** A diagram and the deflected shape give way to each other. */
+export const toggleDiagram = (c: FigureContext, key: DiagramKey) =>
+  show(c, { diagram: shown(c).diagram === key ? null : key, deflected: false })
+
+export const toggleDeflected = (c: FigureContext) =>
+  show(c, { deflected: !shown(c).deflected, diagram: null })
+
+const diagram = (key: DiagramKey): Command<FigureContext> => ({
+  key: key.toLowerCase(),
+  name: DIAGRAM_NAMES[key],
+  when: (c) => key === 'N' || !isTruss(c),
+  run: (c) => toggleDiagram(c, key),
+})
+
+export const FIGURE_COMMANDS: readonly CommandGroup<FigureContext>[] = [
+  {
+    title: 'The Figure',
+    commands: [
+      {
+        key: 'a',
+        name: 'Draw joints and members',
+        when: ({ part }) => part === 'given',
+        run: ({ drawing, setDrawing }) => setDrawing(!drawing),
+      },
+      ...LAYERS.map((l): Command<FigureContext> => ({
+        key: l.press,
+        name: l.label,
+        run: (c) => toggleLayer(c, l.key),
+      })),
+      diagram('N'),
+      diagram('V'),
+      diagram('M'),
+      { key: 'y', name: 'Deflected shape', run: toggleDeflected },
+      { key: 'f', name: 'Fit the whole structure', run: ({ refit }) => refit() },
+    ],
+  },
+]

@@ -1,0 +1,57 @@
+import Button from '@mui/material/Button'
+import Dialog from '@mui/material/Dialog'
+import { FIGURE_COMMANDS } from '../commands/figure'
+import { PAGE_COMMANDS } from '../commands/page'
+import { SELECTION_COMMANDS } from '../commands/selection'
+import './keys-help.css'
+
+const SHOWN: Record<string, string> = { ctrl: 'Ctrl', shift: 'Shift', alt: 'Alt', '-': '−' }
+const keyWords = (key: string): string[] => key.split('+').map((k) => SHOWN[k] ?? k)
+
+/** Commands by heading; keys that do the same stand on one line. */
+const GROUPS = [...PAGE_COMMANDS, ...SELECTION_COMMANDS, ...FIGURE_COMMANDS].map(({ title, commands }) => {
+  const byName = new Map<string, string[]>()
+  for (const { key, name } of commands as readonly { key: string; name: string }[])
+    byName.set(name, [...(byName.get(name) ?? []), key])
+  return { title, lines: [...byName] }
+})
+
+/** The list of keys, made from the commands themselves. */
+export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+      <div className="keys-help">
+        <header>
+          <h2 id="keys-title">Keys</h2>
+          <Button color="inherit" aria-label="Close the list of keys" onClick={onClose}>
+            esc
+          </Button>
+        </header>
+        <div className="keys-columns">
+          {GROUPS.map(({ title, lines }) => (
+            <section key={title} aria-label={title}>
+              <h3>{title}</h3>
+              <dl>
+                {lines.map(([name, keys]) => (
+                  <div key={name}>
+                    <dt>
+                      {keys.map((key, i) => (
+                        <span key={key}>
+                          {i > 0 && ' or '}
+                          {keyWords(key).map((k) => (
+                            <kbd key={k}>{k}</kbd>
+                          ))}
+                        </span>
+                      ))}
+                    </dt>
+                    <dd>{name}</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          ))}
+        </div>
+      </div>
+    </Dialog>
+  )
+}

@@ -1,0 +1,48 @@
+import { screen } from '@testing-library/react'
+import { dimension, edit } from '@viga/core'
+import { describe, expect, it } from 'vitest'
+import { QuantityField } from '../../app/fields/QuantityField'
+import { useSheet, useSheetStore } from '../../app/sheet/context'
+import { beam } from '../problems'
+import { inSheet } from '../in-sheet'
+
+function X() {
+  const store = useSheetStore()
+  const node = useSheet((s) => s.problem.nodes.find((n) => n.id === 'B')!)
+  return (
+    <QuantityField
+      name="x of B"
+      value={node.x}
+      dimension={dimension.length}
+      unit
+      onChange={(x, merge) => store.getState().edit('x of B', (p) => edit.setNode(p, 'B', { x }), { merge })}
+    />
+  )
+}
+
+describe('a field for a quantity', () => {
+  it('keeps what is typed, takes effect with each readable key, and shows what it understood', async () => {
+    const { user, problem, container } = inSheet(beam, <X />)
+    const field = screen.getByRole('textbox', { name: 'x of B' })
+    await user.clear(field)
+    await user.type(field, '12*26 in')
+    expect(field).toHaveProperty('value', '12*26 in')
+    expect(problem().nodes[1].x).toBe('12*26 in')
+    expect(container.textContent).toContain('7.9248 m')
+  })
+  it('keeps an unreadable text with its sentence, and the last readable value in the problem', async () => {
+    const { user, problem } = inSheet(beam, <X />)
+    const field = screen.getByRole('textbox', { name: 'x of B' })
+    await user.clear(field)
+    await user.type(field, '5 kN')
+    await user.tab()
+    expect(screen.getByRole('alert').textContent).toBe('Expected a length, got a force.')
+    expect(field.getAttribute('aria-invalid')).toBe('true')
+    expect(field).toHaveProperty('value', '5 kN')
+    expect(problem().nodes[1].x).toBe(5)
+    await user.click(field)
+    await user.keyboard('{Escape}')
+    expect(field).toHaveProperty('value', '5')
+    expect(screen.queryByRole('alert')).toBeNull()
+  })
+})
