@@ -1,6 +1,83 @@
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript'
+import imports from 'eslint-plugin-import-x'
 import hooks from 'eslint-plugin-react-hooks'
 import globals from 'globals'
 import ts from 'typescript-eslint'
+
+/**
+ * The rooms of each workspace and what each may import besides itself, as docs/architecture.md draws them.
+ * Types may be imported from anywhere within a workspace, since they are gone at run time.
+ */
+const CORE = {
+  quantity: [],
+  document: ['quantity', 'kinds'],
+  kinds: ['quantity', 'document'],
+  statement: ['quantity', 'document', 'kinds'],
+  structure: ['quantity', 'document', 'kinds'],
+  combinations: ['document'],
+  analysis: ['structure'],
+  results: ['structure', 'analysis'],
+  statics: ['structure', 'analysis', 'results'],
+  methods: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics'],
+  checking: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'results', 'statics'],
+  exchange: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics', 'checking'],
+}
+const PARTS = ['theme', 'widgets', 'sheet', 'fields', 'commands', 'figure']
+const WEB = {
+  theme: [],
+  widgets: ['theme'],
+  sheet: ['widgets'],
+  fields: ['theme', 'widgets', 'sheet'],
+  commands: ['sheet'],
+  figure: ['theme', 'widgets', 'sheet', 'fields', 'commands'],
+  given: PARTS,
+  working: PARTS,
+  results: PARTS,
+  check: PARTS,
+  shelf: PARTS,
+  page: [...PARTS, 'given', 'working', 'results', 'check'],
+  server: [],
+}
+
+/** One block of rules a room: imports of the rooms it may not use are errors, each with the reason. */
+const doors = (workspace, rooms) =>
+  Object.entries(rooms).map(([room, allowed]) => {
+    const closed = Object.keys(rooms).filter((other) => other !== room && !allowed.includes(other))
+    return {
+      files: [`${workspace}/${room}/**/*.{ts,tsx}`],
+      rules: {
+        '@typescript-eslint/no-restricted-imports': [
+          'error',
+          {
+            patterns: [
+              {
+                group: closed.flatMap((other) => [
+                  `../${other}/*`,
+                  `../../${other}/*`,
+                  `../../../${other}/*`,
+                ]),
+                allowTypeImports: true,
+                message: `${room} may not import from there; see docs/architecture.md.`,
+              },
+              ...(workspace.startsWith('web')
+                ? []
+                : [
+                    {
+                      group: ['react', 'react-*', '@mui/*', 'node:*'],
+                      message: 'The core knows neither screen nor system.',
+                    },
+                  ]),
+            ],
+          },
+        ],
+      },
+    }
+  })
+
+const noneOf = (files, group, message) => ({
+  files,
+  rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
+})
 
 export default ts.config(
   {
@@ -20,6 +97,15 @@ export default ts.config(
       parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
       globals: globals.node,
     },
+    plugins: { 'import-x': imports },
+    settings: {
+      'import-x/resolver-next': [
+        createTypeScriptImportResolver({
+          project: ['core', 'drawing', 'paper', 'web'],
+          noWarnOnMultipleProjects: true,
+        }),
+      ],
+    },
     rules: {
       '@typescript-eslint/no-unused-expressions': ['error', { allowShortCircuit: true, allowTernary: true }],
       '@typescript-eslint/only-throw-error': 'off', // loaders throw data responses
@@ -27,6 +113,18 @@ export default ts.config(
       '@typescript-eslint/unbound-method': 'off',
     },
   },
+  {
+    files: ['core/src/**', 'drawing/src/**', 'paper/src/**', 'web/app/**', 'cli/src/**'],
+    rules: { 'import-x/no-cycle': 'error' },
+  },
+  ...doors('core/src', CORE),
+  ...doors('web/app', WEB),
+  noneOf(
+    ['drawing/src/**'],
+    ['react', 'react-*', '@mui/*', 'node:*', '@viga/paper/*', '@viga/web/*'],
+    'A drawing is data.',
+  ),
+  noneOf(['paper/src/**'], ['react', 'react-*', '@mui/*', '@viga/web/*'], 'Paper knows no screen.'),
   {
     files: ['web/app/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },

@@ -7,6 +7,7 @@ const bin = (name) => join(root, 'node_modules/.bin', name)
 
 const steps = [
   ['type check', () => run('npm', ['run', 'typecheck', '--silent'])],
+  ['format', () => run(bin('prettier'), ['--check', '--log-level=warn', '.'])],
   ['lint', () => run(bin('eslint'), ['.'])],
   ['unit and integration tests', () => run(bin('vitest'), ['run'])],
   [

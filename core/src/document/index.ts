@@ -38,7 +38,6 @@ export {
   type StartingShape,
   type TrussForm,
 } from './edits/starting-shapes.js'
-export { readBays, writeBays } from '../statement/bays.js'
 export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from './edits/draw.js'
 export { copyRows, pasteRows, type Pasted } from './edits/rows.js'
 export { displayOf, withUnit, type Display, type ShownUnit } from './display.js'
