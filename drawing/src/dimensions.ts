@@ -1,3 +1,4 @@
+import type { Box, Placed } from './label-placement'
 import { formatPlain, type Structure } from '@viga/core'
 import { line, textWidth, vec, type Group, type Mark } from './marks'
 import { onScreen, type View } from './view'
@@ -80,4 +81,26 @@ function chain(
   else
     spans.forEach((d, i) => words(to(values[i]), to(values[i + 1]), `${formatPlain(d * perUnit, 4)} ${unit}`))
   return [{ key: upright ? 'dim-y' : 'dim-x', marks }]
+}
+
+/** Dimension chains stand outside supports and labels, but inside the frame. */
+export function dimensionReach(
+  s: Structure,
+  view: View,
+  boxes: readonly Box[],
+  labels: readonly Placed[],
+): { bottom: number; left: number } {
+  const points = s.nodes.map((n) => onScreen(view, n.x, n.y))
+  const all = [...boxes, ...labels.map((l) => l.box)]
+  const low = Math.max(...points.map((p) => p.y), ...all.map((b) => b.y + b.h / 2))
+  const left = Math.min(...points.map((p) => p.x), ...all.map((b) => b.x - b.w / 2))
+  const reach = { bottom: low + 30, left: left - 22 }
+  // in a picture that is not zoomed in, never out of sight
+  const lowest = Math.max(...points.map((p) => p.y))
+  const leftmost = Math.min(...points.map((p) => p.x))
+  return {
+    bottom:
+      lowest < view.height ? Math.min(reach.bottom, Math.max(view.height - 12, lowest + 20)) : reach.bottom,
+    left: leftmost > 0 ? Math.max(reach.left, Math.min(16, leftmost - 20)) : reach.left,
+  }
 }

@@ -12,7 +12,7 @@ import { useCommands } from '../commands/use-commands'
 import { useSheet, useSheetStore } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import type { Part } from '@viga/drawing/caption'
-import { niceBelow } from '@viga/drawing/scene'
+import { niceBelow } from '@viga/drawing/nice'
 
 /** Layers offered by name in each part; the keys work everywhere. */
 const OFFERED: Record<Part, Switch[]> = {

@@ -17,7 +17,7 @@ import { connect, dropped, type End } from './drawing'
 import { snapTo, type Grid } from '@viga/core/statement/grid'
 import { dragAlong, dragGrip } from './load-drags'
 import type { Grip } from '@viga/drawing/loads'
-import { niceBelow } from '@viga/drawing/scene'
+import { niceBelow } from '@viga/drawing/nice'
 import { vec, type Vec } from '@viga/drawing/marks'
 import { inPlane, onScreen, zoomAt, type View } from '@viga/drawing/view'
 

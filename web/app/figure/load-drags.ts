@@ -10,7 +10,7 @@ import {
 import { lineOf, withLine } from '@viga/core/statement/load-sorts'
 import type { Grip } from '@viga/drawing/loads'
 import { dot, plus, type Vec } from '@viga/drawing/marks'
-import { niceBelow } from '@viga/drawing/scene'
+import { niceBelow } from '@viga/drawing/nice'
 import { memberLine, type View } from '@viga/drawing/view'
 
 /** A displacement of the pointer less than this across leaves a place as it is, px. */
