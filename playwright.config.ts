@@ -6,8 +6,8 @@ export default defineConfig({
   globalSetup: './e2e/setup.ts',
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000, // a slow machine is no failure
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -3,6 +3,8 @@ import { LuDecomposition, Matrix } from 'ml-matrix'
 import { assembleFree } from '../../core/src/analysis/assemble.js'
 import { factor } from '../../core/src/analysis/factor.js'
 import { solve, type Solution } from '../../core/src/analysis/solve.js'
+import { prepare } from '../../core/src/analysis/system.js'
+import { caseActions } from '../../core/src/structure/case-actions.js'
 import type { SparseSymmetric } from '../../core/src/analysis/sparse.js'
 import { tower } from './tower.js'
 
@@ -79,5 +81,34 @@ for (const [storeys, bays] of [
   console.log(
     `${size}${col(0)}${col(1)}${ms(f.ms)}${col(2)}${String(f.entries).padStart(14)}${dense}   ` +
       `${memory.toFixed(0)} MB`,
+  )
+}
+
+/** The same structure under many loads: prepared once and solved for each, against a whole solve for each. */
+const LOADS = 200
+for (const [storeys, bays] of [
+  [5, 9],
+  [33, 45],
+]) {
+  const read = resolve(tower(storeys, bays))
+  if (!read.ok) throw new Error(read.errors[0].message)
+  const { structure } = read
+  const one = { ...structure, cases: structure.cases.slice(0, 1), combinations: [] }
+  const actions = caseActions(one, 0)
+  const prepared = prepare(one)
+  if (!prepared.ok) throw new Error(prepared.error.message)
+  const { system } = prepared
+  const kept = time(() => {
+    for (let k = 0; k < LOADS; k++) {
+      actions.nodal[3] = k
+      system.solve(actions)
+    }
+  })
+  const anew = time(() => {
+    for (let k = 0; k < LOADS; k++) solve(one)
+  })
+  console.log(
+    `${LOADS} loads on ${structure.members.length} members: ${kept.ms.toFixed(0)} ms with one factorisation, ` +
+      `${anew.ms.toFixed(0)} ms solved anew (${(anew.ms / kept.ms).toFixed(1)} ×)`,
   )
 }

@@ -1,6 +1,6 @@
 import type { SolveError, StructureMember } from '../structure/types.js'
 import type { MemberActions } from '../structure/actions.js'
-import { integrate } from './polynomial-course.js'
+import { freeEnd } from './free-end.js'
 import { sprungRigid, sprungRigidLoad, type SprungRigid } from './sprung-rigid.js'
 import { single, type Take } from './slab.js'
 
@@ -191,11 +191,10 @@ function invert(A: Float64Array, n: number): Float64Array | undefined {
 
 /**
  * Forces on the member at its ends, member axes, while both its own ends are held: the fixed-end forces.
- * Found by integrating from a held start with no forces there, then bringing the displaced end back with
- * `own`.
+ * The member is let go at its end, and the displaced end is brought back with `own`.
  */
 export function fixedEndForces(m: StructureMember, own: Float64Array, actions: MemberActions): Float64Array {
-  const { end } = integrate(m, actions, { N: 0, V: 0, M: 0, slope: 0, v: 0, u: 0 })
+  const end = freeEnd(m, actions)
   const back = [-end.u, -end.v, -end.slope]
   const f = new Float64Array(6)
   for (let i = 0; i < 6; i++) for (let j = 0; j < 3; j++) f[i] += own[6 * i + 3 + j] * back[j]

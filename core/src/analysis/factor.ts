@@ -51,7 +51,9 @@ export function factor(a: SparseSymmetric, form: Symbolic = analyse(a)): Factori
         for (let c = 0; c < till; c++) x[from + c] -= L[row + c] * xi
       }
     }
-    return Float64Array.from(place, (p) => x[p])
+    const out = new Float64Array(n)
+    for (let i = 0; i < n; i++) out[i] = x[place[i]]
+    return out
   }
 
   return {

@@ -40,12 +40,29 @@ export function recover(
     if (e.loose) own[0] = d[0]
     if (m.axiallyRigid) carryAlong(m, e, own, free, actions.members.get(i)?.axialStrain ?? 0)
     if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
-    ends.set(own, 6 * i)
-    forces.set(q, 6 * i)
+    for (let j = 0; j < 6; j++) {
+      ends[6 * i + j] = own[j]
+      forces[6 * i + j] = q[j]
+    }
     apply(e.T, q, true, turned)
     for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) sums[e.dofs[j]] += turned[j]
   })
   if (rigid) addTensions(dofs, actions, D, rigid, sums, forces)
+  return { ends, forces, reactions: reactionsOf(s, dofs, actions, D, sums) }
+}
+
+/**
+ * Reactions over degrees of freedom, in the supports' own axes: what the joint lacks for equilibrium where it is
+ * held, and the force of a spring.
+ * @param sums the forces of the members on each degree of freedom
+ */
+function reactionsOf(
+  s: Structure,
+  dofs: Dofs,
+  actions: Actions,
+  D: Float64Array,
+  sums: Float64Array,
+): Float64Array {
   const reactions = new Float64Array(dofs.list.length)
   for (const p of s.supports) {
     const c = Math.cos(p.angle)
@@ -60,7 +77,7 @@ export function recover(
       else if (typeof hold === 'number') reactions[d] = -hold * D[d]
     })
   }
-  return { ends, forces, reactions }
+  return reactions
 }
 
 /** A rigid member that slides at one end takes that end along with the other. */

@@ -62,8 +62,10 @@ function isFinite(
   { D, forces, reactions }: Pick<State, 'D' | 'forces' | 'reactions'>,
   open: boolean,
 ): boolean {
-  const fine = (v: number) => Number.isFinite(v) || (open && Number.isNaN(v))
-  return D.every((v) => Number.isFinite(v)) && forces.every(fine) && reactions.every(fine)
+  for (const values of [D, forces, reactions])
+    for (let i = 0; i < values.length; i++)
+      if (!Number.isFinite(values[i]) && !(open && values !== D && Number.isNaN(values[i]))) return false
+  return true
 }
 
 /** The prescribed displacements of the supports, over all degrees of freedom; zero elsewhere. */
@@ -85,13 +87,18 @@ function displace(system: SystemParts, load: Float64Array, D: Float64Array) {
   for (let step = 0; step < 2; step++) {
     const residual = load.slice()
     // nothing has moved yet in the first step unless a support settles
-    if (D.some((v) => v !== 0)) subtractForces(elements, dofs.free, D, residual)
+    if (step > 0 || hasMoved(D)) subtractForces(elements, dofs.free, D, residual)
     for (const { dof, k } of held) residual[dof] -= k * D[dof]
     const change = rigid
       ? rigid.reduced(residual, (b) => factorisation.solve(b))
       : factorisation.solve(residual.subarray(0, dofs.free))
     for (let d = 0; d < dofs.free; d++) D[d] += change[d]
   }
+}
+
+const hasMoved = (D: Float64Array): boolean => {
+  for (let d = 0; d < D.length; d++) if (D[d] !== 0) return true
+  return false
 }
 
 /** Takes K·D of the members off the residual of the free equations. */

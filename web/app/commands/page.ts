@@ -43,7 +43,7 @@ export const PAGE_COMMANDS: readonly CommandGroup<PageContext>[] = [
         { key: String(i + 1), name: p.label, run: ({ go }) => go(p.key) },
         {
           key: `alt+${i + 1}`,
-          name: `${p.label}, from a field too`,
+          name: p.label,
           inFields: true,
           run: ({ go }) => go(p.key),
         },

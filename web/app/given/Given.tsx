@@ -31,7 +31,8 @@ export function Given() {
       <footer className="sheet-foot">
         <span>alt j m s l: joints, members, supports, loads</span>
         <span>enter: next row</span>
-        <span>ctrl delete: take it out</span>
+        <span>ctrl delete: remove the row</span>
+        <span>?: all keys</span>
       </footer>
     </>
   )

@@ -234,7 +234,7 @@ function Values({
   if (by === 'catalogue') return <Rolled s={s} put={put} />
   if (by === 'EI')
     return (
-      <span className="rich">
+      <span className="rich rigidities">
         <RigidityField s={s} of="EI" />
         <RigidityField s={s} of="EA" />
         {field('A')}
