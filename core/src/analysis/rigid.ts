@@ -3,6 +3,8 @@ import type { SolveError, Structure } from '../structure/types.js'
 import type { Actions } from '../structure/actions.js'
 import { springs } from './assemble.js'
 import type { Dofs } from './dofs.js'
+import { leftOpen, multiplierSolver } from './multipliers.js'
+import { addTo, eliminate, type Row } from './rigid-elimination.js'
 import { add, sparse, type SparseSymmetric } from './sparse.js'
 
 /** Which degrees of freedom depend on which through axially rigid members. */
@@ -57,17 +59,6 @@ interface ElementView {
   dofs: number[]
   T: Float64Array
 }
-
-type Row = Map<number, number>
-
-interface Expression {
-  terms: Row
-}
-
-/** Coefficients below this share of the largest of their row are cancellation. */
-const CANCELLED = 1e-9
-
-const addTo = (row: Row, key: number, v: number) => row.set(key, (row.get(key) ?? 0) + v)
 
 /** The constraint system of a structure with axially rigid members; undefined without such members. */
 export function rigidSystem(
@@ -180,75 +171,6 @@ function imposedLengths(
   return { lengths, sizes }
 }
 
-/**
- * Gauss–Jordan elimination on the constraints: each takes the degree of freedom with its largest coefficient
- * as the dependent one.
- */
-function eliminate(dofs: Dofs, all: readonly Row[]) {
-  const expressions = new Map<number, Expression>()
-  const usedBy = new Map<number, Set<number>>()
-  const redundant: number[] = []
-  const pivots = new Map<number, number>()
-  all.forEach((full, r) => {
-    const row = substituted(full, dofs.free, expressions)
-    let pivot = -1
-    let best = CANCELLED
-    for (const [d, c] of row) if (Math.abs(c) > best) [pivot, best] = [d, Math.abs(c)]
-    if (pivot < 0) {
-      redundant.push(r)
-      return
-    }
-    const kp = row.get(pivot)!
-    row.delete(pivot)
-    const terms: Row = new Map(
-      [...row].filter(([, c]) => Math.abs(c) > CANCELLED * best).map(([d, c]) => [d, -c / kp]),
-    )
-    replaceIn(expressions, usedBy, pivot, terms)
-    expressions.set(pivot, { terms })
-    pivots.set(r, pivot)
-    for (const d of terms.keys()) note(usedBy, d, pivot)
-  })
-  return { expressions, redundant, pivots }
-}
-
-/** A constraint over independent degrees of freedom: known dependent ones replaced, held ones left out. */
-function substituted(full: Row, free: number, expressions: ReadonlyMap<number, Expression>): Row {
-  const row: Row = new Map()
-  for (const [d, c] of full) {
-    if (d >= free) continue
-    const known = expressions.get(d)
-    if (!known) addTo(row, d, c)
-    else for (const [k, v] of known.terms) addTo(row, k, c * v)
-  }
-  return row
-}
-
-/** Replaces a degree of freedom that has become dependent in the expressions that use it. */
-function replaceIn(
-  expressions: ReadonlyMap<number, Expression>,
-  usedBy: Map<number, Set<number>>,
-  pivot: number,
-  terms: Row,
-) {
-  for (const user of usedBy.get(pivot) ?? []) {
-    const e = expressions.get(user)!
-    const k = e.terms.get(pivot)
-    if (k === undefined) continue
-    e.terms.delete(pivot)
-    for (const [d, v] of terms) {
-      addTo(e.terms, d, k * v)
-      if (Math.abs(e.terms.get(d)!) < CANCELLED * Math.abs(k * v)) e.terms.delete(d)
-      else note(usedBy, d, user)
-    }
-  }
-}
-
-function note(usedBy: Map<number, Set<number>>, d: number, user: number) {
-  const set = usedBy.get(d)
-  if (set) set.add(user)
-  else usedBy.set(d, new Set([user]))
-}
-
 /** TᵀKT over the independent unknowns. */
 function assemble(
   dofs: Dofs,
@@ -273,121 +195,6 @@ function assemble(
     }
   for (const { dof, k } of springs(dofs)) if (dof < dofs.free) spread(dof, dof, k)
   return K
-}
-
-/**
- * Multipliers from the equilibrium at the eliminated degrees of freedom: joints with one unknown force first,
- * as in the
- * method of joints, then what is left by elimination.
- */
-function multiplierSolver(all: Row[], pivots: Map<number, number>) {
-  const at = new Map<number, number[]>()
-  for (const p of pivots.values()) at.set(p, [])
-  for (const r of pivots.keys()) for (const d of all[r].keys()) at.get(d)?.push(r)
-  const solved = new Set<number>()
-  const done = new Set<number>()
-  const steps: { dof: number; row: number }[] = []
-  let queue = [...at.keys()]
-  while (queue.length) {
-    const next: number[] = []
-    for (const dof of queue) {
-      if (done.has(dof)) continue
-      const unknown = at.get(dof)!.filter((r) => !solved.has(r))
-      if (unknown.length !== 1) continue
-      const [r] = unknown
-      solved.add(r)
-      done.add(dof)
-      steps.push({ dof, row: r })
-      for (const d of all[r].keys()) if (at.has(d)) next.push(d)
-    }
-    queue = next
-  }
-  const rest = [...pivots.keys()].filter((r) => !solved.has(r))
-  const restDofs = [...at.keys()].filter((d) => !done.has(d))
-  const together = rest.map((row) => ({
-    row,
-    dof: restDofs.find((d) => Math.abs(all[row].get(d) ?? 0) > CANCELLED) ?? pivots.get(row)!,
-    alone: false,
-  }))
-  const order = [...steps.map((s) => ({ ...s, alone: true })), ...together]
-  const multipliers = (lacking: { readonly [dof: number]: number }): Map<number, number> => {
-    const N = new Map<number, number>()
-    const known = (dof: number) =>
-      at.get(dof)!.reduce((sum, r) => sum + (N.has(r) ? all[r].get(dof)! * N.get(r)! : 0), 0)
-    for (const { dof, row } of steps) N.set(row, ((lacking[dof] ?? 0) - known(dof)) / all[row].get(dof)!)
-    if (rest.length)
-      gauss(
-        restDofs.map((d) => rest.map((r) => all[r].get(d) ?? 0)),
-        restDofs.map((d) => (lacking[d] ?? 0) - known(d)),
-      ).forEach((v, i) => N.set(rest[i], v))
-    return N
-  }
-  /**
-   * The dependent degrees of freedom while the independent ones rest. The matrix is that of the multipliers,
-   * transposed, so the steps are taken back from the last to the first.
-   */
-  const constants = (lengths: Float64Array, free: number): Float64Array => {
-    const out = new Float64Array(free)
-    if (lengths.every((v) => v === 0)) return out
-    if (rest.length)
-      gauss(
-        rest.map((r) => restDofs.map((d) => all[r].get(d) ?? 0)),
-        rest.map((r) => lengths[r]),
-      ).forEach((v, i) => (out[restDofs[i]] = v))
-    for (const { dof, row } of [...steps].reverse()) {
-      let left = lengths[row]
-      for (const [d, c] of all[row]) if (d !== dof && at.has(d)) left -= c * out[d]
-      out[dof] = left / all[row].get(dof)!
-    }
-    return out
-  }
-  return { multipliers, constants, order }
-}
-
-/** Solves a small dense system by elimination with row exchange. */
-function gauss(A: number[][], b: number[]): number[] {
-  const n = b.length
-  for (let c = 0; c < n; c++) {
-    let p = c
-    for (let i = c + 1; i < n; i++) if (Math.abs(A[i][c]) > Math.abs(A[p][c])) p = i
-    ;[A[c], A[p]] = [A[p], A[c]]
-    ;[b[c], b[p]] = [b[p], b[c]]
-    for (let i = c + 1; i < n; i++) {
-      const k = A[i][c] / A[c][c]
-      if (k === 0) continue
-      for (let j = c; j < n; j++) A[i][j] -= k * A[c][j]
-      b[i] -= k * b[c]
-    }
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    for (let j = i + 1; j < n; j++) b[i] -= A[i][j] * b[j]
-    b[i] /= A[i][i]
-  }
-  return b
-}
-
-/** Members and reactions that a self-equilibrated set of tensions can change at will. */
-function leftOpen(
-  all: Row[],
-  members: number[],
-  redundant: number[],
-  multipliers: ReturnType<typeof multiplierSolver>['multipliers'],
-  dofs: Dofs,
-) {
-  const openMembers = new Set<number>()
-  const openDofs = new Set<number>()
-  for (const r of redundant) {
-    const set = multipliers(Object.fromEntries(all[r]))
-    const state = new Map([[r, 1]])
-    for (const [i, v] of set) if (Math.abs(v) > CANCELLED) state.set(i, -v)
-    const reaction: Row = new Map()
-    for (const [i, v] of state) {
-      openMembers.add(members[i])
-      for (const [d, c] of all[i]) if (d >= dofs.free) addTo(reaction, d, c * v)
-    }
-    for (const [d, v] of reaction) if (Math.abs(v) > CANCELLED) openDofs.add(d)
-  }
-  return { openMembers: [...openMembers].sort((a, b) => a - b), openDofs: [...openDofs] }
 }
 
 /** A notice that names the members whose axial force stays open. */

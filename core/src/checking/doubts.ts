@@ -1,11 +1,10 @@
-import { removeLoad, removeMembers, removeNodes, setFirstOrder, setSupport } from '../document/edits/edits.js'
+import { removeLoad, removeMembers, setFirstOrder } from '../document/edits/edits.js'
 import { coincident, mergeNodes } from '../document/edits/merge.js'
 import { measure, type Measure } from '../document/measure.js'
 import { crossing, joinCrossing, splitMemberAt } from '../document/edits/split.js'
 import type { Member, Problem, ProblemError } from '../document/types.js'
 import { isIdleLoad } from '../kinds/loads/index.js'
-import { SUPPORT_KINDS } from '../kinds/supports/types.js'
-import { listed } from '../structure/listed.js'
+import { holding } from './holding.js'
 import { membersNear } from './nearness.js'
 
 /** Something doubtful in a statement, with the place it concerns and, where there is one, a repair. */
@@ -206,100 +205,6 @@ function withoutDoublesOf(before: Problem, p: Problem): Problem {
     p,
     p.members.filter((m) => there.get(m.id) !== m && pairs.has(pair(m))).map((m) => m.id),
   )
-}
-
-/** Supports: none, too few, or a part of the structure that has none. */
-function holding(p: Problem): Doubt[] {
-  if (p.members.length === 0) return []
-  const out: Doubt[] = []
-  const reached = new Set(p.members.flatMap((m) => [m.start, m.end]))
-  for (const [i, n] of p.nodes.entries())
-    if (!reached.has(n.id))
-      out.push({
-        kind: 'unreached',
-        severity: 'note',
-        path: `nodes[${i}]`,
-        message: `No member reaches ${n.id}; it is left out.`,
-        nodes: [n.id],
-        members: [],
-        repair: { label: `Take out ${n.id}`, apply: (q) => removeNodes(q, [n.id]) },
-      })
-  const supports = p.supports ?? []
-  const count = supports.reduce(
-    (sum, s) =>
-      sum +
-      (s.type
-        ? Object.values(SUPPORT_KINDS[s.type]).filter(Boolean).length
-        : Object.values(s.restrain ?? {}).filter((r) => r !== 'free').length),
-    0,
-  )
-  if (supports.length === 0) {
-    const first = p.members[0].start
-    out.push({
-      kind: 'unsupported',
-      severity: 'error',
-      path: 'supports',
-      message: 'Nothing supports the structure yet.',
-      nodes: [],
-      members: [],
-      repair: { label: `Fix ${first}`, apply: (q) => setSupport(q, first, { type: 'fixed' }) },
-    })
-    return out
-  }
-  if (count < 3)
-    out.push({
-      kind: 'unsupported',
-      severity: 'error',
-      path: 'supports',
-      message:
-        `The supports hold ${count === 1 ? 'one direction' : 'two directions'}; a plane structure ` +
-        'needs three or more.',
-      nodes: supports.map((s) => s.node),
-      members: [],
-    })
-  const parts = separateParts(p)
-  if (parts.length > 1) {
-    const held = new Set(supports.map((s) => s.node))
-    const bare = parts.filter((part) => !part.some((n) => held.has(n)))
-    for (const part of bare)
-      out.push({
-        kind: 'separate',
-        severity: 'error',
-        path: 'members',
-        message:
-          `${listed(part)} ${part.length > 1 ? 'are' : 'is'} apart from the rest, and nothing ` +
-          `supports ${part.length > 1 ? 'them' : 'it'}.`,
-        nodes: part,
-        members: [],
-      })
-    if (bare.length === 0)
-      out.push({
-        kind: 'separate',
-        severity: 'note',
-        path: 'members',
-        message: `The structure is in ${parts.length} parts that no member joins.`,
-        nodes: parts[parts.length - 1],
-        members: [],
-      })
-  }
-  return out
-}
-
-/** Joints by connected part, largest part first. */
-function separateParts(p: Problem): string[][] {
-  const parent = new Map<string, string>()
-  const root = (id: string): string => {
-    let at = id
-    while (parent.get(at) !== at) at = parent.get(at)!
-    parent.set(id, at)
-    return at
-  }
-  for (const m of p.members) for (const n of [m.start, m.end]) if (!parent.has(n)) parent.set(n, n)
-  for (const m of p.members) parent.set(root(m.start), root(m.end))
-  const parts = new Map<string, string[]>()
-  for (const n of p.nodes)
-    if (parent.has(n.id)) parts.set(root(n.id), [...(parts.get(root(n.id)) ?? []), n.id])
-  return [...parts.values()].sort((a, b) => b.length - a.length)
 }
 
 /** Nothing acts, or what acts weighs nothing. */
