@@ -17,6 +17,7 @@ export { newProblem } from './new.js'
 export { freeId, memberLabel, nextNodeLabel, readChain } from './labels.js'
 export { measure, scaled, tidy, type Measure, type Point } from './measure.js'
 export { coincident, mergeNodes } from './edits/merge.js'
+export { reverseMember } from './edits/reverse.js'
 export { crossing, divideMember, joinCrossing, splitMember, splitMemberAt } from './edits/split.js'
 export {
   copySelection,

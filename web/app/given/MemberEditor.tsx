@@ -1,4 +1,4 @@
-import { divideMember, edit, type Member } from '@viga/core'
+import { divideMember, edit, reverseMember, type Member } from '@viga/core'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, waysFor, type Entry, type Sort } from '@viga/core/statement/load-entry'
@@ -15,6 +15,12 @@ export function MemberEditor({ id }: { id: string }) {
   if (!m) return null
   const truss = problem.kind === 'truss'
   const hinge = (end: 'start' | 'end') => m.releases?.[end]?.M === true
+  const turnRound = () => {
+    const p = store.getState().problem
+    const turned = reverseMember(p, id)
+    const label = turned.members[p.members.indexOf(m)].id
+    store.getState().edit(`turn ${id} round`, () => turned, { select: `member:${label}` })
+  }
   return (
     <>
       {(problem.sections?.length ?? 0) > 1 && (
@@ -74,21 +80,7 @@ export function MemberEditor({ id }: { id: string }) {
       {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
       {open && <More m={m} />}
       <footer className="editor-foot">
-        <button
-          type="button"
-          onClick={() =>
-            store.getState().edit(`turn ${id} round`, (p) =>
-              edit.setMember(p, id, {
-                start: m.end,
-                end: m.start,
-                releases: m.releases && {
-                  ...(m.releases.end ? { start: m.releases.end } : {}),
-                  ...(m.releases.start ? { end: m.releases.start } : {}),
-                },
-              }),
-            )
-          }
-        >
+        <button type="button" onClick={turnRound}>
           start ⇄ end
         </button>
         <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>

@@ -75,7 +75,9 @@ export function fromOtherEnd(raw: Quantity, m: Measure, L: number): Quantity {
   const percent = typeof raw === 'string' ? /^\s*([-+.\deE]+)\s*%\s*$/.exec(raw) : null
   if (percent) return `${tidy(100 - Number(percent[1]))}%`
   const x = L - m.along(raw, L)
-  return Math.abs(x) <= AT_END * L ? 0 : tidy(x)
+  if (Math.abs(x) <= AT_END * L) return 0
+  // The far end said as a share: its length may be no round number, and rounded it would miss the end.
+  return x >= L * (1 - AT_END) ? '100%' : tidy(x)
 }
 
 /** The member a load stands on, if it is there and takes this load. */

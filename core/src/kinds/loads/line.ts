@@ -52,7 +52,10 @@ export function linePoints(
     q: value(ctx, p.q, dimension, `${path}.points[${i}].q`),
   }))
   read.forEach((p, i) => {
-    if (i > 0 && p.at < read[i - 1].at)
+    if (i === 0 || p.at >= read[i - 1].at) return
+    // Two texts for one place ("40%" and a length) differ by rounding; they are the same place.
+    if (p.at > read[i - 1].at - AT_END * member.length) p.at = read[i - 1].at
+    else
       ctx.report.error(
         `${path}.points[${i}].at`,
         'The points must go from the start to the end of the member.',
