@@ -122,6 +122,12 @@ export default ts.config(
     files: ['core/src/**', 'drawing/src/**', 'paper/src/**', 'web/app/**', 'cli/src/**'],
     rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
   },
+  {
+    files: ['core/src/**'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
+    },
+  },
   ...doors('core/src', CORE),
   ...doors('web/app', WEB),
   noneOf(

@@ -106,6 +106,7 @@ export function negativeProduct(
  * long, to
  * out[at + r·width + c]. On the diagonal of U the upper half is written too, and never read.
  */
+// eslint-disable-next-line max-lines-per-function -- sixteen sums unrolled: solving spends its time here
 function negativeTile(
   A: Float64Array,
   a0: number,

@@ -70,15 +70,7 @@ export function rigidSystem(
     m.axiallyRigid && m.releases[0] === false && m.releases[3] === false ? [i] : [],
   )
   if (members.length === 0) return undefined
-  const all = members.map((i) => {
-    const e = elements[i]
-    const row: Row = new Map()
-    for (let j = 0; j < 6; j++) {
-      const c = e.T[18 + j] - e.T[j]
-      if (e.dofs[j] >= 0 && Math.abs(c) > 1e-14) addTo(row, e.dofs[j], c)
-    }
-    return row
-  })
+  const all = members.map((i) => constraintOf(elements[i]))
   const { expressions, redundant, pivots } = eliminate(dofs, all)
   const independent = Array.from({ length: dofs.free }, (_, d) => d).filter((d) => !expressions.has(d))
   const index = new Map(independent.map((d, i) => [d, i]))
@@ -110,17 +102,8 @@ export function rigidSystem(
     impose(actions, D) {
       const { lengths, sizes } = imposedLengths(s, dofs, members, all, actions, D)
       const out = constants(lengths, dofs.free)
-      for (const r of redundant) {
-        let rest = lengths[r]
-        let size = sizes[r]
-        for (const [d, c] of all[r]) {
-          if (d >= dofs.free) continue
-          rest -= c * out[d]
-          size = Math.max(size, Math.abs(c * out[d]))
-        }
-        if (Math.abs(rest) > 1e-9 * size) return cannotChange(s.members[members[r]].id)
-      }
-      return out
+      const broken = redundant.find((r) => !isMet(all[r], out, lengths[r], sizes[r]))
+      return broken === undefined ? out : cannotChange(s.members[members[broken]].id)
     },
     tensions(lacking) {
       const N = multipliers(lacking)
@@ -134,6 +117,28 @@ export function rigidSystem(
       for (const d of openDofs) sums[d] = NaN
     },
   }
+}
+
+/** The row of a member that keeps its length: its ends move alike along it. */
+function constraintOf(e: ElementView): Row {
+  const row: Row = new Map()
+  for (let j = 0; j < 6; j++) {
+    const c = e.T[18 + j] - e.T[j]
+    if (e.dofs[j] >= 0 && Math.abs(c) > 1e-14) addTo(row, e.dofs[j], c)
+  }
+  return row
+}
+
+/** Whether displacements of the free unknowns give a constraint its length, weighed against its terms. */
+function isMet(row: Row, free: Float64Array, length: number, termSize: number): boolean {
+  let rest = length
+  let size = termSize
+  for (const [d, c] of row) {
+    if (d >= free.length) continue
+    rest -= c * free[d]
+    size = Math.max(size, Math.abs(c * free[d]))
+  }
+  return !(Math.abs(rest) > 1e-9 * size)
 }
 
 const cannotChange = (id: string): SolveError => ({

@@ -1,6 +1,7 @@
 import * as D from '../quantity/dimension.js'
 import { siPerCoherent } from '../quantity/units.js'
 import { wholeStiffness } from '../analysis/assemble.js'
+import type { Course } from '../analysis/course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { checkAnswers, type AnswerVerdict } from '../checking/answers.js'
 import type { Problem } from '../document/types.js'
@@ -56,73 +57,87 @@ export function resultsDocument(
 type Scale = { length: number; force: number; moment: number; stiffness: number }
 
 function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, count: number) {
-  const { structure: s } = solution
-  const courses = coursesOf(solution, a)
   const balance = equilibrium(solution, a)
-  const times = (v: number | null, k: number) => (v === null ? null : v * k)
-  const scaled = (r: Range, k: number): Range => ({
-    max: { value: r.max.value * k, x: r.max.x * scale.length },
-    min: { value: r.min.value * k, x: r.min.x * scale.length },
-  })
   return {
     kind: a.kind,
     order: 1,
-    nodes: Object.fromEntries(
-      s.nodes.map((n, i) => {
-        const d = displacementAt(solution, a, i)
-        return [n.id, { x: times(d.x, scale.length), y: times(d.y, scale.length), rotation: d.rotation }]
-      }),
-    ),
-    reactions: Object.fromEntries(
-      s.supports.map((p) => {
-        const r = reactionAt(solution, a, p.node)
-        const out = (v: { x: number; y: number; rotation: number }) => ({
-          x: v.x * scale.force,
-          y: v.y * scale.force,
-          rotation: v.rotation * scale.moment,
-        })
-        return [s.nodes[p.node].id, { ...out(r), angle: r.angle, own: out(r.own) }]
-      }),
-    ),
-    members: Object.fromEntries(
-      s.members.map((m, i) => {
-        const q = a.forces.subarray(6 * i, 6 * i + 6)
-        const end = (at: number) => ({
-          fx: q[at] * scale.force,
-          fy: q[at + 1] * scale.force,
-          m: q[at + 2] * scale.moment,
-        })
-        const e = extremes(courses[i])
-        return [
-          m.id,
-          {
-            length: m.length * scale.length,
-            start: end(0),
-            end: end(3),
-            stations: stations(courses[i], count).map((t) => ({
-              x: t.x * scale.length,
-              N: t.N * scale.force,
-              V: t.V * scale.force,
-              M: t.M * scale.moment,
-              u: t.u * scale.length,
-              v: t.v * scale.length,
-              relative: t.relative * scale.length,
-            })),
-            extremes: {
-              N: scaled(e.N, scale.force),
-              V: scaled(e.V, scale.force),
-              M: scaled(e.M, scale.moment),
-              relative: scaled(e.relative, scale.length),
-            },
-          },
-        ]
-      }),
-    ),
+    nodes: nodesDocument(solution, a, scale),
+    reactions: reactionsDocument(solution, a, scale),
+    members: membersDocument(solution, a, scale, count),
     equilibrium: {
       fx: balance.residual.fx * scale.force,
       fy: balance.residual.fy * scale.force,
       m: balance.residual.m * scale.moment,
       energy: balance.energy * scale.moment,
+    },
+  }
+}
+
+function nodesDocument(solution: Solution, a: ActionSolution, scale: Scale) {
+  const times = (v: number | null, k: number) => (v === null ? null : v * k)
+  return Object.fromEntries(
+    solution.structure.nodes.map((n, i) => {
+      const d = displacementAt(solution, a, i)
+      return [n.id, { x: times(d.x, scale.length), y: times(d.y, scale.length), rotation: d.rotation }]
+    }),
+  )
+}
+
+function reactionsDocument(solution: Solution, a: ActionSolution, scale: Scale) {
+  const { structure: s } = solution
+  const out = (v: { x: number; y: number; rotation: number }) => ({
+    x: v.x * scale.force,
+    y: v.y * scale.force,
+    rotation: v.rotation * scale.moment,
+  })
+  return Object.fromEntries(
+    s.supports.map((p) => {
+      const r = reactionAt(solution, a, p.node)
+      return [s.nodes[p.node].id, { ...out(r), angle: r.angle, own: out(r.own) }]
+    }),
+  )
+}
+
+function membersDocument(solution: Solution, a: ActionSolution, scale: Scale, count: number) {
+  const courses = coursesOf(solution, a)
+  return Object.fromEntries(
+    solution.structure.members.map((m, i) => {
+      const q = a.forces.subarray(6 * i, 6 * i + 6)
+      const end = (at: number) => ({
+        fx: q[at] * scale.force,
+        fy: q[at + 1] * scale.force,
+        m: q[at + 2] * scale.moment,
+      })
+      return [
+        m.id,
+        { length: m.length * scale.length, start: end(0), end: end(3), ...along(courses[i], scale, count) },
+      ]
+    }),
+  )
+}
+
+/** What is found along a member: its stations and its exact extremes. */
+function along(course: Course, scale: Scale, count: number) {
+  const scaled = (r: Range, k: number): Range => ({
+    max: { value: r.max.value * k, x: r.max.x * scale.length },
+    min: { value: r.min.value * k, x: r.min.x * scale.length },
+  })
+  const e = extremes(course)
+  return {
+    stations: stations(course, count).map((t) => ({
+      x: t.x * scale.length,
+      N: t.N * scale.force,
+      V: t.V * scale.force,
+      M: t.M * scale.moment,
+      u: t.u * scale.length,
+      v: t.v * scale.length,
+      relative: t.relative * scale.length,
+    })),
+    extremes: {
+      N: scaled(e.N, scale.force),
+      V: scaled(e.V, scale.force),
+      M: scaled(e.M, scale.moment),
+      relative: scaled(e.relative, scale.length),
     },
   }
 }

@@ -67,16 +67,12 @@ export function ledger(
     const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
     const it = found && {
       found,
-      entry: {
+      entry: entryOf(
         address,
-        symbol: found.symbol,
-        value: coherent(
-          found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension),
-          found.dimension,
-        ),
-        unit: coherentUnitName(units, found.dimension),
-        dimension: found.dimension,
-      },
+        found,
+        found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension),
+        units,
+      ),
     }
     known.set(address, it)
     return it
@@ -87,13 +83,6 @@ export function ledger(
     if (!it) throw new Error(`There is no number ${address} in this working.`)
     return it
   }
-  const cases = new Map<string, Ledger>()
-  const kept = new Map<string, unknown>()
-  const inCase = (id: string): Ledger | undefined => {
-    const one = solution.cases.find((o) => o.id === id)
-    if (one && !cases.has(id)) cases.set(id, ledger(solution, units, one, problem))
-    return cases.get(id)
-  }
   const context: Context = {
     ...numbered(solution, problem),
     action,
@@ -101,10 +90,7 @@ export function ledger(
     problem,
     display: displayOf(problem ?? { units }),
     coherent,
-    kept: <T>(key: string, make: () => T): T => {
-      if (!kept.has(key)) kept.set(key, make())
-      return kept.get(key) as T
-    },
+    kept: keeper(),
     letter: (...parts) => {
       const { entry } = must(addressOf(...parts))
       return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
@@ -112,18 +98,7 @@ export function ledger(
     value: (...parts) => must(addressOf(...parts)).entry.value,
     entry: (...parts) => look(addressOf(...parts))?.entry,
     origin: (...parts) => must(addressOf(...parts)).found.origin(),
-    inCase: (id, parts) => {
-      const one = inCase(id)
-      const address = addressOf(...parts)
-      const entry = one?.entry(address)
-      if (!one || !entry) return undefined
-      const found = {
-        symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id },
-        si: entry.value * siPerCoherent(units, entry.dimension),
-        dimension: entry.dimension,
-      }
-      return { ...found, origin: () => within(one.origin(address).origin, id) }
-    },
+    inCase: inCases(solution, units, problem),
     member: (id) => members.get(id) ?? -1,
     node: (id) => nodes.get(id) ?? -1,
   }
@@ -134,6 +109,45 @@ export function ledger(
       const { found, entry } = must(address)
       return { ...entry, origin: found.origin() }
     },
+  }
+}
+
+const entryOf = (address: string, { symbol, dimension }: Found, si: number, units: ProblemUnits): Entry => ({
+  address,
+  symbol,
+  value: si / siPerCoherent(units, dimension),
+  unit: coherentUnitName(units, dimension),
+  dimension,
+})
+
+/** Keeps what was made under a key, for as long as the ledger is used. */
+function keeper(): Context['kept'] {
+  const kept = new Map<string, unknown>()
+  return <T>(key: string, make: () => T): T => {
+    if (!kept.has(key)) kept.set(key, make())
+    return kept.get(key) as T
+  }
+}
+
+/** Finds a number of another case, in a ledger of that case that is made when it is first asked for. */
+function inCases(solution: Solution, units: ProblemUnits, problem?: Problem): Context['inCase'] {
+  const cases = new Map<string, Ledger>()
+  const inCase = (id: string): Ledger | undefined => {
+    const one = solution.cases.find((o) => o.id === id)
+    if (one && !cases.has(id)) cases.set(id, ledger(solution, units, one, problem))
+    return cases.get(id)
+  }
+  return (id, parts) => {
+    const one = inCase(id)
+    const address = addressOf(...parts)
+    const entry = one?.entry(address)
+    if (!one || !entry) return undefined
+    const found = {
+      symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id },
+      si: entry.value * siPerCoherent(units, entry.dimension),
+      dimension: entry.dimension,
+    }
+    return { ...found, origin: () => within(one.origin(address).origin, id) }
   }
 }
 

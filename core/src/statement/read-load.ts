@@ -25,56 +25,18 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
   if (node === undefined && member === undefined)
     return { ok: false, at: 'on', message: `There is no joint or member ${label}.` }
   const { reader } = makeReader(problem.units, problem.symbols)
-  const line = readLine(amount)
-  const range = readPlaces(at)
-  if (line || range) {
-    if (member === undefined)
-      return {
-        ok: false,
-        at: line ? 'amount' : 'at',
-        message: `${node} is a joint: a load that varies stands on a member.`,
-      }
-    const values = line ?? [typed(amount), typed(amount)]
-    const wrong = values.map((v) => reader.read(v, D.forcePerLength)).find((r) => !r.ok)
-    if (wrong && !wrong.ok) return { ok: false, at: 'amount', message: wrong.message }
-    const [from, to] = range ?? [0, '100%']
-    const points = spread(values, from, to)
-    if (!points)
-      return {
-        ok: false,
-        at: 'at',
-        message: 'For more than two values the places are plain numbers or percentages.',
-      }
-    const turning = way === 'ccw' || way === 'cw'
-    return {
-      ok: true,
-      load: withLine(
-        { type: 'distributed', member, direction: 'Y' },
-        { way: turning ? 'down' : way, points },
-      ),
-    }
-  }
+  if (readLine(amount) || readPlaces(at)) return varyingLoad(reader, node, member, amount, way, at)
   const value = typed(amount)
   const fits = (d: Dimension) => {
     const r = reader.read(value, d)
     return r.ok
   }
-  const plain = fits(D.force) && fits(D.forcePerLength)
+  const plain = isPlain(fits)
   if (member !== undefined && !plain) {
     if (fits(D.temperature)) return { ok: true, load: { type: 'temperature', member, uniform: value } }
     if (fits(D.length)) return { ok: true, load: { type: 'misfit', member, elongation: value } }
   }
-  const turning = way === 'ccw' || way === 'cw'
-  let sort: Sort | undefined
-  if (plain) sort = turning ? 'moment' : member === undefined || at.trim() !== '' ? 'force' : 'uniform'
-  else
-    sort = fits(D.force)
-      ? 'force'
-      : fits(D.moment)
-        ? 'moment'
-        : fits(D.forcePerLength)
-          ? 'uniform'
-          : undefined
+  const sort = sortOf(fits, way, member !== undefined && at.trim() === '')
   if (sort === undefined) {
     const r = reader.read(value, D.force)
     return { ok: false, at: 'amount', message: r.ok ? '' : r.message }
@@ -89,4 +51,51 @@ export function newLoad(problem: Problem, on: string, amount: string, way: Way, 
   const place = at.trim() === '' ? '50%' : typed(at)
   const entry = { sort, amount: value, way: ways.includes(way) ? way : ways[0], at: place }
   return { ok: true, load: loadOf(member !== undefined ? { member } : { node: node! }, entry) }
+}
+
+/** A load that varies along a member, or covers a part of it. */
+function varyingLoad(
+  reader: ReturnType<typeof makeReader>['reader'],
+  node: string | undefined,
+  member: string | undefined,
+  amount: string,
+  way: Way,
+  at: string,
+): NewLoad {
+  const line = readLine(amount)
+  if (member === undefined)
+    return {
+      ok: false,
+      at: line ? 'amount' : 'at',
+      message: `${node} is a joint: a load that varies stands on a member.`,
+    }
+  const values = line ?? [typed(amount), typed(amount)]
+  const wrong = values.map((v) => reader.read(v, D.forcePerLength)).find((r) => !r.ok)
+  if (wrong && !wrong.ok) return { ok: false, at: 'amount', message: wrong.message }
+  const [from, to] = readPlaces(at) ?? [0, '100%']
+  const points = spread(values, from, to)
+  if (!points)
+    return {
+      ok: false,
+      at: 'at',
+      message: 'For more than two values the places are plain numbers or percentages.',
+    }
+  const turning = way === 'ccw' || way === 'cw'
+  return {
+    ok: true,
+    load: withLine({ type: 'distributed', member, direction: 'Y' }, { way: turning ? 'down' : way, points }),
+  }
+}
+
+type Fits = (d: Dimension) => boolean
+
+/** A number without a unit reads as any dimension. */
+const isPlain = (fits: Fits) => fits(D.force) && fits(D.forcePerLength)
+
+/** The sort of load an amount states; undefined where its unit is that of no load. */
+function sortOf(fits: Fits, way: Way, wholeMember: boolean): Sort | undefined {
+  if (isPlain(fits)) return way === 'ccw' || way === 'cw' ? 'moment' : wholeMember ? 'uniform' : 'force'
+  if (fits(D.force)) return 'force'
+  if (fits(D.moment)) return 'moment'
+  return fits(D.forcePerLength) ? 'uniform' : undefined
 }

@@ -6,6 +6,7 @@ import type { Ledger } from '../../ledger.js'
 import { inOrder, partingOf, shownRows, unknowns, type Unknown } from '../matrices.js'
 import { isHinged } from '../origins/hinged.js'
 import { sharers, structureRows } from '../origins/stiffness.js'
+import type { StructureMember } from '../../../structure/types.js'
 import { readingOf } from '../reading.js'
 import type { Block, Mark, MatrixBlock, Passage, StepMaker } from '../../blocks.js'
 
@@ -68,6 +69,47 @@ const matrix = (
 /** Whether a transformation changes nothing, but for rounding. */
 const isUnit = (T: Float64Array) => T.every((v, i) => Math.abs(v - (i % 7 === 0 ? 1 : 0)) < 1e-12)
 
+/** What a member is, and the numbers its matrices are made of. */
+function opening(c: Context, m: StructureMember, factor: string | undefined): Block[] {
+  const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
+  return [
+    words(
+      `${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} ` +
+        `It joins ${start} to ${end}; its x runs that way.`,
+    ),
+    {
+      kind: 'lines',
+      addresses: [
+        ...(c.numbering.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)),
+        ...(m.bar ? [] : [addressOf('EI', m.id)]),
+        ...(m.GAs > 0 ? [addressOf('phi', m.id)] : []),
+        ...(factor && factor !== 'common' ? [factor] : []),
+      ],
+    },
+    ...(m.axiallyRigid
+      ? [
+          words(
+            'It keeps its length: no EA/L enters its stiffness. Unknowns at its two ends follow from ' +
+              'one another, and its axial force is what the equilibrium of the joints asks for.',
+          ),
+        ]
+      : []),
+  ]
+}
+
+/** What a released end does to the matrix: static condensation, in words. */
+function releaseWords(c: Context, m: StructureMember, r: number): Block {
+  const spring = typeof m.releases[r] === 'number'
+  const what = ['axial force', 'shear', 'moment'][r % 3]
+  return words(
+    `${c.solution.structure.nodes[r < 3 ? m.start : m.end].id} ` +
+      `${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end ` +
+      'follows freely, so its equation is solved for it and put into the others (static ' +
+      `condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r ` +
+      `= ${endNumber(c, m, r)}.`,
+  )
+}
+
 /**
  * One member written out: its numbers, k in its own axes, what a release changes, T, and K under the numbers
  * of its unknowns.
@@ -95,30 +137,8 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
       ...(out.factor ? { factor: out.factor } : {}),
       ...more,
     })
-  const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
-  const blocks: Block[] = [
-    words(
-      `${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} ` +
-        `It joins ${start} to ${end}; its x runs that way.`,
-    ),
-    {
-      kind: 'lines',
-      addresses: [
-        ...(c.numbering.bendingOnly ? ['L'] : ['L', 'c', 's', 'EA']).map((k) => addressOf(k, m.id)),
-        ...(m.bar ? [] : [addressOf('EI', m.id)]),
-        ...(m.GAs > 0 ? [addressOf('phi', m.id)] : []),
-        ...(out.factor && out.factor !== 'common' ? [out.factor] : []),
-      ],
-    },
-  ]
+  const blocks = opening(c, m, out.factor)
   const condensed = e.released.length > 0
-  if (m.axiallyRigid)
-    blocks.push(
-      words(
-        'It keeps its length: no EA/L enters its stiffness. Unknowns at its two ends follow from ' +
-          'one another, and its axial force is what the equilibrium of the joints asks for.',
-      ),
-    )
   blocks.push(
     stiff(
       condensed ? 'k°' : 'k',
@@ -130,17 +150,7 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
     ),
   )
   e.released.forEach((r, step) => {
-    const spring = typeof m.releases[r] === 'number'
-    const what = ['axial force', 'shear', 'moment'][r % 3]
-    blocks.push(
-      words(
-        `${r < 3 ? start : end} ` +
-          `${spring ? `passes the ${what} through a spring` : `transfers no ${what}`}. That end ` +
-          'follows freely, so its equation is solved for it and put into the others (static ' +
-          `condensation): each entry kᵢⱼ gives up kᵢᵣ·kᵣⱼ / ${spring ? '(kᵣᵣ + s)' : 'kᵣᵣ'}, with r ` +
-          `= ${endNumber(c, m, r)}.`,
-      ),
-    )
+    blocks.push(releaseWords(c, m, r))
     const last = step === e.released.length - 1
     // what it comes to is 3EI/L³, as books print it
     const closed: Partial<MatrixBlock> = isHinged(m)

@@ -1,6 +1,7 @@
 import { formatPlain } from '../../../quantity/format.js'
 import { determinacy } from '../../../statics/determinacy.js'
 import { listed } from '../../../structure/listed.js'
+import type { Structure } from '../../../structure/types.js'
 import { addressOf } from '../../address.js'
 import { inOrder, unknowns } from '../matrices.js'
 import { letters } from '../../expression.js'
@@ -26,7 +27,6 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
           ],
     ),
   )
-  const count = determinacy(s, dofs)
   const said = [
     `${counted(s.nodes.length, 'joint')}, ${counted(s.members.length, 'member')}, ` +
       `${counted(s.supports.length, 'support')}.`,
@@ -48,7 +48,17 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
     released.length ? `Released: ${listed(released)}.` : '',
     'Displacements are small: equilibrium is that of the undeformed structure.',
   ]
-  const table: TableBlock = {
+  return {
+    key: 'idealisation',
+    title: 'Idealisation',
+    why: 'Before any number: what is taken to be there, and what is left out.',
+    passages: [{ blocks: [words(said.filter(Boolean).join(' ')), countOf(s, determinacy(s, dofs))] }],
+  }
+}
+
+/** The count of reactions and member forces against the equations of equilibrium. */
+function countOf(s: Structure, count: ReturnType<typeof determinacy>): TableBlock {
+  return {
     kind: 'table',
     title: 'The count',
     head: ['', ''],
@@ -67,12 +77,6 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
         `= ${count.degree}`,
       ],
     ],
-  }
-  return {
-    key: 'idealisation',
-    title: 'Idealisation',
-    why: 'Before any number: what is taken to be there, and what is left out.',
-    passages: [{ blocks: [words(said.filter(Boolean).join(' ')), table] }],
   }
 }
 
@@ -165,6 +169,49 @@ function tiesOf(c: Context): Block[] {
   ]
 }
 
+const turnedBlocks = (id: string, angle: number): Block[] => [
+  words(
+    `The support at ${id} is turned by ${formatPlain((angle * 180) / Math.PI)}°. The ` +
+      `unknowns of ${id} are taken along its own axes, so that what it holds is one of them; the ` +
+      'matrices T of the members that meet there hold its cosine and sine.',
+  ),
+  { kind: 'lines', addresses: [addressOf('cos-turn', id), addressOf('sin-turn', id)] },
+]
+
+const springBlocks = (c: Context, springs: { id: string; i: number; dof: number }[]): Block[] =>
+  springs.length === 0
+    ? []
+    : [
+        words('A support spring adds its stiffness to the diagonal of K, at its own unknown.'),
+        {
+          kind: 'table',
+          head: ['Spring at', 'unknown', 'stiffness'],
+          rows: springs.map((p) => [
+            p.id,
+            { unknown: unknowns(c)[p.dof] },
+            { at: addressOf('spring', p.id, p.i) },
+          ]),
+        },
+      ]
+
+const settlingBlocks = (settling: { id: string; i: number }[]): Block[] =>
+  settling.length === 0
+    ? []
+    : [
+        words(
+          'A settlement is a displacement that is known: it stands on the right-hand side, with the ' +
+            'column of K it belongs to.',
+        ),
+        {
+          kind: 'table',
+          head: ['Support', 'settlement'],
+          rows: settling.map((p) => [
+            `${p.id}, ${['x', 'y', 'rotation'][p.i]}`,
+            { at: addressOf('settlement', p.id, p.i) },
+          ]),
+        },
+      ]
+
 /** Turned supports and springs; no step where there are none. */
 export const supports: StepMaker = ({ context: c }) => {
   const { structure: s, dofs } = c.solution
@@ -180,50 +227,18 @@ export const supports: StepMaker = ({ context: c }) => {
     ),
   )
   if (turned.length + springs.length + settling.length === 0) return undefined
-  const blocks: Block[] = []
-  for (const p of turned) {
-    const { id } = s.nodes[p.node]
-    blocks.push(
-      words(
-        `The support at ${id} is turned by ${formatPlain((p.angle * 180) / Math.PI)}°. The ` +
-          `unknowns of ${id} are taken along its own axes, so that what it holds is one of them; the ` +
-          'matrices T of the members that meet there hold its cosine and sine.',
-      ),
-      { kind: 'lines', addresses: [addressOf('cos-turn', id), addressOf('sin-turn', id)] },
-    )
-  }
-  if (springs.length) {
-    blocks.push(words('A support spring adds its stiffness to the diagonal of K, at its own unknown.'))
-    blocks.push({
-      kind: 'table',
-      head: ['Spring at', 'unknown', 'stiffness'],
-      rows: springs.map((p) => [
-        p.id,
-        { unknown: unknowns(c)[p.dof] },
-        { at: addressOf('spring', p.id, p.i) },
-      ]),
-    })
-  }
-  if (settling.length) {
-    blocks.push(
-      words(
-        'A settlement is a displacement that is known: it stands on the right-hand side, with the ' +
-          'column of K it belongs to.',
-      ),
-    )
-    blocks.push({
-      kind: 'table',
-      head: ['Support', 'settlement'],
-      rows: settling.map((p) => [
-        `${p.id}, ${['x', 'y', 'rotation'][p.i]}`,
-        { at: addressOf('settlement', p.id, p.i) },
-      ]),
-    })
-  }
   return {
     key: 'supports',
     title: 'Supports',
     why: 'Springs, turned supports and settlements, and where they enter the equations.',
-    passages: [{ blocks }],
+    passages: [
+      {
+        blocks: [
+          ...turned.flatMap((p) => turnedBlocks(s.nodes[p.node].id, p.angle)),
+          ...springBlocks(c, springs),
+          ...settlingBlocks(settling),
+        ],
+      },
+    ],
   }
 }
