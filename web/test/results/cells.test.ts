@@ -20,7 +20,9 @@ describe('results as cells of a spreadsheet', () => {
     const [, , B] = below('Reactions')
     expect(B[0]).toBe('B')
     expect(Number(B[2])).toBeCloseTo(22.33125, 5)
-    expect(B[2].length).toBeGreaterThan(8)
+    // A number that ends early may be exact; rounded cells would all end early.
+    const longest = Math.max(...rows.flat().map((cell) => (Number.isNaN(Number(cell)) ? 0 : cell.length)))
+    expect(longest).toBeGreaterThan(14)
   })
   it('follow a member from end to end, its moment the reaction’s at the wall', () => {
     const AC = below('Member')
