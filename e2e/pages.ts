@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** Errors of the page fail the test that caused them. */
@@ -36,14 +38,15 @@ export async function newSheet(page: Page) {
   await expect(page.getByRole('region', { name: 'Joints' })).toBeVisible()
 }
 
-/** A demo problem duplicated for this test, opened at a part. The originals stand last on the Shelf. */
+/**
+ * A demo problem opened from its file for this test alone, at a part. The Shelf is not asked for it: the copies
+ * of other tests would have pushed the original to a later page.
+ */
 export async function openCopy(page: Page, title: RegExp, part: string) {
-  await shelf(page)
-  const problem = (await (
-    await page.request.get(
-      `${address()}${(await page.getByRole('link', { name: title }).last().getAttribute('href'))!.replace('/given', '/file')}`,
-    )
-  ).json()) as object
+  const folder = join(import.meta.dirname, '../web/database/demo')
+  const problem = readdirSync(folder)
+    .map((file) => JSON.parse(readFileSync(join(folder, file), 'utf8')) as { title: string })
+    .find((p) => title.test(`Open ${p.title}`))
   const response = await page.request.post(`${address()}/?index`, {
     multipart: { intent: 'open', file: JSON.stringify(problem) },
     maxRedirects: 0,
