@@ -84,7 +84,7 @@ export function MemberEditor({ id }: { id: string }) {
           start ⇄ end
         </button>
         <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'less' : 'parts, springs, fixed length …'}
+          {open ? 'less' : 'parts, springs …'}
         </button>
         <button
           type="button"
