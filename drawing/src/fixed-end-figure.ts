@@ -228,6 +228,6 @@ export const endForcesOf = (
   forces.flatMap(({ end, at }) => {
     const e = book.entry(at)
     return e
-      ? [{ at: end - 1, value: e.value, words: `${working.inFigures(Math.abs(e.value), reading)} ${e.unit}` }]
+      ? [{ at: end - 1, value: e.value, words: `${working.shown(Math.abs(e.value), reading)} ${e.unit}` }]
       : []
   })

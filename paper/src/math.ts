@@ -1,4 +1,4 @@
-import { formatPlain, working } from '@viga/core'
+import { working } from '@viga/core'
 import { INK, raised, row, run, space, textBox, type Box, type Doc } from './type'
 
 const SIZE = 10.5
@@ -207,11 +207,11 @@ export function formulaBox(
   const sign = (s: string) => run(doc, s, 'math', size)
   switch (f.t) {
     case 'number':
-      return numberBox(doc, formatPlain(f.value), size)
+      return numberBox(doc, working.shown(f.value, { figures: working.COUNTS }), size)
     case 'letter':
       return written === 'letters'
         ? symbolBox(doc, f.symbol, within, size)
-        : numberBox(doc, formatPlain(f.value, figures), size)
+        : numberBox(doc, working.shown(f.value, { figures }), size)
     case 'place':
       return run(doc, 'x', 'math-italic', size)
     case 'sum':

@@ -1,6 +1,6 @@
-import { formatPlain } from '../quantity/format.js'
 import type { Formula, LetterName } from './expression.js'
-import { bond, type Written } from './formula-text.js'
+import { shown } from './shown.js'
+import { bond, COUNTS, type Written } from './formula-text.js'
 
 const GREEK: Record<string, string> = {
   Δ: '\\Delta ',
@@ -71,11 +71,9 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
   }
   switch (f.t) {
     case 'number':
-      return numberLatex(formatPlain(f.value))
+      return numberLatex(shown(f.value, { figures: COUNTS }))
     case 'letter':
-      return written === 'letters'
-        ? symbolLatex(f.symbol, within)
-        : numberLatex(formatPlain(f.value, figures))
+      return written === 'letters' ? symbolLatex(f.symbol, within) : numberLatex(shown(f.value, { figures }))
     case 'place':
       return 'x'
     case 'sum':

@@ -1,4 +1,5 @@
-import { formatNumber, formatPlain } from '../quantity/format.js'
+import { formatNumber } from '../quantity/format.js'
+import { shown } from './shown.js'
 import type { Formula, Letter, LetterName } from './expression.js'
 
 /** A formula is written with its letters, or with the numbers they stand for put in. */
@@ -46,8 +47,8 @@ export const symbolText = ({ letter, sub }: LetterName): string =>
   letter +
   (sub === undefined ? '' : /^[\d,]+$/.test(sub) ? [...sub].map((d) => SUBSCRIPTS[d]).join('') : `_${sub}`)
 
-/** A number within a formula. */
-const plain = (v: number) => formatPlain(v, 5)
+/** Significant figures of what is a number of the formula itself, a 12 or a factor of load. */
+export const COUNTS = 6
 
 /** A formula as a line of text, as in "12·EI/L³" or, with the numbers put in, "12·8 400/6³". */
 export function formulaText(
@@ -61,9 +62,9 @@ export function formulaText(
   }
   switch (f.t) {
     case 'number':
-      return formatPlain(f.value)
+      return shown(f.value, { figures: COUNTS })
     case 'letter':
-      return written === 'letters' ? name(f) : plain(f.value)
+      return written === 'letters' ? name(f) : shown(f.value, { figures: 5 })
     case 'place':
       return 'x'
     case 'sum':

@@ -1,10 +1,10 @@
 import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
-import type { Dimension } from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { numbered } from './stiffness/numbering.js'
 import { displayOf } from '../document/display.js'
 import type { Problem } from '../document/types.js'
-import { addressOf } from './address.js'
+import { addressOf, readAddress } from './address.js'
+import type { ThingKey } from '../document/thing.js'
 import { CHECKS } from './stiffness/origins/checks.js'
 import { DIAGRAM } from './stiffness/origins/diagrams.js'
 import { FACTORED } from './stiffness/origins/factored.js'
@@ -12,7 +12,7 @@ import { FACTORED_OUT } from './stiffness/origins/factored-out.js'
 import { RIGIDITIES } from './stiffness/origins/rigidities.js'
 import { FIXED_ENDS } from './stiffness/origins/fixed-ends.js'
 import { roundingOf } from './stiffness/scale.js'
-import { relettered } from './expression.js'
+import { relettered, type Letter } from './expression.js'
 import { GEOMETRY } from './stiffness/origins/geometry.js'
 import { STATED } from './stiffness/origins/stated.js'
 import type { Context, Entry, Found, Kind, Origin } from './stiffness/origins/kind.js'
@@ -34,6 +34,8 @@ export interface Ledger {
   entry(address: string): Entry | undefined
   /** The same with its origin. */
   origin(address: string): Entry & { origin: Origin }
+  /** What a number belongs to: its member, its joint, its unknowns, its load. */
+  belongs(address: string): ThingKey[]
 }
 
 export const KINDS: Readonly<Record<string, Kind>> = {
@@ -51,37 +53,76 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   ...CHECKS,
 }
 
+const kindOf = (name: string): Kind | undefined => (Object.hasOwn(KINDS, name) ? KINDS[name] : undefined)
+
 export function ledger(
   solution: Solution,
   units: ProblemUnits,
   action: ActionSolution,
   problem?: Problem,
 ): Ledger {
-  const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
-  const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
+  const numbers = numbersOf(solution, units, action, () => context)
+  const context = contextOf(solution, units, action, numbers, problem)
+  return {
+    context,
+    entry: (address) => numbers.look(address)?.entry,
+    origin: (address) => {
+      const { found, entry } = numbers.must(address)
+      return { ...entry, origin: found.origin() }
+    },
+    belongs: (address) => {
+      const { kind, parts } = readAddress(address)
+      return context.belongs(kind, ...parts)
+    },
+  }
+}
+
+interface Numbers {
+  /** A number by its address; undefined where there is none such. */
+  look(address: string): { found: Found; entry: Entry } | undefined
+  /** The same of one that a formula is made of: there is one, or the formula is wrong. */
+  must(address: string): { found: Found; entry: Entry }
+}
+
+/** The numbers of a case, each made when it is first asked for. */
+function numbersOf(
+  solution: Solution,
+  units: ProblemUnits,
+  action: ActionSolution,
+  context: () => Context,
+): Numbers {
   const known = new Map<string, { found: Found; entry: Entry } | undefined>()
   const rounded = roundingOf(solution, action)
   const look = (address: string) => {
     if (known.has(address)) return known.get(address)
-    const [kind, ...parts] = address.split('/').map(decode)
-    const found = Object.hasOwn(KINDS, kind) ? KINDS[kind](context, ...parts) : undefined
-    const it = found && {
-      found,
-      entry: entryOf(
-        address,
-        found,
-        found.exact ? found.si : rounded(found.acts ? 'P' : kind, found.si, found.dimension),
-        units,
-      ),
-    }
+    const { kind, parts } = readAddress(address)
+    const found = kindOf(kind)?.find(context(), ...parts)
+    const si = (f: Found) => (f.exact ? f.si : rounded(f.acts ? 'P' : kind, f.si, f.dimension))
+    const it = found && { found, entry: entryOf(address, found, si(found), units) }
     known.set(address, it)
     return it
   }
-  const coherent = (si: number, d: Dimension) => si / siPerCoherent(units, d)
   const must = (address: string) => {
     const it = look(address)
     if (!it) throw new Error(`There is no number ${address} in this working.`)
     return it
+  }
+  return { look, must }
+}
+
+/** What the origins look things up in. */
+function contextOf(
+  solution: Solution,
+  units: ProblemUnits,
+  action: ActionSolution,
+  { look, must }: Numbers,
+  problem?: Problem,
+): Context {
+  const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
+  const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
+  const letterAt = (address: string): Letter => {
+    const { entry } = must(address)
+    return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
   }
   const context: Context = {
     ...numbered(solution, problem),
@@ -89,27 +130,19 @@ export function ledger(
     units,
     problem,
     display: displayOf(problem ?? { units }),
-    coherent,
+    coherent: (si, d) => si / siPerCoherent(units, d),
     kept: keeper(),
-    letter: (...parts) => {
-      const { entry } = must(addressOf(...parts))
-      return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
-    },
+    letter: (...parts) => letterAt(addressOf(...parts)),
+    letterAt,
     value: (...parts) => must(addressOf(...parts)).entry.value,
     entry: (...parts) => look(addressOf(...parts))?.entry,
     origin: (...parts) => must(addressOf(...parts)).found.origin(),
     inCase: inCases(solution, units, problem),
+    belongs: (kind, ...parts) => kindOf(kind)?.belongs(context, ...parts) ?? [],
     member: (id) => members.get(id) ?? -1,
     node: (id) => nodes.get(id) ?? -1,
   }
-  return {
-    context,
-    entry: (address) => look(address)?.entry,
-    origin: (address) => {
-      const { found, entry } = must(address)
-      return { ...entry, origin: found.origin() }
-    },
-  }
+  return context
 }
 
 const entryOf = (address: string, { symbol, dimension }: Found, si: number, units: ProblemUnits): Entry => ({
@@ -148,14 +181,6 @@ function inCases(solution: Solution, units: ProblemUnits, problem?: Problem): Co
       dimension: entry.dimension,
     }
     return { ...found, origin: () => within(one.origin(address).origin, id) }
-  }
-}
-
-function decode(part: string): string {
-  try {
-    return decodeURIComponent(part)
-  } catch {
-    return part
   }
 }
 

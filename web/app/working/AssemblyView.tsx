@@ -5,7 +5,7 @@ import { Formula } from '../widgets/Formula'
 import { useBook } from './book'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
-import { powerOfLarge, WHOLE } from './Blocks'
+import { powerOfLarge, WHOLE } from './LargeBlock'
 import { LargeMatrix } from './LargeMatrix'
 import { MemberChoice, useMember } from './MemberChoice'
 import type { StepProps } from './step'
@@ -238,8 +238,8 @@ function EntrySum({
       ) : (
         <>
           <Formula
-            tex={`${working.symbolLatex(symbol)}=${working.formulaLatex(f)}${f.t === 'letter' ? '' : `=${working.formulaLatex(f, 'numbers', undefined, reading.figures)}`}=${working.numberLatex(working.inFigures(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`}
-            plain={`${working.symbolText(symbol)} = ${working.inFigures(value, reading)} ${unit}`}
+            tex={`${working.symbolLatex(symbol)}=${working.formulaLatex(f)}${f.t === 'letter' ? '' : `=${working.formulaLatex(f, 'numbers', undefined, reading.figures)}`}=${working.numberLatex(working.shown(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`}
+            plain={`${working.symbolText(symbol)} = ${working.shown(value, reading)} ${unit}`}
           />
           <p className="prose">
             The {force(r)} when {verb(c)} while every other unknown is held.

@@ -2,7 +2,7 @@ import { working } from '@viga/core'
 import { useEffect } from 'react'
 import { Formula } from '../widgets/Formula'
 import { Num } from './Num'
-import { numberWords, useBook } from './book'
+import { useBook } from './book'
 
 /**
  * Where an opened number came from: its formula, the numbers put in, and each of those to be opened in turn,
@@ -20,7 +20,7 @@ export function Derivation() {
   if (!address || !ledger.entry(address)) return null
   const { symbol, value, unit, origin } = ledger.origin(address)
   const name = working.symbolLatex(symbol)
-  const result = `${working.numberLatex(numberWords(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`
+  const result = `${working.numberLatex(working.shown(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`
   const inputs = origin.kind === 'formula' ? working.letters(origin.formula) : []
   const copies = origin.kind === 'formula' && origin.formula.t === 'letter'
   return (
@@ -65,7 +65,7 @@ export function Derivation() {
             <Formula
               tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`}
               plain={
-                `= ${working.formulaText(origin.formula, 'numbers')} = ${numberWords(value, reading)} ` +
+                `= ${working.formulaText(origin.formula, 'numbers')} = ${working.shown(value, reading)} ` +
                 `${unit}`
               }
             />
@@ -85,7 +85,7 @@ export function Derivation() {
           <div className="derivation-line">
             <Formula
               tex={`${name}=${result}`}
-              plain={`${working.symbolText(symbol)} = ${numberWords(value, reading)} ${unit}`}
+              plain={`${working.symbolText(symbol)} = ${working.shown(value, reading)} ${unit}`}
             />
           </div>
           <p className="prose">{origin.words}</p>

@@ -14,7 +14,7 @@ import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 import { NumberMark } from './NumberMark'
 import { Num } from './Num'
-import { targetsOfNumber, useBook } from './book'
+import { useBook } from './book'
 import { cellUnder, LARGEST_CELL, LEFT, paintLarge, TOP, ZOOM, type Look } from './large'
 import { useLargeWindow } from './large-window'
 
@@ -61,7 +61,7 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
 
   const addressAt = ({ row, column }: At) => address(rows[row].index, columns[column].index)
   const pointAt = (at: At | undefined) =>
-    store.getState().point((at && targetOf(targetsOfNumber(addressAt(at), ledger))) || null)
+    store.getState().point((at && targetOf(ledger.belongs(addressAt(at)))) || null)
   const go = (to: At) => {
     setCursor(to)
     pointAt(to)
@@ -244,7 +244,7 @@ function usePaint(
         rows,
         columns,
         entries: written ? valued : (row) => entries(rows[row].index),
-        words: (v) => working.entryWords(v, power, reading),
+        words: (v) => working.shownEntry(v, power, reading),
         lit,
         cursor,
       },
@@ -273,7 +273,7 @@ function entriesOf(solution: Solution, columns: readonly Unknown[]): EntriesOf {
       const most = Math.max(0, ...[...K[dof].values()].map(Math.abs))
       row = [...K[dof]]
         .flatMap(([j, value]) =>
-          placeOf.has(j) && Math.abs(value) > 1e-12 * most ? [{ column: placeOf.get(j)!, value }] : [],
+          placeOf.has(j) && !working.isZeroEntry(value, most) ? [{ column: placeOf.get(j)!, value }] : [],
         )
         .sort((a, b) => a.column - b.column)
       kept.set(dof, row)

@@ -136,7 +136,7 @@ export const MatrixView = memo(function MatrixView({
             <tr key={i} className={parting === i && i > 0 ? 'cut-row' : undefined}>
               <th>{mark(rows[i], i)}</th>
               {row.map((v, j) => {
-                const zero = Math.abs(v) <= 1e-12 * biggest
+                const zero = working.isZeroEntry(v, biggest)
                 return (
                   <td
                     key={j}
@@ -146,7 +146,7 @@ export const MatrixView = memo(function MatrixView({
                     onMouseEnter={onPoint && (() => onPoint({ row: i, column: j }))}
                     onClick={onPick && (() => onPick({ row: i, column: j }))}
                   >
-                    {zero ? '0' : working.entryWords(v, power, reading)}
+                    {working.shownEntry(v, power, reading, biggest)}
                   </td>
                 )
               })}

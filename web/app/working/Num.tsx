@@ -1,6 +1,7 @@
+import { working } from '@viga/core'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
-import { hasChanged, numberWords, targetsOfNumber, useBook } from './book'
+import { hasChanged, useBook } from './book'
 
 /** A number of the working: pointing lights what it belongs to, a click opens where it came from. */
 export function Num({ at, unit = false, most }: { at: string; unit?: boolean; most?: number }) {
@@ -16,10 +17,10 @@ export function Num({ at, unit = false, most }: { at: string; unit?: boolean; mo
         aria-pressed={trail.at(-1) === at}
         title={String(entry.value)}
         onClick={() => open(at)}
-        onMouseEnter={() => store.getState().point(targetOf(targetsOfNumber(at, ledger)) || null)}
+        onMouseEnter={() => store.getState().point(targetOf(ledger.belongs(at)) || null)}
         onMouseLeave={() => store.getState().point(null)}
       >
-        {numberWords(entry.value, reading, most)}
+        {working.shown(entry.value, reading, most)}
       </button>
       {unit && <span className="ro"> {entry.unit}</span>}
     </>

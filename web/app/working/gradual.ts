@@ -30,24 +30,18 @@ export function heightOfLine(ledger: working.Ledger, at: string): number {
     : LINE + ROW * (Math.ceil(letters / WIDE) - 1 + Math.ceil(numbers / WIDE))
 }
 
-/** About how high a part of a step will be on the page, px; its formulas each as one line. */
-export function heightOf(block: working.Block): number {
-  switch (block.kind) {
-    case 'words':
-      return 12 + 22 * Math.ceil(block.words.length / 75)
-    case 'lines':
-      return 8 + titleOf(block) + LINE * block.addresses.length
-    case 'table':
-      return ROW + titleOf(block) + ROW * block.rows.length
-    case 'matrix':
-      return 54 + 18 * Math.min(block.rows.length, 22)
-    case 'drawing':
-      return 160
-    case 'equation':
-    case 'polynomial':
-      return LINE
-  }
+/** About how high each part of a step will be on the page, px; its formulas each as one line. */
+const HEIGHTS: working.BlockVisitor<number> = {
+  words: (b) => 12 + 22 * Math.ceil(b.words.length / 75),
+  lines: (b) => 8 + titleOf(b) + LINE * b.addresses.length,
+  table: (b) => ROW + titleOf(b) + ROW * b.rows.length,
+  matrix: (b) => 54 + 18 * Math.min(b.rows.length, 22),
+  drawing: () => 160,
+  equation: () => LINE,
+  polynomial: () => LINE,
 }
+
+export const heightOf = (block: working.Block): number => working.visitBlock(block, HEIGHTS)
 
 const titleOf = ({ title }: { title?: string }) => (title ? 26 : 0)
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { working, type Problem } from '@viga/core'
-import { hasChanged, numberWords, targetsOfNumber } from '../../app/working/book'
+import { hasChanged } from '../../app/working/book'
 import { bookOf, demo } from '../demo'
 
 describe('what a number of the working belongs to on the Figure', () => {
@@ -22,7 +22,7 @@ describe('what a number of the working belongs to on the Figure', () => {
     ])
     let found = 0
     const look = (address: string) => {
-      for (const t of targetsOfNumber(address, book)) {
+      for (const t of book.belongs(address)) {
         found++
         expect(there.has(t), `${address} at ${t}`).toBe(true)
       }
@@ -30,18 +30,7 @@ describe('what a number of the working belongs to on the Figure', () => {
     for (const s of working.stepsOf(book))
       for (const p of s.passages)
         for (const b of p.blocks) {
-          const addresses =
-            b.kind === 'lines'
-              ? b.addresses
-              : b.kind === 'polynomial'
-                ? b.coefficients
-                : b.kind === 'table'
-                  ? b.rows.flatMap((r) =>
-                      r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])),
-                    )
-                  : b.kind === 'matrix'
-                    ? b.rows.flatMap((__, i) => b.columns.map((___, j) => b.at(i, j)))
-                    : []
+          const addresses = working.addressesOf(b)
           addresses.forEach(look)
           // and for what their formulas are made of
           for (const a of addresses.slice(0, 40)) {
@@ -53,10 +42,10 @@ describe('what a number of the working belongs to on the Figure', () => {
   })
   it('of a symbol is every member that is stated by it', () => {
     const book = bookOf(demo.find(([f]) => f.includes('orchid'))![1])
-    expect(targetsOfNumber('symbol/EI', book)).toEqual(['member:AC', 'member:CB'])
-    expect(targetsOfNumber('per-own/CB/k/CB/2/3', book)).toEqual(['member:CB'])
-    expect(targetsOfNumber('per-common/K/1/2', book)).toEqual(['dof:0', 'dof:1'])
-    expect(targetsOfNumber('case/G/q/CB/2', book)).toEqual(['member:CB'])
+    expect(book.belongs('symbol/EI')).toEqual(['member:AC', 'member:CB'])
+    expect(book.belongs('per-own/CB/k/CB/2/3')).toEqual(['member:CB'])
+    expect(book.belongs('per-common/K/1/2')).toEqual(['dof:0', 'dof:1'])
+    expect(book.belongs('case/G/q/CB/2')).toEqual(['member:CB'])
   })
 })
 
@@ -84,7 +73,7 @@ describe('numbers after an edit', () => {
     expect(hasChanged('no/such/number', doubled, before)).toBe(false)
   })
   it('are written 0 only where they are rounding against others', () => {
-    expect(numberWords(3e-13, { figures: 5 }, 1)).toBe('0')
-    expect(numberWords(3e-13, { figures: 5 })).not.toBe('0')
+    expect(working.shown(3e-13, { figures: 5 }, 1)).toBe('0')
+    expect(working.shown(3e-13, { figures: 5 })).not.toBe('0')
   })
 })

@@ -1,12 +1,14 @@
 import { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
 import { number, over, times, type Formula } from '../expression.js'
 import type { Ledger } from '../ledger.js'
-import type { Block, Cell, EquationBlock, MatrixBlock, PolynomialBlock, Step } from '../blocks.js'
+import type { EquationBlock, MatrixBlock, PolynomialBlock, Step, TableBlock } from '../blocks.js'
 import { stepsOf } from '../stiffness/steps/index.js'
-import { inFigures, readingOf } from '../stiffness/reading.js'
+import { readingOf } from '../stiffness/reading.js'
+import { shown } from '../shown.js'
+import { visitCell, visitPassage, type BlockVisitor, type CellVisitor } from '../visit.js'
 import { LARGEST, parts, polynomialTerms, printedMatrix, reach, speller } from './numbers.js'
 
-const value = (book: Ledger, v: number) => numberLatex(inFigures(v, readingOf(book.context.problem)))
+const value = (book: Ledger, v: number) => numberLatex(shown(v, readingOf(book.context.problem)))
 const unitLatex = (unit: string) => (unit ? `\\;${wordsLatex(unit)}` : '')
 
 /** A fraction whose numerator is wider than a line, as a product that can be broken between its terms. */
@@ -23,9 +25,10 @@ export function lineLatex(book: Ledger, at: string, within?: string): { math: st
   if (origin.kind !== 'formula') return { math: `${name}=${result}`, words: origin.words }
   const { formula: f } = origin
   if (f.t === 'number') return { math: `${name}=${result}` }
-  return {
-    math: `${name}${symbol.formula ? '' : `=${formulaLatex(f, 'letters', within)}`}${f.t === 'letter' ? '' : `=${formulaLatex(breakable(f), 'numbers', undefined, readingOf(book.context.problem).figures)}`}=${result}`,
-  }
+  const { figures } = readingOf(book.context.problem)
+  const letters = symbol.formula ? [] : [formulaLatex(f, 'letters', within)]
+  const numbers = f.t === 'letter' ? [] : [formulaLatex(breakable(f), 'numbers', undefined, figures)]
+  return { math: [name, ...letters, ...numbers, result].join('=') }
 }
 
 /** A matrix as mathematics, in parts where it is wide; the numbers on its margins beside it. */
@@ -51,8 +54,19 @@ export function matrixLatex(book: Ledger, b: MatrixBlock, within?: string): stri
 }
 
 /** A matrix in letters as mathematics, its factor before it. */
-export const spelledLatex = (book: Ledger, b: MatrixBlock, formulas: Formula[][], within?: string): string =>
-  `${b.letter.replace('°', '^{\\circ}')}=${b.factor === undefined ? '' : symbolLatex(book.entry(b.factor)!.symbol, within)}\\begin{bmatrix}${formulas.map((r) => r.map((f) => formulaLatex(f, 'letters', within)).join('&')).join('\\\\[3pt]')}\\end{bmatrix}`
+export const spelledLatex = (
+  book: Ledger,
+  b: MatrixBlock,
+  formulas: Formula[][],
+  within?: string,
+): string => {
+  const factor = b.factor === undefined ? '' : symbolLatex(book.entry(b.factor)!.symbol, within)
+  const rows = formulas.map((r) => r.map((f) => formulaLatex(f, 'letters', within)).join('&'))
+  return (
+    `${b.letter.replace('°', '^{\\circ}')}=${factor}` +
+    `\\begin{bmatrix}${rows.join('\\\\[3pt]')}\\end{bmatrix}`
+  )
+}
 
 /** An equation of matrices as mathematics. */
 export const equationLatex = ({ left, right }: EquationBlock): string =>
@@ -61,10 +75,11 @@ export const equationLatex = ({ left, right }: EquationBlock): string =>
 export function polynomialLatex(book: Ledger, b: PolynomialBlock): string {
   const terms = polynomialTerms(book, b)
   const unit = book.entry(b.coefficients[0])?.unit ?? ''
+  const variable = (power: number) => (power === 0 ? '' : `\\,t${power > 1 ? `^{${power}}` : ''}`)
   const sum = terms
     .map(
       ({ value: v, power }, i) =>
-        `${v < 0 ? '-' : i > 0 ? '+' : ''}${value(book, Math.abs(v))}${power === 0 ? '' : `\\,t${power > 1 ? `^{${power}}` : ''}`}`,
+        `${v < 0 ? '-' : i > 0 ? '+' : ''}${value(book, Math.abs(v))}${variable(power)}`,
     )
     .join('')
   return `${b.force}(t)=${sum || '0'}${unitLatex(unit)}`
@@ -114,65 +129,80 @@ const SPECIAL: Record<string, string> = {
 /** Words of the working, or a person's own, as LaTeX text. */
 export const textLatex = (words: string): string => [...words].map((c) => SPECIAL[c] ?? c).join('')
 
-const cell = (book: Ledger, c: Cell): string => {
-  if (typeof c === 'string') return textLatex(c)
-  // in braces: a bracket after the end of a row would be taken for its depth
-  if ('unknown' in c) return c.unknown.free ? `(${c.unknown.number})` : `{[${c.unknown.number}]}`
-  const e = book.entry(c.at)
-  return e ? `$${value(book, e.value)}${unitLatex(e.unit)}$` : ''
+/** The kinds of cell as LaTeX. In braces: a bracket after the end of a row would be taken for its depth. */
+const cells = (book: Ledger): CellVisitor<string> => ({
+  words: textLatex,
+  unknown: (u) => (u.free ? `(${u.number})` : `{[${u.number}]}`),
+  number: (at) => {
+    const e = book.entry(at)
+    return e ? `$${value(book, e.value)}${unitLatex(e.unit)}$` : ''
+  },
+})
+
+const paragraph = (title: string | undefined): string => (title ? `\\paragraph{${textLatex(title)}}` : '')
+
+/** A matrix under its title: in letters where it has them, then in numbers. */
+function matrixParagraph(
+  book: Ledger,
+  spell: ReturnType<typeof speller>,
+  b: MatrixBlock,
+  within?: string,
+): string {
+  if (b.columns.length > LARGEST)
+    return (
+      `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large ` +
+      `to be printed.\n`
+    )
+  const spelled = spell(b, within)
+  const letters = !spelled
+    ? ''
+    : 'like' in spelled
+      ? `, in letters as for ${textLatex(spelled.like)}`
+      : `\n\\[${spelledLatex(book, b, spelled.formulas, within)}\\]\n`
+  const unit = b.unit ? `${b.factor ? ', ' : ' in '}${textLatex(b.unit)}` : ''
+  const narrow = (math: string) =>
+    b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${math}\\]}` : `\\[${math}\\]`
+  return `${paragraph(b.title)}${unit}${letters}\n${matrixLatex(book, b, within).map(narrow).join('\n')}\n`
 }
 
-function block(book: Ledger, spell: ReturnType<typeof speller>, b: Block, within?: string): string {
-  switch (b.kind) {
-    case 'words':
-      return `${textLatex(b.words)}\n`
-    case 'lines': {
-      const lines = b.addresses.map((a) => lineLatex(book, a, within))
-      return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}${lines.map((l) => `${displayed(l.math)}${l.words ? `\n% ${l.words}` : ''}`).join('\n')}\n`
-    }
-    case 'matrix': {
-      if (b.columns.length > LARGEST)
-        return (
-          `${textLatex(b.title)}: ${b.rows.length} rows and ${b.columns.length} columns, too large ` +
-          `to be printed.\n`
-        )
-      const spelled = spell(b, within)
-      const letters = !spelled
-        ? ''
-        : 'like' in spelled
-          ? `, in letters as for ${textLatex(spelled.like)}`
-          : `\n\\[${spelledLatex(book, b, spelled.formulas, within)}\\]\n`
-      return `\\paragraph{${textLatex(b.title)}}${b.unit ? `${b.factor ? ', ' : ' in '}${textLatex(b.unit)}` : ''}${letters}\n${matrixLatex(
-        book,
-        b,
-        within,
-      )
-        .map((m) =>
-          b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${m}\\]}` : `\\[${m}\\]`,
-        )
-        .join('\n')}\n`
-    }
-    case 'equation':
-      return `\\[${equationLatex(b)}\\]\n`
-    case 'drawing':
-      // the formulas below say what it shows
-      return ''
-    case 'polynomial':
-      return `\\[${polynomialLatex(book, b)}\\qquad \\text{${textLatex(reach(b, book.context.units.length))}}\\]\n`
-    case 'table':
-      return `${b.title ? `\\paragraph{${textLatex(b.title)}}\n` : ''}\\begin{center}\\begin{tabular}{${'l'.repeat(b.head.length)}}\n${b.head.some(Boolean) ? `${b.head.map(textLatex).join(' & ')} \\\\\\hline\n` : ''}${b.rows.map((r) => r.map((c) => cell(book, c)).join(' & ')).join(' \\\\\n')}\n\\end{tabular}\\end{center}\n`
-  }
+function tableLatex(book: Ledger, b: TableBlock): string {
+  const head = b.head.some(Boolean) ? `${b.head.map(textLatex).join(' & ')} \\\\\\hline\n` : ''
+  const rows = b.rows.map((r) => r.map((c) => visitCell(c, cells(book))).join(' & ')).join(' \\\\\n')
+  return (
+    (b.title ? `${paragraph(b.title)}\n` : '') +
+    `\\begin{center}\\begin{tabular}{${'l'.repeat(b.head.length)}}\n` +
+    `${head}${rows}\n\\end{tabular}\\end{center}\n`
+  )
 }
+
+/** The blocks of a working as LaTeX. */
+const blocksLatex = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisitor<string> => ({
+  words: (b) => `${textLatex(b.words)}\n`,
+  lines: (b, within) => {
+    const lines = b.addresses.map((a) => lineLatex(book, a, within))
+    const written = lines.map((l) => `${displayed(l.math)}${l.words ? `\n% ${l.words}` : ''}`)
+    return `${b.title ? `${paragraph(b.title)}\n` : ''}${written.join('\n')}\n`
+  },
+  matrix: (b, within) => matrixParagraph(book, spell, b, within),
+  equation: (b) => `\\[${equationLatex(b)}\\]\n`,
+  // the formulas below the drawing say what it shows
+  drawing: () => '',
+  polynomial: (b) =>
+    `\\[${polynomialLatex(book, b)}\\qquad ` +
+    `\\text{${textLatex(reach(b, book.context.units.length))}}\\]\n`,
+  table: (b) => tableLatex(book, b),
+})
 
 /** The whole working as a LaTeX document; formulas break over lines by breqn. */
 export function workingLatex(book: Ledger): string {
-  const { problem, action, solution } = book.context
-  const spell = speller(book)
+  const { problem, action } = book.context
+  const visitor = blocksLatex(book, speller(book))
   const passages = (s: Step) =>
     s.passages
       .map(
         (p) =>
-          `${p.title ? `\\subsection*{${textLatex(p.title)}}\n` : ''}${p.blocks.map((b) => block(book, spell, b, p.member === undefined ? undefined : solution.structure.members[p.member].id)).join('\n')}`,
+          (p.title ? `\\subsection*{${textLatex(p.title)}}\n` : '') +
+          visitPassage(book, p, visitor).join('\n'),
       )
       .join('\n')
   return `\\documentclass[11pt,a4paper,fleqn]{article}

@@ -2,7 +2,8 @@ import { formatPlain, superscript } from '../../quantity/format.js'
 import { number, type Formula } from '../expression.js'
 import { formulaText, symbolText } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
-import { entryWords, readingOf, type Reading } from '../stiffness/reading.js'
+import { readingOf, type Reading } from '../stiffness/reading.js'
+import { isRounding, shownEntry } from '../shown.js'
 import type { MatrixBlock, PolynomialBlock } from '../blocks.js'
 
 /** A matrix wider than this is printed in parts, with labelled columns. */
@@ -54,9 +55,7 @@ export function printedMatrix(book: Ledger, b: MatrixBlock): PrintedMatrix {
   const label = (m: MatrixBlock['rows'][number]) => ('unknown' in m ? String(m.unknown.number) : m.words)
   return {
     power,
-    cells: values.map((r) =>
-      r.map((v) => (Math.abs(v) <= 1e-12 * most ? '0' : entryWords(v, power, reading))),
-    ),
+    cells: values.map((r) => r.map((v) => shownEntry(v, power, reading, most))),
     rows: b.rows.map(label),
     columns: b.columns.map(label),
   }
@@ -106,7 +105,7 @@ export function polynomialTerms(book: Ledger, b: PolynomialBlock): { power: numb
   const most = Math.max(...values.map((v, p) => Math.abs(v) * h ** p))
   return values
     .map((value, power) => ({ power, value }))
-    .filter(({ value, power }) => Math.abs(value) * h ** power > 1e-11 * most)
+    .filter(({ value, power }) => !isRounding(value * h ** power, most))
 }
 
 /** The reach of a stretch: "t = x − 2 m, up to x = 5 m". */

@@ -9,7 +9,16 @@ export {
   type EliminationStep,
   type Equations,
 } from './elimination.js'
-export { entryWords, FIGURES, inFigures, readingOf, type FactorChoice, type Reading } from './reading.js'
+export { isRounding, isZeroEntry, shown, shownEntry } from '../shown.js'
+export {
+  addressesOf,
+  visitBlock,
+  visitCell,
+  visitPassage,
+  type BlockVisitor,
+  type CellVisitor,
+} from '../visit.js'
+export { FIGURES, readingOf, type FactorChoice, type Reading } from './reading.js'
 export { isBeam } from './beam.js'
 export {
   numbered,
@@ -27,12 +36,12 @@ export { BY_HAND_WAYS, byHandOf, type ByHand } from './by-hand.js'
 export { latexNumber, MATRIX_FORMS, matrixText, type MatrixForm } from '../matrix-text.js'
 export { multiplesOf } from './origins/rigidities.js'
 export { structureRows } from './origins/stiffness.js'
-export { addressOf } from '../address.js'
+export { addressOf, readAddress } from '../address.js'
 export { ledger, type Ledger } from '../ledger.js'
 export type { Entry, Origin } from './origins/kind.js'
 export { courseIn } from './origins/diagrams.js'
 export { evaluateFormula, letters, type Formula, type Letter, type LetterName } from '../expression.js'
-export { bond, formulaText, symbolText, type Written } from '../formula-text.js'
+export { bond, COUNTS, formulaText, symbolText, type Written } from '../formula-text.js'
 export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
 export { stepOf, stepsOf } from './steps/index.js'
 export {
@@ -68,6 +77,7 @@ export {
   powerOf,
   powerWords,
   printedMatrix,
+  type PrintedMatrix,
   reach,
   speller,
 } from '../export/numbers.js'

@@ -53,9 +53,9 @@ describe('the reading of a working', () => {
     expect(working.workingMarkdown(book(wide))).toMatch(/\d\.\d{6,}/)
   })
   it('writes entries of matrices narrow, and never 0 for what is not 0', () => {
-    expect(working.entryWords(1695.83, 3, { figures: 5 })).toBe('1.696')
-    expect(working.entryWords(1695.8312, 0, { figures: 8 })).toBe('1\u2009695.8312')
-    expect(working.entryWords(12, 0, { figures: 8 })).toBe('12')
-    expect(working.entryWords(0.0000012, 3, { figures: 5 })).not.toBe('0')
+    expect(working.shownEntry(1695.83, 3, { figures: 5 })).toBe('1.696')
+    expect(working.shownEntry(1695.8312, 0, { figures: 8 })).toBe('1\u2009695.8312')
+    expect(working.shownEntry(12, 0, { figures: 8 })).toBe('12')
+    expect(working.shownEntry(0.0000012, 3, { figures: 5 })).not.toBe('0')
   })
 })

@@ -1,7 +1,7 @@
 import { SAME_PLACE } from '../../../analysis/polynomial-course.js'
 import type { StatedLoad, StructureMember } from '../../../structure/types.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from '../../expression.js'
-import type { Context } from './kind.js'
+import { type Context } from './kind.js'
 
 /**
  * What acts along a member and at its places, load by load: the terms that a diagram's polynomials grow by.

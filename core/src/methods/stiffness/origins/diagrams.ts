@@ -3,7 +3,8 @@ import type { PolynomialCourse, PolynomialStretch } from '../../../analysis/poly
 import { courseOf } from '../../../results/courses.js'
 import { minus, number, over, power, sum, times, type Formula } from '../../expression.js'
 import { intensityFormula, jumpFormula, type Way } from './acting.js'
-import { formula, index, type Context, type Kind, type Origin } from './kind.js'
+import { formula, index, type Context, type Origin, type Kind, kinds } from './kind.js'
+import { toMember } from './belongs.js'
 
 /** The course of internal forces along a member, whose polynomials the diagrams write out. */
 export const courseIn = (c: Context, i: number): PolynomialCourse => courseOf(c.solution, c.action, i)
@@ -103,95 +104,97 @@ const perLength = (d: D.Dimension, n: number) => (n === 0 ? d : D.divide(d, D.po
  * along them.
  */
 export const DIAGRAM: Record<string, Kind> = {
-  diagram: (c, id, s, force, p) => {
-    const it = place(c, id, s)
-    const k = index(p)
-    if (!it || !['N', 'V', 'M'].includes(force)) return undefined
-    const f = force as Force
-    if (k < 0 || k > (f === 'M' ? 3 : 2)) return undefined
-    return {
-      symbol: { letter: f, sub: String(k), of: `${id}, ${index(s) + 1}` },
-      si: at(it.segment, f, k),
-      dimension: perLength(f === 'M' ? D.moment : D.force, k),
-      origin: () => coefficient(c, id, index(s), f, k),
-    }
-  },
-  /** The length of a stretch. */
-  span: (c, id, s) => {
-    const it = place(c, id, s)
-    return (
-      it && {
-        symbol: { letter: 'h', sub: String(index(s) + 1), of: id },
-        si: it.segment.x1 - it.segment.x0,
-        dimension: D.length,
-        origin: () => ({
-          kind: 'stated',
-          words:
-            `From x = ${c.coherent(it.segment.x0, D.length)} to ` +
-            `${c.coherent(it.segment.x1, D.length)} along ${id}: between two places where a load ` +
-            'begins, ends or stands.',
-        }),
+  ...kinds(toMember, {
+    diagram: (c, id, s, force, p) => {
+      const it = place(c, id, s)
+      const k = index(p)
+      if (!it || !['N', 'V', 'M'].includes(force)) return undefined
+      const f = force as Force
+      if (k < 0 || k > (f === 'M' ? 3 : 2)) return undefined
+      return {
+        symbol: { letter: f, sub: String(k), of: `${id}, ${index(s) + 1}` },
+        si: at(it.segment, f, k),
+        dimension: perLength(f === 'M' ? D.moment : D.force, k),
+        origin: () => coefficient(c, id, index(s), f, k),
       }
-    )
-  },
-  /** Where a stretch begins, from the start of the member. */
-  begin: (c, id, s) => {
-    const it = place(c, id, s)
-    return (
-      it && {
-        symbol: { letter: 'x', sub: `0,${index(s) + 1}`, of: id },
-        si: it.segment.x0,
-        dimension: D.length,
-        origin: () => ({
-          kind: 'stated',
-          words:
-            `Where stretch ${index(s) + 1} of ${id} begins: ` +
-            `${index(s) === 0 ? 'at its start' : 'a load begins, ends or stands there'}.`,
-        }),
+    },
+    /** The length of a stretch. */
+    span: (c, id, s) => {
+      const it = place(c, id, s)
+      return (
+        it && {
+          symbol: { letter: 'h', sub: String(index(s) + 1), of: id },
+          si: it.segment.x1 - it.segment.x0,
+          dimension: D.length,
+          origin: () => ({
+            kind: 'stated',
+            words:
+              `From x = ${c.coherent(it.segment.x0, D.length)} to ` +
+              `${c.coherent(it.segment.x1, D.length)} along ${id}: between two places where a load ` +
+              'begins, ends or stands.',
+          }),
+        }
+      )
+    },
+    /** Where a stretch begins, from the start of the member. */
+    begin: (c, id, s) => {
+      const it = place(c, id, s)
+      return (
+        it && {
+          symbol: { letter: 'x', sub: `0,${index(s) + 1}`, of: id },
+          si: it.segment.x0,
+          dimension: D.length,
+          origin: () => ({
+            kind: 'stated',
+            words:
+              `Where stretch ${index(s) + 1} of ${id} begins: ` +
+              `${index(s) === 0 ? 'at its start' : 'a load begins, ends or stands there'}.`,
+          }),
+        }
+      )
+    },
+    /** What acts at the place before a stretch: N, V or M jumps by it. */
+    jump: (c, id, s, force) => {
+      const it = place(c, id, s)
+      if (!it || !['N', 'V', 'M'].includes(force)) return undefined
+      const f = force as Force
+      return {
+        symbol: { letter: `Δ${f}`, sub: String(index(s) + 1), of: id },
+        si: jumpAt(c, it.i, it.segment.x0, f),
+        dimension: f === 'M' ? D.moment : D.force,
+        origin: () =>
+          formula(
+            jumpFormula(c, it.i, it.segment.x0, f),
+            {
+              N: 'The force along the member at this place, reversed.',
+              V: 'The force across the member at this place.',
+              M: 'The moment at this place, reversed.',
+            }[f],
+          )(),
       }
-    )
-  },
-  /** What acts at the place before a stretch: N, V or M jumps by it. */
-  jump: (c, id, s, force) => {
-    const it = place(c, id, s)
-    if (!it || !['N', 'V', 'M'].includes(force)) return undefined
-    const f = force as Force
-    return {
-      symbol: { letter: `Δ${f}`, sub: String(index(s) + 1), of: id },
-      si: jumpAt(c, it.i, it.segment.x0, f),
-      dimension: f === 'M' ? D.moment : D.force,
-      origin: () =>
-        formula(
-          jumpFormula(c, it.i, it.segment.x0, f),
-          {
-            N: 'The force along the member at this place, reversed.',
-            V: 'The force across the member at this place.',
-            M: 'The moment at this place, reversed.',
-          }[f],
-        )(),
-    }
-  },
-  /** The intensity along a stretch, as a polynomial: p along, q across, c couples. */
-  intensity: (c, id, s, which, p) => {
-    const it = place(c, id, s)
-    const k = index(p)
-    if (!it || !['p', 'q', 'c'].includes(which) || k < 0 || k > 1) return undefined
-    const { segment: g } = it
-    const si =
-      which === 'p'
-        ? -(k + 1) * at(g, 'N', k + 1)
-        : which === 'q'
-          ? (k + 1) * at(g, 'V', k + 1)
-          : intensityAt(g, k)
-    return {
-      symbol: { letter: which, sub: String(k), of: `${id}, ${index(s) + 1}` },
-      si,
-      dimension: perLength(which === 'c' ? D.force : D.forcePerLength, k),
-      origin: () =>
-        formula(
-          intensityFormula(c, it.i, c.letter('begin', id, s), c.coherent(g.x1, D.length), WAYS[which], k),
-          k === 0 ? 'Where the stretch begins.' : 'How fast it grows along the stretch.',
-        )(),
-    }
-  },
+    },
+    /** The intensity along a stretch, as a polynomial: p along, q across, c couples. */
+    intensity: (c, id, s, which, p) => {
+      const it = place(c, id, s)
+      const k = index(p)
+      if (!it || !['p', 'q', 'c'].includes(which) || k < 0 || k > 1) return undefined
+      const { segment: g } = it
+      const si =
+        which === 'p'
+          ? -(k + 1) * at(g, 'N', k + 1)
+          : which === 'q'
+            ? (k + 1) * at(g, 'V', k + 1)
+            : intensityAt(g, k)
+      return {
+        symbol: { letter: which, sub: String(k), of: `${id}, ${index(s) + 1}` },
+        si,
+        dimension: perLength(which === 'c' ? D.force : D.forcePerLength, k),
+        origin: () =>
+          formula(
+            intensityFormula(c, it.i, c.letter('begin', id, s), c.coherent(g.x1, D.length), WAYS[which], k),
+            k === 0 ? 'Where the stretch begins.' : 'How fast it grows along the stretch.',
+          )(),
+      }
+    },
+  }),
 }

@@ -1,7 +1,7 @@
 import * as D from '../../../quantity/dimension.js'
 import { equationAddress, gaussElimination, type Elimination } from '../elimination.js'
 import { minus, over, sum, times, type Formula, type Letter } from '../../expression.js'
-import { formula, index, pair, type Context, type Kind } from './kind.js'
+import { formula, index, pair, type Context, type Finder } from './kind.js'
 import { stiffnessDimension } from './stiffness.js'
 
 /** The elimination by hand of the context's case. */
@@ -13,13 +13,8 @@ function after(c: Context, step: number, i: number, j: number): Letter {
   if (step > 0) return c.letter('row', step, i + 1, j + 1)
   const { unknowns } = eliminationOf(c)!.start
   const n = unknowns.length
-  return c.letter(
-    ...equationAddress(
-      c.solution,
-      c.action,
-      unknowns[i].index,
-      j === n ? undefined : unknowns[j].index,
-    ).split('/'),
+  return c.letterAt(
+    equationAddress(c.solution, c.action, unknowns[i].index, j === n ? undefined : unknowns[j].index),
   )
 }
 
@@ -28,7 +23,7 @@ function after(c: Context, step: number, i: number, j: number): Letter {
  * pivot's row
  * times what clears the pivot's column.
  */
-export const eliminated: Kind = (c, stepPart, row, column) => {
+export const eliminated: Finder = (c, stepPart, row, column) => {
   const [step, i, j] = [index(stepPart), index(row) - 1, index(column) - 1]
   const e = eliminationOf(c)
   const n = e?.start.unknowns.length ?? 0

@@ -1,8 +1,10 @@
+import { readAddress } from '../../address.js'
 import * as D from '../../../quantity/dimension.js'
 import { siPerCoherent } from '../../../quantity/units.js'
 import { minus, number, over, power, relettered, sum, times, type Formula } from '../../expression.js'
 import { formulaText } from '../../formula-text.js'
-import { formula, index, type Context, type Kind, type Origin } from './kind.js'
+import { formula, index, type Context, type Origin, type Finder, type Kind, kinds } from './kind.js'
+import { toMember, toWhatStandsBehind } from './belongs.js'
 import { hingedEntry } from './hinged.js'
 import { commonOf, rigidity, slenderness } from './rigidities.js'
 import { BENDING } from './stiffness.js'
@@ -79,7 +81,7 @@ function behind(
   wrap: string[],
   own: (c: Context, id: string, i: number, j: number) => Formula,
   parts: string[],
-): ReturnType<Kind> {
+): ReturnType<Finder> {
   const factor = c.entry(...by)
   const inner = STIFF.has(parts[0]) ? c.entry(...parts) : undefined
   if (!factor || !inner || factor.value === 0) return undefined
@@ -117,9 +119,9 @@ function behind(
 function divided(c: Context, f: Formula, wrap: string[], by: string[]): Formula {
   const springs = new Set<string>()
   const changed = relettered(f, (l) => {
-    const parts = l.address.split('/').map(decodeURIComponent)
-    if (!DIVIDED.has(parts[0])) return l
-    if (STIFF.has(parts[0])) return c.letter(...wrap, ...parts)
+    const { kind, parts } = readAddress(l.address)
+    if (!DIVIDED.has(kind)) return l
+    if (STIFF.has(kind)) return c.letter(...wrap, kind, ...parts)
     springs.add(l.address)
     return l
   })
@@ -144,42 +146,48 @@ function overFactor(f: Formula, springs: ReadonlySet<string>, factor: Formula): 
 
 /** Factors, and the numbers behind them. */
 export const FACTORED_OUT: Record<string, Kind> = {
-  /**
-   * What is taken out of a member's stiffness: EI/L³, EA/L of a bar, EI/((1 + Φ)·L³) where shear deforms it.
-   */
-  factor: (c, id) => {
-    const m = member(c, id)
-    if (!m || (m.bar && m.axiallyRigid)) return undefined
-    const si = m.bar
-      ? m.EA / m.length
-      : m.EI / (1 + (m.GAs > 0 ? (12 * m.EI) / (m.GAs * m.length ** 2) : 0)) / m.length ** 3
-    const f = over(
-      rigidity(c, id),
-      times(...softened(c, id), m.bar ? c.letter('L', id) : power(c.letter('L', id), 3)),
-    )
-    return {
-      symbol: { letter: formulaText(f), of: id, formula: f },
-      si,
-      dimension: D.forcePerLength,
-      origin: formula(f),
-    }
-  },
-  'per-own': (c, id, ...parts) => behind(c, ['factor', id], ['per-own', id], perOwn, parts),
-  'per-common': (c, ...parts) => behind(c, ['common'], ['per-common'], perCommon, parts),
-  /** A displacement times the EI that all members share, as it is found by hand: 37.5/EI. */
-  'times-common': (c, ...parts) => {
-    const [factor, d] = [c.entry('common'), parts[0] === 'D' ? c.entry(...parts) : undefined]
-    if (!factor || !d) return undefined
-    const dimension = D.multiply(factor.dimension, d.dimension)
-    return {
-      symbol: { letter: `${factor.symbol.letter}·${d.symbol.letter}`, sub: d.symbol.sub },
-      si:
-        factor.value *
-        d.value *
-        siPerCoherent(c.units, factor.dimension) *
-        siPerCoherent(c.units, d.dimension),
-      dimension,
-      origin: () => formula(times(c.letter('common'), c.letter(...parts)))(),
-    }
-  },
+  ...kinds(toMember, {
+    /**
+     * What is taken out of a member's stiffness: EI/L³, EA/L of a bar, EI/((1 + Φ)·L³) where shear deforms it.
+     */
+    factor: (c, id) => {
+      const m = member(c, id)
+      if (!m || (m.bar && m.axiallyRigid)) return undefined
+      const si = m.bar
+        ? m.EA / m.length
+        : m.EI / (1 + (m.GAs > 0 ? (12 * m.EI) / (m.GAs * m.length ** 2) : 0)) / m.length ** 3
+      const f = over(
+        rigidity(c, id),
+        times(...softened(c, id), m.bar ? c.letter('L', id) : power(c.letter('L', id), 3)),
+      )
+      return {
+        symbol: { letter: formulaText(f), of: id, formula: f },
+        si,
+        dimension: D.forcePerLength,
+        origin: formula(f),
+      }
+    },
+  }),
+  ...kinds(toWhatStandsBehind(1), {
+    'per-own': (c, id, ...parts) => behind(c, ['factor', id], ['per-own', id], perOwn, parts),
+  }),
+  ...kinds(toWhatStandsBehind(0), {
+    'per-common': (c, ...parts) => behind(c, ['common'], ['per-common'], perCommon, parts),
+    /** A displacement times the EI that all members share, as it is found by hand: 37.5/EI. */
+    'times-common': (c, ...parts) => {
+      const [factor, d] = [c.entry('common'), parts[0] === 'D' ? c.entry(...parts) : undefined]
+      if (!factor || !d) return undefined
+      const dimension = D.multiply(factor.dimension, d.dimension)
+      return {
+        symbol: { letter: `${factor.symbol.letter}·${d.symbol.letter}`, sub: d.symbol.sub },
+        si:
+          factor.value *
+          d.value *
+          siPerCoherent(c.units, factor.dimension) *
+          siPerCoherent(c.units, d.dimension),
+        dimension,
+        origin: () => formula(times(c.letter('common'), c.letter(...parts)))(),
+      }
+    },
+  }),
 }

@@ -2,7 +2,8 @@ import * as D from '../../../quantity/dimension.js'
 import type { StatedLoad, StructureMember } from '../../../structure/types.js'
 import { minus, number, over, PLACE, power, sum, times, type Formula } from '../../expression.js'
 import { linesOf, type Line } from './acting.js'
-import { endNumber, formula, index, type Context, type Kind } from './kind.js'
+import { endNumber, formula, index, type Context, type Kind, kinds } from './kind.js'
+import { toMember } from './belongs.js'
 import { LOADS, loadsOn, selfWeightOf } from './loads.js'
 import { superposed } from './superposed.js'
 import { condensation, turnLetter } from './stiffness.js'
@@ -275,108 +276,110 @@ function end(c: Context, id: string, at: string): { i: number; r: number } | und
  */
 export const FIXED_ENDS: Record<string, Kind> = {
   ...LOADS,
-  'fixed-own': superposed('fixed-own', (c, id, at) => {
-    const it = end(c, id, at)
-    if (!it) return undefined
-    const { i, r } = it
-    return {
-      symbol: {
-        letter: 'f°',
-        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
-        of: id,
-      },
-      si: c.action.fixedOwn.get(i)?.[r] ?? 0,
-      dimension: forceDimension(r),
-      origin: () =>
-        formula(
-          sum(
-            ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
-            ...ownWeight(c, i, r),
-          ),
-        )(),
-    }
-  }),
-  'fixed-part': superposed('fixed-part', (c, id, step, at) => {
-    const it = end(c, id, at)
-    if (!it || index(step) < 1 || index(step) >= c.solution.elements[it.i].released.length) return undefined
-    return {
-      symbol: {
-        letter: `f${'′'.repeat(index(step))}`,
-        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
-        of: id,
-      },
-      si: condensedForces(c, it.i)[index(step)][it.r],
-      dimension: forceDimension(it.r),
-      origin: () => formula(condensedForce(c, id, index(step), it.r))(),
-    }
-  }),
-  fixed: superposed('fixed', (c, id, at) => {
-    const it = end(c, id, at)
-    if (!it) return undefined
-    const { i, r } = it
-    const e = c.solution.elements[i]
-    const found = {
-      symbol: {
-        letter: 'f',
-        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
-        of: id,
-      },
-      si: c.action.fixed.get(i)?.[r] ?? 0,
-      dimension: forceDimension(r),
-    }
-    if (e.sprung && r % 3 === 0)
+  ...kinds(toMember, {
+    'fixed-own': superposed('fixed-own', (c, id, at) => {
+      const it = end(c, id, at)
+      if (!it) return undefined
+      const { i, r } = it
+      return {
+        symbol: {
+          letter: 'f°',
+          sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
+          of: id,
+        },
+        si: c.action.fixedOwn.get(i)?.[r] ?? 0,
+        dimension: forceDimension(r),
+        origin: () =>
+          formula(
+            sum(
+              ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
+              ...ownWeight(c, i, r),
+            ),
+          )(),
+      }
+    }),
+    'fixed-part': superposed('fixed-part', (c, id, step, at) => {
+      const it = end(c, id, at)
+      if (!it || index(step) < 1 || index(step) >= c.solution.elements[it.i].released.length) return undefined
+      return {
+        symbol: {
+          letter: `f${'′'.repeat(index(step))}`,
+          sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
+          of: id,
+        },
+        si: condensedForces(c, it.i)[index(step)][it.r],
+        dimension: forceDimension(it.r),
+        origin: () => formula(condensedForce(c, id, index(step), it.r))(),
+      }
+    }),
+    fixed: superposed('fixed', (c, id, at) => {
+      const it = end(c, id, at)
+      if (!it) return undefined
+      const { i, r } = it
+      const e = c.solution.elements[i]
+      const found = {
+        symbol: {
+          letter: 'f',
+          sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
+          of: id,
+        },
+        si: c.action.fixed.get(i)?.[r] ?? 0,
+        dimension: forceDimension(r),
+      }
+      if (e.sprung && r % 3 === 0)
+        return {
+          ...found,
+          origin: () => ({
+            kind: 'solved',
+            words: `${id} keeps its length: the springs at its ends share what acts along it.`,
+          }),
+        }
+      if (c.solution.structure.members[i].releases[r] === true && e.released.includes(r))
+        return {
+          ...found,
+          origin: () => ({
+            kind: 'stated',
+            words: `${['N', 'V', 'M'][r % 3]} is released at this end of ${id}.`,
+          }),
+        }
+      if (e.released.length)
+        return { ...found, origin: () => formula(condensedForce(c, id, e.released.length, r))() }
       return {
         ...found,
-        origin: () => ({
-          kind: 'solved',
-          words: `${id} keeps its length: the springs at its ends share what acts along it.`,
-        }),
+        origin: () =>
+          formula(
+            sum(
+              ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
+              ...ownWeight(c, i, r),
+            ),
+          )(),
       }
-    if (c.solution.structure.members[i].releases[r] === true && e.released.includes(r))
+    }),
+    /** Turned to the axes of the joints: Tᵀ·f. */
+    'fixed-global': superposed('fixed-global', (c, id, at) => {
+      const it = end(c, id, at)
+      if (!it) return undefined
+      const { i, r } = it
+      const { T } = c.solution.elements[i]
+      const f = c.action.fixed.get(i)
+      let si = 0
+      for (let a = 0; a < 6; a++) si += T[6 * a + r] * (f?.[a] ?? 0)
       return {
-        ...found,
-        origin: () => ({
-          kind: 'stated',
-          words: `${['N', 'V', 'M'][r % 3]} is released at this end of ${id}.`,
-        }),
+        symbol: {
+          letter: 'F',
+          sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
+          of: id,
+        },
+        si,
+        dimension: forceDimension(r),
+        origin: () => {
+          const terms: Formula[] = []
+          for (let a = 0; a < 6; a++)
+            if (T[6 * a + r] !== 0 && f && f[a] !== 0)
+              terms.push(times(turnLetter(c, id, a, r), c.letter('fixed', id, a + 1)))
+          return formula(sum(...terms))()
+        },
       }
-    if (e.released.length)
-      return { ...found, origin: () => formula(condensedForce(c, id, e.released.length, r))() }
-    return {
-      ...found,
-      origin: () =>
-        formula(
-          sum(
-            ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
-            ...ownWeight(c, i, r),
-          ),
-        )(),
-    }
-  }),
-  /** Turned to the axes of the joints: Tᵀ·f. */
-  'fixed-global': superposed('fixed-global', (c, id, at) => {
-    const it = end(c, id, at)
-    if (!it) return undefined
-    const { i, r } = it
-    const { T } = c.solution.elements[i]
-    const f = c.action.fixed.get(i)
-    let si = 0
-    for (let a = 0; a < 6; a++) si += T[6 * a + r] * (f?.[a] ?? 0)
-    return {
-      symbol: {
-        letter: 'F',
-        sub: String(endNumber(c, c.solution.structure.members[it.i], it.r)),
-        of: id,
-      },
-      si,
-      dimension: forceDimension(r),
-      origin: () => {
-        const terms: Formula[] = []
-        for (let a = 0; a < 6; a++)
-          if (T[6 * a + r] !== 0 && f && f[a] !== 0)
-            terms.push(times(turnLetter(c, id, a, r), c.letter('fixed', id, a + 1)))
-        return formula(sum(...terms))()
-      },
-    }
+    }),
   }),
 }

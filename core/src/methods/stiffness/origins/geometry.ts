@@ -1,11 +1,12 @@
 import * as D from '../../../quantity/dimension.js'
 import { number, over, power, root, sum, times, minus, type Formula } from '../../expression.js'
-import { endPair, formula, index, type Context, type Kind } from './kind.js'
+import { endPair, formula, index, type Context, type Finder, type Kind, kinds } from './kind.js'
+import { toJoint, toMember } from './belongs.js'
 
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
 
 const difference =
-  (side: 'x' | 'y'): Kind =>
+  (side: 'x' | 'y'): Finder =>
   (c, id) => {
     const m = member(c, id)
     if (!m) return undefined
@@ -19,7 +20,7 @@ const difference =
   }
 
 const direction =
-  (letter: 'c' | 's', side: 'dx' | 'dy', key: 'cos' | 'sin'): Kind =>
+  (letter: 'c' | 's', side: 'dx' | 'dy', key: 'cos' | 'sin'): Finder =>
   (c, id) => {
     const m = member(c, id)
     return (
@@ -39,7 +40,7 @@ const direction =
   }
 
 const turned =
-  (letter: string, name: 'cos' | 'sin'): Kind =>
+  (letter: string, name: 'cos' | 'sin'): Finder =>
   (c, id) => {
     const n = c.node(id)
     if (n < 0 || c.solution.dofs.angle[n] === 0) return undefined
@@ -53,35 +54,41 @@ const turned =
 
 /** Lengths, direction cosines, and the transformation from a member's joints to its own axes. */
 export const GEOMETRY: Record<string, Kind> = {
-  dx: difference('x'),
-  dy: difference('y'),
-  L: (c, id) => {
-    const m = member(c, id)
-    return (
-      m && {
-        symbol: { letter: 'L', of: id },
-        si: m.length,
-        dimension: D.length,
-        origin: () => formula(root(sum(power(c.letter('dx', id), 2), power(c.letter('dy', id), 2))))(),
+  ...kinds(toMember, {
+    dx: difference('x'),
+    dy: difference('y'),
+    L: (c, id) => {
+      const m = member(c, id)
+      return (
+        m && {
+          symbol: { letter: 'L', of: id },
+          si: m.length,
+          dimension: D.length,
+          origin: () => formula(root(sum(power(c.letter('dx', id), 2), power(c.letter('dy', id), 2))))(),
+        }
+      )
+    },
+    c: direction('c', 'dx', 'cos'),
+    s: direction('s', 'dy', 'sin'),
+  }),
+  ...kinds(toJoint, {
+    'cos-turn': turned('cos θ', 'cos'),
+    'sin-turn': turned('sin θ', 'sin'),
+  }),
+  ...kinds(toMember, {
+    /** T, row and column from 1: displacements of the joints in their own axes to member axes. */
+    T: (c, id, row, column) => {
+      const i = c.member(id)
+      const [r, k] = [index(row) - 1, index(column) - 1]
+      if (i < 0 || r < 0 || k < 0 || r > 5 || k > 5) return undefined
+      return {
+        symbol: { letter: 'T', sub: endPair(c, member(c, id), r, k), of: id },
+        si: c.solution.elements[i].T[6 * r + k],
+        dimension: D.none,
+        origin: () => formula(transformation(c, id, r, k))(),
       }
-    )
-  },
-  c: direction('c', 'dx', 'cos'),
-  s: direction('s', 'dy', 'sin'),
-  'cos-turn': turned('cos θ', 'cos'),
-  'sin-turn': turned('sin θ', 'sin'),
-  /** T, row and column from 1: displacements of the joints in their own axes to member axes. */
-  T: (c, id, row, column) => {
-    const i = c.member(id)
-    const [r, k] = [index(row) - 1, index(column) - 1]
-    if (i < 0 || r < 0 || k < 0 || r > 5 || k > 5) return undefined
-    return {
-      symbol: { letter: 'T', sub: endPair(c, member(c, id), r, k), of: id },
-      si: c.solution.elements[i].T[6 * r + k],
-      dimension: D.none,
-      origin: () => formula(transformation(c, id, r, k))(),
-    }
-  },
+    },
+  }),
 }
 
 /** An entry of T in letters: c, s, −s, 1 or 0; at a turned support measured from its own axes. */

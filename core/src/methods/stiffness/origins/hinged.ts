@@ -1,6 +1,7 @@
 import { minus, multiple, number, over, power, times, type Formula } from '../../expression.js'
 import type { StructureMember } from '../../../structure/types.js'
-import { endPair, formula, index, type Context, type Kind } from './kind.js'
+import { endPair, formula, index, type Context, type Kind, kinds } from './kind.js'
+import { toMember } from './belongs.js'
 import { rigidity, slenderness } from './rigidities.js'
 import { stiffnessDimension } from './stiffness.js'
 
@@ -73,16 +74,18 @@ export function hingedEntry(
 
 /** The entries of k of a hinged member with their closed forms. */
 export const HINGED: Record<string, Kind> = {
-  hinged: (c, id, row, column) => {
-    const [i, j] = [index(row) - 1, index(column) - 1]
-    const e = c.solution.elements[c.member(id)]
-    const m = c.solution.structure.members[c.member(id)]
-    if (!e || i < 0 || j < 0 || i > 5 || j > 5 || !isHinged(m)) return undefined
-    return {
-      symbol: { letter: 'k', sub: endPair(c, m, i, j), of: id },
-      si: e.k[6 * i + j],
-      dimension: stiffnessDimension(i % 3 === 2, j % 3 === 2),
-      origin: () => formula(hingedEntry(c, id, i, j))(),
-    }
-  },
+  ...kinds(toMember, {
+    hinged: (c, id, row, column) => {
+      const [i, j] = [index(row) - 1, index(column) - 1]
+      const e = c.solution.elements[c.member(id)]
+      const m = c.solution.structure.members[c.member(id)]
+      if (!e || i < 0 || j < 0 || i > 5 || j > 5 || !isHinged(m)) return undefined
+      return {
+        symbol: { letter: 'k', sub: endPair(c, m, i, j), of: id },
+        si: e.k[6 * i + j],
+        dimension: stiffnessDimension(i % 3 === 2, j % 3 === 2),
+        origin: () => formula(hingedEntry(c, id, i, j))(),
+      }
+    },
+  }),
 }

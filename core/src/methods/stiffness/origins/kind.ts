@@ -4,6 +4,7 @@ import type { ActionSolution } from '../../../analysis/solve.js'
 import type { Display } from '../../../document/display.js'
 import type { Problem } from '../../../document/types.js'
 import type { Formula, Letter, LetterName } from '../../expression.js'
+import type { ThingKey } from '../../../document/thing.js'
 import { shownRows } from '../matrices.js'
 import type { NumberedSolution } from '../numbering.js'
 
@@ -23,7 +24,7 @@ export type Origin =
   /** Found together with others, which no formula of its own tells. */
   | { kind: 'solved'; words: string }
 
-/** A kind of number: its symbol and value at once, its origin when asked. */
+/** A number that was found: its symbol and value at once, its origin when asked. */
 export interface Found {
   symbol: LetterName
   /** In SI. */
@@ -36,7 +37,21 @@ export interface Found {
   origin: () => Origin
 }
 
-export type Kind = (c: Context, ...parts: string[]) => Found | undefined
+/** Finds a number of a kind by the parts of its address; undefined where there is none such. */
+export type Finder = (c: Context, ...parts: string[]) => Found | undefined
+
+/** Tells what the number with these parts of its address belongs to. */
+export type Belongs = (c: Context, ...parts: string[]) => ThingKey[]
+
+/** A kind of number: how one is found, and what it belongs to in the structure. */
+export interface Kind {
+  find: Finder
+  belongs: Belongs
+}
+
+/** Kinds of number that belong to things of the same sort, by the names their addresses begin with. */
+export const kinds = (belongs: Belongs, finders: Record<string, Finder>): Record<string, Kind> =>
+  Object.fromEntries(Object.entries(finders).map(([name, find]) => [name, { find, belongs }]))
 
 /** What the origins look things up in. */
 export interface Context extends NumberedSolution {
@@ -48,6 +63,8 @@ export interface Context extends NumberedSolution {
   problem?: Problem
   /** A letter of a formula: the number at an address. */
   letter(...parts: (string | number)[]): Letter
+  /** The same by the text of its address. */
+  letterAt(address: string): Letter
   value(...parts: (string | number)[]): number
   entry(...parts: (string | number)[]): Entry | undefined
   origin(...parts: (string | number)[]): Origin
@@ -57,6 +74,8 @@ export interface Context extends NumberedSolution {
   coherent(si: number, d: Dimension): number
   /** The same kind of number in one of the cases of a combination. */
   inCase(id: string, parts: string[]): Found | undefined
+  /** What the number with this address belongs to. */
+  belongs(...parts: string[]): ThingKey[]
   member(id: string): number
   node(id: string): number
 }

@@ -3,7 +3,8 @@ import { formatPlain } from '../../../quantity/format.js'
 import { coherentUnitName } from '../../../quantity/units.js'
 import type { StatedLoad, StructureMember } from '../../../structure/types.js'
 import { absolute, minus, number, sum, times, type Formula } from '../../expression.js'
-import { formula, index, type Context, type Found, type Kind } from './kind.js'
+import { formula, index, type Context, type Found, type Finder, type Kind, kinds } from './kind.js'
+import { toLoad } from './belongs.js'
 
 type On<T extends StatedLoad['type']> = Extract<StatedLoad, { type: T }>
 type OnMember = Exclude<StatedLoad, { type: 'nodal' }>
@@ -86,7 +87,7 @@ function intensity(
 }
 
 const inMemberAxes =
-  (letter: string, side: 0 | 1): Kind =>
+  (letter: string, side: 0 | 1): Finder =>
   (c, at, point) => {
     const it = intensity(c, index(at), index(point), side)
     return (
@@ -103,7 +104,7 @@ const inMemberAxes =
   }
 
 const forceInMemberAxes =
-  (letter: string, side: 0 | 1): Kind =>
+  (letter: string, side: 0 | 1): Finder =>
   (c, at) => {
     const n = index(at)
     const load = loadsOf(c)[n]
@@ -143,25 +144,27 @@ function polarWords(c: Context, n: number, key: string): string {
 
 /** Stated values of loads, and what they are in the axes of their member. */
 export const LOADS: Record<string, Kind> = {
-  load: (c, at, key) => {
-    const n = index(at)
-    const load = loadsOf(c)[n] as unknown as Record<string, number> | undefined
-    if (!load || !Object.hasOwn(KEYS, key) || typeof load[key] !== 'number') return undefined
-    const [letter, dimension, words] = KEYS[key]
-    return {
-      symbol: { letter },
-      si: load[key],
-      dimension,
-      exact: true,
-      origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}${polarWords(c, n, key)}.` }),
-    }
-  },
-  'load-q': (c, at, point) => linePoint(c, at, point, 'q'),
-  'load-at': (c, at, point) => linePoint(c, at, point, 'at'),
-  'load-along': inMemberAxes('p', 0),
-  'load-across': inMemberAxes('q', 1),
-  'force-along': forceInMemberAxes('Fx', 0),
-  'force-across': forceInMemberAxes('Fy', 1),
+  ...kinds(toLoad, {
+    load: (c, at, key) => {
+      const n = index(at)
+      const load = loadsOf(c)[n] as unknown as Record<string, number> | undefined
+      if (!load || !Object.hasOwn(KEYS, key) || typeof load[key] !== 'number') return undefined
+      const [letter, dimension, words] = KEYS[key]
+      return {
+        symbol: { letter },
+        si: load[key],
+        dimension,
+        exact: true,
+        origin: () => ({ kind: 'stated', words: `${words}: ${which(c, n)}${polarWords(c, n, key)}.` }),
+      }
+    },
+    'load-q': (c, at, point) => linePoint(c, at, point, 'q'),
+    'load-at': (c, at, point) => linePoint(c, at, point, 'at'),
+    'load-along': inMemberAxes('p', 0),
+    'load-across': inMemberAxes('q', 1),
+    'force-along': forceInMemberAxes('Fx', 0),
+    'force-across': forceInMemberAxes('Fy', 1),
+  }),
 }
 
 function linePoint(c: Context, at: string, point: string, key: 'q' | 'at'): Found | undefined {

@@ -3,7 +3,9 @@ import { makeReader } from '../../../quantity/reader.js'
 import type { Problem } from '../../../document/types.js'
 import type { StructureMember } from '../../../structure/types.js'
 import { number, times, type Formula, type LetterName } from '../../expression.js'
-import { formula, type Context, type Kind, type Origin } from './kind.js'
+import { thing } from '../../../document/thing.js'
+import { formula, type Belongs, type Context, type Origin, type Kind, kinds } from './kind.js'
+import { toNothing } from './belongs.js'
 
 /**
  * Relative stiffnesses: a section may be stated as a multiple of a symbol, EI, 2EI or 1.5 I₀. Then the
@@ -156,57 +158,67 @@ function indexed(name: string): LetterName {
   return it ? { letter: it[1], sub: it[2] } : { letter: name }
 }
 
+/** A letter for a rigidity: of every member whose rigidity is stated as a multiple of it. */
+const toMembersWithSymbol: Belongs = (c, name) =>
+  multiplesOf(c).flatMap((m, i) =>
+    m?.symbol === name ? [thing.member(c.solution.structure.members[i].id)] : [],
+  )
+
 /** Symbols of the problem, and what all members have in common. */
 export const RIGIDITIES: Record<string, Kind> = {
-  symbol: (c, name) => {
-    const multiple = multiplesOf(c).find((o) => o?.symbol === name)
-    const i = multiplesOf(c).findIndex((o) => o?.symbol === name)
-    if (!multiple) return undefined
-    const m = c.solution.structure.members[i]
-    const value = multiple.ofSection ? (m.bar ? m.A : m.I) : m.bar ? m.EA : m.EI
-    return {
-      symbol: indexed(name),
-      si: value / multiple.ratio,
-      dimension: multiple.ofSection
-        ? m.bar
-          ? D.area
-          : D.secondMoment
-        : m.bar
-          ? D.force
-          : D.bendingStiffness,
-      exact: true,
-      origin: () => ({
-        kind: 'stated',
-        words: `The symbol ${name} of the problem, stated as ${String(c.problem?.symbols?.[name])}.`,
-      }),
-    }
-  },
-  /** What is taken out of K: EI, or EA where all members are bars. */
-  common: (c) => {
-    const it = commonOf(c)
-    if (!it) return undefined
-    const i = c.member(it.first)
-    const m = c.solution.structure.members[i]
-    const lead = multiplesOf(c)[i]
-    const letter = it.bars ? 'EA' : 'EI'
-    return {
-      symbol: lead
-        ? {
-            ...indexed(lead.symbol),
-            ...(lead.ofSection ? { letter: `E${indexed(lead.symbol).letter}` } : {}),
-          }
-        : { letter },
-      si: (it.bars ? m.EA : m.EI) / (lead?.ratio ?? 1),
-      dimension: it.bars ? D.force : D.bendingStiffness,
-      origin: () =>
-        !lead
-          ? formula(
-              c.letter(letter, it.first),
-              `That of ${it.first}; the others have the same, or a multiple of it.`,
-            )()
-          : lead.ofSection
-            ? formula(times(c.letter('E', it.first), c.letter('symbol', lead.symbol)))()
-            : c.origin('symbol', lead.symbol),
-    }
-  },
+  ...kinds(toMembersWithSymbol, {
+    symbol: (c, name) => {
+      const multiple = multiplesOf(c).find((o) => o?.symbol === name)
+      const i = multiplesOf(c).findIndex((o) => o?.symbol === name)
+      if (!multiple) return undefined
+      const m = c.solution.structure.members[i]
+      const value = multiple.ofSection ? (m.bar ? m.A : m.I) : m.bar ? m.EA : m.EI
+      return {
+        symbol: indexed(name),
+        si: value / multiple.ratio,
+        dimension: multiple.ofSection
+          ? m.bar
+            ? D.area
+            : D.secondMoment
+          : m.bar
+            ? D.force
+            : D.bendingStiffness,
+        exact: true,
+        origin: () => ({
+          kind: 'stated',
+          words: `The symbol ${name} of the problem, stated as ${String(c.problem?.symbols?.[name])}.`,
+        }),
+      }
+    },
+  }),
+  ...kinds(toNothing, {
+    /** What is taken out of K: EI, or EA where all members are bars. */
+    common: (c) => {
+      const it = commonOf(c)
+      if (!it) return undefined
+      const i = c.member(it.first)
+      const m = c.solution.structure.members[i]
+      const lead = multiplesOf(c)[i]
+      const letter = it.bars ? 'EA' : 'EI'
+      return {
+        symbol: lead
+          ? {
+              ...indexed(lead.symbol),
+              ...(lead.ofSection ? { letter: `E${indexed(lead.symbol).letter}` } : {}),
+            }
+          : { letter },
+        si: (it.bars ? m.EA : m.EI) / (lead?.ratio ?? 1),
+        dimension: it.bars ? D.force : D.bendingStiffness,
+        origin: () =>
+          !lead
+            ? formula(
+                c.letter(letter, it.first),
+                `That of ${it.first}; the others have the same, or a multiple of it.`,
+              )()
+            : lead.ofSection
+              ? formula(times(c.letter('E', it.first), c.letter('symbol', lead.symbol)))()
+              : c.origin('symbol', lead.symbol),
+      }
+    },
+  }),
 }

@@ -2,7 +2,8 @@ import * as D from '../../../quantity/dimension.js'
 import { COMPONENTS } from '../../../analysis/dofs.js'
 import { minus, number, over, sum, times, type Formula } from '../../expression.js'
 import { backSubstituted, eliminated } from './eliminated.js'
-import { endNumber, formula, index, type Context, type Found, type Kind } from './kind.js'
+import { endNumber, formula, index, type Context, type Found, type Kind, kinds } from './kind.js'
+import { toEntryOfElimination, toMember, toUnknowns, toWhatStandsBehind } from './belongs.js'
 import { loadsOf, selfWeightOf } from './loads.js'
 import { turnLetter } from './stiffness.js'
 import { tiedOf } from '../tied.js'
@@ -91,113 +92,127 @@ const isRigid = (c: Context) => c.solution.rigid !== undefined
  * reactions.
  */
 export const SOLUTION: Record<string, Kind> = {
-  /** A number in one of the cases of a combination. */
-  case: (c, id, ...parts) => c.inCase(id, parts),
-  'joint-load': superposed('joint-load', (c, at) => {
-    const d = dofOf(c, at)
-    return (
-      d && {
-        symbol: { letter: 'Pʲ', sub: d.number },
-        si: nodal(c, d.node)[COMPONENTS.indexOf(d.component)],
+  ...kinds(toWhatStandsBehind(1), {
+    /** A number in one of the cases of a combination. */
+    case: (c, id, ...parts) => c.inCase(id, parts),
+  }),
+  ...kinds(toUnknowns, {
+    'joint-load': superposed('joint-load', (c, at) => {
+      const d = dofOf(c, at)
+      return (
+        d && {
+          symbol: { letter: 'Pʲ', sub: d.number },
+          si: nodal(c, d.node)[COMPONENTS.indexOf(d.component)],
+          dimension: forceDimension(d.turns),
+          origin: () => loaded(c, d),
+        }
+      )
+    }),
+    /** The right-hand side: the load on the joint less the fixed-end forces of its members. */
+    P: superposed('P', (c, at) => {
+      const d = dofOf(c, at)
+      if (!d) return undefined
+      return {
+        symbol: { letter: 'P', sub: d.number },
+        si: c.action.load[d.i],
         dimension: forceDimension(d.turns),
-        origin: () => loaded(c, d),
+        origin: () => {
+          const members = pressing(c, d.i).map(({ id, r }) => minus(c.letter('fixed-global', id, r + 1)))
+          const joint = c.letter('joint-load', at)
+          return formula(
+            sum(...(joint.value !== 0 || members.length === 0 ? [joint] : []), ...members),
+            'The load on the joint, less the fixed-end forces of the members that meet there.',
+          )()
+        },
       }
-    )
+    }),
   }),
-  /** The right-hand side: the load on the joint less the fixed-end forces of its members. */
-  P: superposed('P', (c, at) => {
-    const d = dofOf(c, at)
-    if (!d) return undefined
-    return {
-      symbol: { letter: 'P', sub: d.number },
-      si: c.action.load[d.i],
-      dimension: forceDimension(d.turns),
-      origin: () => {
-        const members = pressing(c, d.i).map(({ id, r }) => minus(c.letter('fixed-global', id, r + 1)))
-        const joint = c.letter('joint-load', at)
-        return formula(
-          sum(...(joint.value !== 0 || members.length === 0 ? [joint] : []), ...members),
-          'The load on the joint, less the fixed-end forces of the members that meet there.',
-        )()
-      },
-    }
+  ...kinds(toEntryOfElimination, {
+    row: eliminated,
   }),
-  row: eliminated,
-  D: superposed('D', (c, at) => {
-    const d = dofOf(c, at)
-    if (!d) return undefined
-    return {
-      symbol: { letter: 'D', sub: d.number },
-      si: c.action.D[d.i],
-      dimension: d.turns ? D.angle : D.length,
-      origin: () => displacement(c, at, d),
-    }
+  ...kinds(toUnknowns, {
+    D: superposed('D', (c, at) => {
+      const d = dofOf(c, at)
+      if (!d) return undefined
+      return {
+        symbol: { letter: 'D', sub: d.number },
+        si: c.action.D[d.i],
+        dimension: d.turns ? D.angle : D.length,
+        origin: () => displacement(c, at, d),
+      }
+    }),
   }),
-  /** End displacements of a member in its own axes: T·D. */
-  d: superposed('d', (c, id, at) => {
-    const [i, r] = [c.member(id), index(at) - 1]
-    if (i < 0 || r < 0 || r > 5) return undefined
-    const e = c.solution.elements[i]
-    const si = e.dofs.reduce((v, d, k) => v + (d < 0 ? 0 : e.T[6 * r + k] * c.action.D[d]), 0)
-    return {
-      symbol: { letter: 'd', sub: String(endNumber(c, c.solution.structure.members[i], r)), of: id },
-      si,
-      dimension: r % 3 === 2 ? D.angle : D.length,
-      origin: () => {
-        const terms = e.dofs.flatMap((d, k): Formula[] =>
-          d < 0 || e.T[6 * r + k] === 0 ? [] : [times(turnLetter(c, id, r, k), c.letter('D', d + 1))],
-        )
-        return terms.length
-          ? formula(sum(...terms))()
-          : {
-              kind: 'stated',
-              words:
-                'Every member end at this joint is hinged: its rotation is no unknown and is not needed.',
-            }
-      },
-    }
+  ...kinds(toMember, {
+    /** End displacements of a member in its own axes: T·D. */
+    d: superposed('d', (c, id, at) => {
+      const [i, r] = [c.member(id), index(at) - 1]
+      if (i < 0 || r < 0 || r > 5) return undefined
+      const e = c.solution.elements[i]
+      const si = e.dofs.reduce((v, d, k) => v + (d < 0 ? 0 : e.T[6 * r + k] * c.action.D[d]), 0)
+      return {
+        symbol: { letter: 'd', sub: String(endNumber(c, c.solution.structure.members[i], r)), of: id },
+        si,
+        dimension: r % 3 === 2 ? D.angle : D.length,
+        origin: () => {
+          const terms = e.dofs.flatMap((d, k): Formula[] =>
+            d < 0 || e.T[6 * r + k] === 0 ? [] : [times(turnLetter(c, id, r, k), c.letter('D', d + 1))],
+          )
+          return terms.length
+            ? formula(sum(...terms))()
+            : {
+                kind: 'stated',
+                words:
+                  'Every member end at this joint is hinged: its rotation is no unknown and is not needed.',
+              }
+        },
+      }
+    }),
+    /** End forces of a member in its own axes: k·d + f. */
+    q: superposed('q', (c, id, at) => {
+      const [i, r] = [c.member(id), index(at) - 1]
+      if (i < 0 || r < 0 || r > 5) return undefined
+      return {
+        symbol: { letter: 'q', sub: String(endNumber(c, c.solution.structure.members[i], r)), of: id },
+        si: c.action.forces[6 * i + r],
+        dimension: forceDimension(r % 3 === 2),
+        origin: () => endForce(c, i, id, r),
+      }
+    }),
   }),
-  /** End forces of a member in its own axes: k·d + f. */
-  q: superposed('q', (c, id, at) => {
-    const [i, r] = [c.member(id), index(at) - 1]
-    if (i < 0 || r < 0 || r > 5) return undefined
-    return {
-      symbol: { letter: 'q', sub: String(endNumber(c, c.solution.structure.members[i], r)), of: id },
-      si: c.action.forces[6 * i + r],
-      dimension: forceDimension(r % 3 === 2),
-      origin: () => endForce(c, i, id, r),
-    }
-  }),
-  /** A reaction at a held unknown or a support spring. */
-  R: superposed('R', (c, at) => {
-    const d = dofOf(c, at)
-    const hold = d && c.solution.dofs.supportAt.get(d.node)?.hold[d.component]
-    if (!d || hold === undefined || hold === false) return undefined
-    const spring = typeof hold === 'number'
-    return {
-      symbol: { letter: 'R', sub: d.number },
-      si: c.action.reactions[d.i],
-      dimension: forceDimension(d.turns),
-      origin: () => {
-        if (spring)
+  ...kinds(toUnknowns, {
+    /** A reaction at a held unknown or a support spring. */
+    R: superposed('R', (c, at) => {
+      const d = dofOf(c, at)
+      const hold = d && c.solution.dofs.supportAt.get(d.node)?.hold[d.component]
+      if (!d || hold === undefined || hold === false) return undefined
+      const spring = typeof hold === 'number'
+      return {
+        symbol: { letter: 'R', sub: d.number },
+        si: c.action.reactions[d.i],
+        dimension: forceDimension(d.turns),
+        origin: () => {
+          if (spring)
+            return formula(
+              minus(
+                times(c.letter('spring', d.joint.id, COMPONENTS.indexOf(d.component)), c.letter('D', at)),
+              ),
+            )()
+          if (isRigid(c))
+            return formula(
+              sum(...atJoint(c, d.i), minus(c.letter('joint-load', at))),
+              'From the equilibrium of the joint: rigid members pull on it by forces that no product ' +
+                'of K and D holds.',
+            )()
+          const row = neighbours(c, d.i).filter((j) => c.action.D[j] !== 0)
           return formula(
-            minus(times(c.letter('spring', d.joint.id, COMPONENTS.indexOf(d.component)), c.letter('D', at))),
+            sum(
+              ...row.map((j) => times(c.letter('K', at, j + 1), c.letter('D', j + 1))),
+              minus(c.letter('P', at)),
+            ),
           )()
-        if (isRigid(c))
-          return formula(
-            sum(...atJoint(c, d.i), minus(c.letter('joint-load', at))),
-            'From the equilibrium of the joint: rigid members pull on it by forces that no product ' +
-              'of K and D holds.',
-          )()
-        const row = neighbours(c, d.i).filter((j) => c.action.D[j] !== 0)
-        return formula(
-          sum(
-            ...row.map((j) => times(c.letter('K', at, j + 1), c.letter('D', j + 1))),
-            minus(c.letter('P', at)),
-          ),
-        )()
-      },
-    }
+        },
+      }
+    }),
   }),
 }
 

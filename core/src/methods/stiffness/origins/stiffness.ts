@@ -4,7 +4,8 @@ import { COMPONENTS } from '../../../analysis/dofs.js'
 import type { Solution } from '../../../analysis/solve.js'
 import { minus, multiple, number, over, power, sum, times, type Formula } from '../../expression.js'
 import { rigidity, sectionRigidity, statedRigidity } from './rigidities.js'
-import { endPair, formula, index, pair, type Context, type Kind, type Origin } from './kind.js'
+import { endPair, formula, index, pair, type Context, type Origin, type Kind, kinds } from './kind.js'
+import { toMember, toUnknowns } from './belongs.js'
 
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
 const turns = (i: number) => i % 3 === 2
@@ -152,165 +153,169 @@ export function sharers(
 
 /** Stiffnesses: of a member in its own axes, turned to its joints' axes, and of the structure. */
 export const STIFFNESS: Record<string, Kind> = {
-  EA: (c, id) => {
-    const m = member(c, id)
-    return (
-      m && {
-        symbol: { letter: 'EA', of: id },
-        si: m.EA,
-        dimension: D.force,
-        exact: m.stated.EA,
-        origin:
-          (m.bar ? statedRigidity(c, id) : undefined) ??
-          (m.stated.EA
-            ? sectionRigidity(c, id, 'EA')
-            : lazily(() => times(c.letter('E', id), c.letter('A', id)))),
-      }
-    )
-  },
-  EI: (c, id) => {
-    const m = member(c, id)
-    return (
-      m && {
-        symbol: { letter: 'EI', of: id },
-        si: m.EI,
-        dimension: D.bendingStiffness,
-        exact: m.stated.EI,
-        origin:
-          (m.bar ? undefined : statedRigidity(c, id)) ??
-          (m.stated.EI
-            ? sectionRigidity(c, id, 'EI')
-            : lazily(() => times(c.letter('E', id), c.letter('I', id)))),
-      }
-    )
-  },
-  /** Φ, the share of shear in the bending of a member. */
-  phi: (c, id) => {
-    const m = member(c, id)
-    if (!m || !(m.GAs > 0)) return undefined
-    return {
-      symbol: { letter: 'Φ', of: id },
-      si: (12 * m.EI) / (m.GAs * m.length ** 2),
-      dimension: D.none,
-      origin: lazily(() =>
-        over(
-          times(number(12), c.letter('EI', id)),
-          times(c.letter('shear', id), power(c.letter('L', id), 2)),
+  ...kinds(toMember, {
+    EA: (c, id) => {
+      const m = member(c, id)
+      return (
+        m && {
+          symbol: { letter: 'EA', of: id },
+          si: m.EA,
+          dimension: D.force,
+          exact: m.stated.EA,
+          origin:
+            (m.bar ? statedRigidity(c, id) : undefined) ??
+            (m.stated.EA
+              ? sectionRigidity(c, id, 'EA')
+              : lazily(() => times(c.letter('E', id), c.letter('A', id)))),
+        }
+      )
+    },
+    EI: (c, id) => {
+      const m = member(c, id)
+      return (
+        m && {
+          symbol: { letter: 'EI', of: id },
+          si: m.EI,
+          dimension: D.bendingStiffness,
+          exact: m.stated.EI,
+          origin:
+            (m.bar ? undefined : statedRigidity(c, id)) ??
+            (m.stated.EI
+              ? sectionRigidity(c, id, 'EI')
+              : lazily(() => times(c.letter('E', id), c.letter('I', id)))),
+        }
+      )
+    },
+    /** Φ, the share of shear in the bending of a member. */
+    phi: (c, id) => {
+      const m = member(c, id)
+      if (!m || !(m.GAs > 0)) return undefined
+      return {
+        symbol: { letter: 'Φ', of: id },
+        si: (12 * m.EI) / (m.GAs * m.length ** 2),
+        dimension: D.none,
+        origin: lazily(() =>
+          over(
+            times(number(12), c.letter('EI', id)),
+            times(c.letter('shear', id), power(c.letter('L', id), 2)),
+          ),
         ),
-      ),
-    }
-  },
-  /** The stiffness of a member before its ends are released. */
-  own: (c, id, row, column) => {
-    const at = place(row, column)
-    const e = c.solution.elements[c.member(id)]
-    if (!at || !e) return undefined
-    const [i, j] = at
-    return {
-      symbol: { letter: 'k°', sub: endPair(c, member(c, id), i, j), of: id },
-      si: e.own[6 * i + j],
-      dimension: stiffnessDimension(turns(i), turns(j)),
-      origin: () => ownOrigin(c, id, i, j),
-    }
-  },
-  /** The stiffness of a member after some of its ends are condensed. */
-  part: (c, id, step, row, column) => {
-    const at = place(row, column)
-    const e = c.solution.elements[c.member(id)]
-    const n = index(step)
-    if (!at || !e || n < 1 || n >= e.released.length) return undefined
-    const [i, j] = at
-    return {
-      symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(c, member(c, id), i, j), of: id },
-      si: condensation(c.solution, c.member(id))[n][6 * i + j],
-      dimension: stiffnessDimension(turns(i), turns(j)),
-      origin: lazily(() => condensedEntry(c, id, n, i, j)),
-    }
-  },
-  /** The stiffness of a member in its own axes, as its joints feel it. */
-  k: (c, id, row, column) => {
-    const at = place(row, column)
-    const e = c.solution.elements[c.member(id)]
-    if (!at || !e) return undefined
-    const [i, j] = at
-    const found = {
-      symbol: { letter: 'k', sub: endPair(c, member(c, id), i, j), of: id },
-      si: e.k[6 * i + j],
-      dimension: stiffnessDimension(turns(i), turns(j)),
-    }
-    if (e.sprung && i % 3 === 0 && j % 3 === 0)
+      }
+    },
+    /** The stiffness of a member before its ends are released. */
+    own: (c, id, row, column) => {
+      const at = place(row, column)
+      const e = c.solution.elements[c.member(id)]
+      if (!at || !e) return undefined
+      const [i, j] = at
+      return {
+        symbol: { letter: 'k°', sub: endPair(c, member(c, id), i, j), of: id },
+        si: e.own[6 * i + j],
+        dimension: stiffnessDimension(turns(i), turns(j)),
+        origin: () => ownOrigin(c, id, i, j),
+      }
+    },
+    /** The stiffness of a member after some of its ends are condensed. */
+    part: (c, id, step, row, column) => {
+      const at = place(row, column)
+      const e = c.solution.elements[c.member(id)]
+      const n = index(step)
+      if (!at || !e || n < 1 || n >= e.released.length) return undefined
+      const [i, j] = at
+      return {
+        symbol: { letter: `k${'′'.repeat(n)}`, sub: endPair(c, member(c, id), i, j), of: id },
+        si: condensation(c.solution, c.member(id))[n][6 * i + j],
+        dimension: stiffnessDimension(turns(i), turns(j)),
+        origin: lazily(() => condensedEntry(c, id, n, i, j)),
+      }
+    },
+    /** The stiffness of a member in its own axes, as its joints feel it. */
+    k: (c, id, row, column) => {
+      const at = place(row, column)
+      const e = c.solution.elements[c.member(id)]
+      if (!at || !e) return undefined
+      const [i, j] = at
+      const found = {
+        symbol: { letter: 'k', sub: endPair(c, member(c, id), i, j), of: id },
+        si: e.k[6 * i + j],
+        dimension: stiffnessDimension(turns(i), turns(j)),
+      }
+      if (e.sprung && i % 3 === 0 && j % 3 === 0)
+        return {
+          ...found,
+          origin: () => ({
+            kind: 'solved',
+            words: `${id} keeps its length; along it only the springs at its ends give, one after the other.`,
+          }),
+        }
+      const m = member(c, id)
+      if (m.releases[i] === true || m.releases[j] === true) {
+        const free = m.releases[i] === true ? i : j
+        return {
+          ...found,
+          origin: () => ({
+            kind: 'stated',
+            words:
+              `${['N', 'V', 'M'][free % 3]} is released at the ${free < 3 ? 'start' : 'end'} of ${id}: ` +
+              'nothing passes there.',
+          }),
+        }
+      }
       return {
         ...found,
-        origin: () => ({
-          kind: 'solved',
-          words: `${id} keeps its length; along it only the springs at its ends give, one after the other.`,
-        }),
+        origin: () =>
+          e.released.length
+            ? formula(condensedEntry(c, id, e.released.length, i, j))()
+            : ownOrigin(c, id, i, j),
       }
-    const m = member(c, id)
-    if (m.releases[i] === true || m.releases[j] === true) {
-      const free = m.releases[i] === true ? i : j
+    },
+    /** The stiffness of a member in the axes of its joints: Tᵀ·k·T. */
+    global: (c, id, row, column) => {
+      const at = place(row, column)
+      const e = c.solution.elements[c.member(id)]
+      if (!at || !e) return undefined
+      const [i, j] = at
       return {
-        ...found,
-        origin: () => ({
-          kind: 'stated',
-          words:
-            `${['N', 'V', 'M'][free % 3]} is released at the ${free < 3 ? 'start' : 'end'} of ${id}: ` +
-            'nothing passes there.',
+        symbol: { letter: 'K', sub: endPair(c, member(c, id), i, j), of: id },
+        si: e.global[6 * i + j],
+        dimension: stiffnessDimension(turns(i), turns(j)),
+        origin: lazily(() => {
+          const terms: Formula[] = []
+          for (let a = 0; a < 6; a++)
+            for (let b = 0; b < 6; b++)
+              if (e.T[6 * a + i] !== 0 && e.k[6 * a + b] !== 0 && e.T[6 * b + j] !== 0)
+                terms.push(
+                  times(turnLetter(c, id, a, i), c.letter('k', id, a + 1, b + 1), turnLetter(c, id, b, j)),
+                )
+          return sum(...terms)
         }),
       }
-    }
-    return {
-      ...found,
-      origin: () =>
-        e.released.length
-          ? formula(condensedEntry(c, id, e.released.length, i, j))()
-          : ownOrigin(c, id, i, j),
-    }
-  },
-  /** The stiffness of a member in the axes of its joints: Tᵀ·k·T. */
-  global: (c, id, row, column) => {
-    const at = place(row, column)
-    const e = c.solution.elements[c.member(id)]
-    if (!at || !e) return undefined
-    const [i, j] = at
-    return {
-      symbol: { letter: 'K', sub: endPair(c, member(c, id), i, j), of: id },
-      si: e.global[6 * i + j],
-      dimension: stiffnessDimension(turns(i), turns(j)),
-      origin: lazily(() => {
-        const terms: Formula[] = []
-        for (let a = 0; a < 6; a++)
-          for (let b = 0; b < 6; b++)
-            if (e.T[6 * a + i] !== 0 && e.k[6 * a + b] !== 0 && e.T[6 * b + j] !== 0)
-              terms.push(
-                times(turnLetter(c, id, a, i), c.letter('k', id, a + 1, b + 1), turnLetter(c, id, b, j)),
-              )
-        return sum(...terms)
-      }),
-    }
-  },
-  /** An entry of the structure's K, by the numbers of its row and column. */
-  K: (c, row, column) => {
-    const [i, j] = [index(row) - 1, index(column) - 1]
-    const { list } = c.solution.dofs
-    if (!list[i] || !list[j]) return undefined
-    return {
-      symbol: { letter: 'K', sub: pair(c.numbering.numbers[i], c.numbering.numbers[j]) },
-      si: structureRows(c.solution)[i].get(j) ?? 0,
-      dimension: stiffnessDimension(list[i].component === 'rotation', list[j].component === 'rotation'),
-      origin: () => {
-        const { members, spring } = sharers(c.solution, i, j)
-        const { structure } = c.solution
-        const terms: Formula[] = members.map((m) =>
-          c.letter('global', structure.members[m.index].id, m.r + 1, m.c + 1),
-        )
-        if (spring) terms.push(c.letter('spring', structure.nodes[spring.node].id, spring.component))
-        return terms.length
-          ? formula(sum(...terms))()
-          : { kind: 'stated', words: 'No member and no spring joins these two unknowns.' }
-      },
-    }
-  },
+    },
+  }),
+  ...kinds(toUnknowns, {
+    /** An entry of the structure's K, by the numbers of its row and column. */
+    K: (c, row, column) => {
+      const [i, j] = [index(row) - 1, index(column) - 1]
+      const { list } = c.solution.dofs
+      if (!list[i] || !list[j]) return undefined
+      return {
+        symbol: { letter: 'K', sub: pair(c.numbering.numbers[i], c.numbering.numbers[j]) },
+        si: structureRows(c.solution)[i].get(j) ?? 0,
+        dimension: stiffnessDimension(list[i].component === 'rotation', list[j].component === 'rotation'),
+        origin: () => {
+          const { members, spring } = sharers(c.solution, i, j)
+          const { structure } = c.solution
+          const terms: Formula[] = members.map((m) =>
+            c.letter('global', structure.members[m.index].id, m.r + 1, m.c + 1),
+          )
+          if (spring) terms.push(c.letter('spring', structure.nodes[spring.node].id, spring.component))
+          return terms.length
+            ? formula(sum(...terms))()
+            : { kind: 'stated', words: 'No member and no spring joins these two unknowns.' }
+        },
+      }
+    },
+  }),
 }
 
 /**

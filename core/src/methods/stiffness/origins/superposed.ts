@@ -1,5 +1,5 @@
 import { number, sum, times, type Formula } from '../../expression.js'
-import { formula, type Kind } from './kind.js'
+import { formula, type Finder } from './kind.js'
 
 /**
  * A kind of number that depends on what acts: in a combination it is the sum of its values in the cases, each
@@ -8,7 +8,7 @@ import { formula, type Kind } from './kind.js'
  * @param name the kind's own name, the first part of its addresses
  */
 export const superposed =
-  (name: string, kind: Kind): Kind =>
+  (name: string, kind: Finder): Finder =>
   (c, ...parts) => {
     const found = kind(c, ...parts)
     if (!found || c.action.kind !== 'combination') return found

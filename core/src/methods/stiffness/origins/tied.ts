@@ -1,7 +1,8 @@
 import * as D from '../../../quantity/dimension.js'
 import { minus, number, over, sum, times, type Formula } from '../../expression.js'
 import { prescribed, rightSide, tiedOf, tiedStiffness } from '../tied.js'
-import { formula, index, pair, type Context, type Found, type Kind, type Origin } from './kind.js'
+import { formula, index, pair, type Context, type Found, type Origin, type Kind, kinds } from './kind.js'
+import { toUnknowns } from './belongs.js'
 import { stiffnessDimension, structureRows, turnLetter } from './stiffness.js'
 import { superposed } from './superposed.js'
 
@@ -107,85 +108,91 @@ export function rigidEndForce(c: Context, i: number, id: string, r: number): Ori
  * Unknowns tied together by axially rigid members, and the equations gathered on those that others follow.
  */
 export const TIED: Record<string, Kind> = {
-  /** How many times one displacement is another. */
-  tie: (c, at, to) => {
-    const [d, i] = [dofOf(c, at), dofOf(c, to)]
-    const t = d && i && c.solution.rigid?.ties.get(d.i)?.terms.get(i.i)
-    return t === undefined
-      ? undefined
-      : {
-          symbol: { letter: 't', sub: pair(d.number, i.number) },
-          si: t,
-          dimension: D.none,
+  ...kinds(toUnknowns, {
+    /** How many times one displacement is another. */
+    tie: (c, at, to) => {
+      const [d, i] = [dofOf(c, at), dofOf(c, to)]
+      const t = d && i && c.solution.rigid?.ties.get(d.i)?.terms.get(i.i)
+      return t === undefined
+        ? undefined
+        : {
+            symbol: { letter: 't', sub: pair(d.number, i.number) },
+            si: t,
+            dimension: D.none,
+            exact: true,
+            origin: () => ({
+              kind: 'stated',
+              words:
+                'The rigid members keep their lengths: by so much the one moves when the other moves ' +
+                'by one and nothing else does.',
+            }),
+          }
+    },
+    /** What elongations and settlements add to a displacement that follows from others. */
+    'tie-alone': superposed('tie-alone', (c, at) => {
+      const d = dofOf(c, at)
+      const tie = d && c.solution.rigid?.ties.get(d.i)
+      return (
+        tie && {
+          symbol: { letter: 'D°', sub: String(d.number) },
+          si: c.action.imposed?.[d.i] ?? 0,
+          dimension: D.length,
           exact: true,
           origin: () => ({
             kind: 'stated',
             words:
-              'The rigid members keep their lengths: by so much the one moves when the other moves ' +
-              'by one and nothing else does.',
+              'What the rigid members impose on it, made too long or carried along by a settlement, ' +
+              'when no unknown moves.',
           }),
         }
-  },
-  /** What elongations and settlements add to a displacement that follows from others. */
-  'tie-alone': superposed('tie-alone', (c, at) => {
-    const d = dofOf(c, at)
-    const tie = d && c.solution.rigid?.ties.get(d.i)
-    return (
-      tie && {
-        symbol: { letter: 'D°', sub: String(d.number) },
-        si: c.action.imposed?.[d.i] ?? 0,
-        dimension: D.length,
-        exact: true,
-        origin: () => ({
-          kind: 'stated',
-          words:
-            'What the rigid members impose on it, made too long or carried along by a settlement, ' +
-            'when no unknown moves.',
-        }),
+      )
+    }),
+    /** An entry of the equations gathered on the unknowns that others follow. */
+    'K-tied': (c, row, column): Found | undefined => {
+      const tied = tiedOf(c.solution)
+      const [r, k] = [dofOf(c, row), dofOf(c, column)]
+      if (!tied || !r || !k || !tied.independent.has(r.i) || !tied.independent.has(k.i)) return undefined
+      return {
+        symbol: { letter: 'K\u0304', sub: pair(r.number, k.number) },
+        si: tiedStiffness(c.solution, r.i, k.i),
+        dimension: stiffnessDimension(r.turns, k.turns),
+        origin: () => {
+          const K = structureRows(c.solution)
+          const terms = tied.along
+            .get(r.i)!
+            .flatMap(([a, ta]) =>
+              tied.along
+                .get(k.i)!
+                .flatMap(([b, tb]): Formula[] =>
+                  (K[a].get(b) ?? 0) === 0
+                    ? []
+                    : [times(factor(c, a, r.i, ta), c.letter('K', a + 1, b + 1), factor(c, b, k.i, tb))],
+                ),
+            )
+          return terms.length
+            ? formula(sum(...terms))()
+            : { kind: 'stated', words: 'Nothing that moves with the one resists the other.' }
+        },
       }
-    )
+    },
+    /**
+     * The right-hand side of a free equation: prescribed displacements on it, and gathered where unknowns are
+     * tied.
+     */
+    'P-free': (c, at) => {
+      const d = dofOf(c, at)
+      if (
+        !d ||
+        d.i >= c.solution.dofs.free ||
+        (c.solution.rigid && !tiedOf(c.solution)!.independent.has(d.i))
+      )
+        return undefined
+      return {
+        symbol: { letter: 'P\u0304', sub: String(d.number) },
+        si: rightSide(c.solution, c.action, d.i),
+        dimension: d.turns ? D.moment : D.force,
+        origin: () => formula(right(c, d.i))(),
+      }
+    },
   }),
-  /** An entry of the equations gathered on the unknowns that others follow. */
-  'K-tied': (c, row, column): Found | undefined => {
-    const tied = tiedOf(c.solution)
-    const [r, k] = [dofOf(c, row), dofOf(c, column)]
-    if (!tied || !r || !k || !tied.independent.has(r.i) || !tied.independent.has(k.i)) return undefined
-    return {
-      symbol: { letter: 'K\u0304', sub: pair(r.number, k.number) },
-      si: tiedStiffness(c.solution, r.i, k.i),
-      dimension: stiffnessDimension(r.turns, k.turns),
-      origin: () => {
-        const K = structureRows(c.solution)
-        const terms = tied.along
-          .get(r.i)!
-          .flatMap(([a, ta]) =>
-            tied.along
-              .get(k.i)!
-              .flatMap(([b, tb]): Formula[] =>
-                (K[a].get(b) ?? 0) === 0
-                  ? []
-                  : [times(factor(c, a, r.i, ta), c.letter('K', a + 1, b + 1), factor(c, b, k.i, tb))],
-              ),
-          )
-        return terms.length
-          ? formula(sum(...terms))()
-          : { kind: 'stated', words: 'Nothing that moves with the one resists the other.' }
-      },
-    }
-  },
-  /**
-   * The right-hand side of a free equation: prescribed displacements on it, and gathered where unknowns are
-   * tied.
-   */
-  'P-free': (c, at) => {
-    const d = dofOf(c, at)
-    if (!d || d.i >= c.solution.dofs.free || (c.solution.rigid && !tiedOf(c.solution)!.independent.has(d.i)))
-      return undefined
-    return {
-      symbol: { letter: 'P\u0304', sub: String(d.number) },
-      si: rightSide(c.solution, c.action, d.i),
-      dimension: d.turns ? D.moment : D.force,
-      origin: () => formula(right(c, d.i))(),
-    }
-  },
 }

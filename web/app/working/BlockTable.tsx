@@ -1,0 +1,67 @@
+import { working } from '@viga/core'
+import { useBook } from './book'
+import { MatrixOut } from './MatrixOut'
+import { Num } from './Num'
+import { NumberMark } from './NumberMark'
+
+/** A table of the working: words, marks of unknowns, and numbers that can be opened. */
+export function BlockTable({ block }: { block: working.TableBlock }) {
+  const { ledger } = useBook()
+  /** Its numbers as a column, to be copied or saved. */
+  const out = block.rows
+    .flatMap((r) =>
+      r
+        .flatMap((c) => (typeof c === 'object' && 'at' in c ? [ledger.entry(c.at)?.value ?? 0] : []))
+        .slice(-1),
+    )
+    .map((v) => [v])
+  const most = Math.max(
+    0,
+    ...block.rows.flatMap((r) =>
+      r.flatMap((c) =>
+        typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : [],
+      ),
+    ),
+  )
+  return (
+    <>
+      {(block.title || out.length > 1) && (
+        <div className="matrix-head">
+          <span>{block.title}</span>
+          {out.length > 1 && (
+            <span className="quiet">
+              <MatrixOut name={block.title ?? block.head[block.head.length - 1]} values={out} />
+            </span>
+          )}
+        </div>
+      )}
+      <table className="t steps-table">
+        {block.head.some(Boolean) && (
+          <thead>
+            <tr>{block.head.map((h, i) => (h ? <th key={i}>{h}</th> : <td key={i} />))}</tr>
+          </thead>
+        )}
+        <tbody>
+          {block.rows.map((row, i) => (
+            <tr key={i}>
+              {row.map((c, j) => (
+                <td
+                  key={j}
+                  className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}
+                >
+                  {typeof c === 'string' ? (
+                    c
+                  ) : 'unknown' in c ? (
+                    <NumberMark of={c.unknown} />
+                  ) : (
+                    <Num at={c.at} unit most={most} />
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+import { working } from '@viga/core'
+import { useCallback, useMemo } from 'react'
+import { useBook } from './book'
+import { LargeMatrix } from './LargeMatrix'
+
+/** A matrix of more rows or columns than this stands in a window of its own. */
+export const WHOLE = 30
+
+/** A part of K that is too large to be written out. */
+export function LargeBlock({ block }: { block: working.MatrixBlock }) {
+  const { ledger, reading } = useBook()
+  const { rows, columns, at, title, unit } = block
+  const { solution } = ledger.context
+  const unknownsOf = (marks: readonly working.Mark[]) =>
+    marks.flatMap((m) => ('unknown' in m ? [m.unknown] : []))
+  const [r, c] = useMemo(() => [unknownsOf(rows), unknownsOf(columns)], [rows, columns])
+  const placeOf = useMemo(() => [r, c].map((all) => new Map(all.map((u, i) => [u.index, i]))), [r, c])
+  const address = useCallback(
+    (row: number, column: number) => at(placeOf[0].get(row)!, placeOf[1].get(column)!),
+    [at, placeOf],
+  )
+  const power = useMemo(
+    () => (reading.power && !block.factor ? powerOfLarge(ledger) : 0),
+    [ledger, reading.power, block.factor],
+  )
+  return (
+    <>
+      <div className="matrix-head">
+        <span>{title}</span>
+        <span className="quiet">{working.powerWords(power, unit)}</span>
+      </div>
+      <LargeMatrix label={title} solution={solution} rows={r} columns={c} address={address} power={power} />
+    </>
+  )
+}
+
+/** The power of ten of the entries on the diagonal of K, the largest of it. */
+export const powerOfLarge = (ledger: working.Ledger): number =>
+  working.commonPower([
+    ledger.context.solution.dofs.list.map(
+      (_, i) => ledger.entry(working.addressOf('K', i + 1, i + 1))!.value,
+    ),
+  ])
