@@ -123,7 +123,7 @@ export default ts.config(
     rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
   },
   {
-    files: ['core/src/**'],
+    files: ['core/src/**', 'drawing/src/**', 'paper/src/**', 'cli/src/**'],
     rules: {
       'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
     },

@@ -32,6 +32,65 @@ export interface DiagramOptions {
   spare?: boolean
 }
 
+/** A point of the diagram of a member: x along it in m, the value in SI, on the screen. */
+type PointOf = (x: number, v: number) => Vec
+
+/** The outline of a diagram over the stretches of a member, and light strokes square to the member. */
+function outline(
+  stretches: readonly Stretch[],
+  key: DiagramKey,
+  max: number,
+  scale: number,
+  at: PointOf,
+): { edge: Vec[]; strokes: Mark[] } {
+  const edge: Vec[] = []
+  const strokes: Mark[] = []
+  for (const seg of stretches) {
+    const px = (seg.x1 - seg.x0) * scale
+    const n = seg.isStraight(key, 1e-9 * max) ? 1 : Math.max(6, Math.min(60, Math.ceil(px / 5)))
+    for (let k = 0; k <= n; k++) {
+      const x = seg.x0 + ((seg.x1 - seg.x0) * k) / n
+      edge.push(at(x, seg.value(key, x)))
+    }
+    const count = Math.max(1, Math.round(px / 9))
+    let d = ''
+    for (let k = 1; k < count; k++) {
+      const x = seg.x0 + ((seg.x1 - seg.x0) * k) / count
+      d += polyline([at(x, 0), at(x, seg.value(key, x))])
+    }
+    if (d) strokes.push({ t: 'path', d, stroke: 'ink', width: 0.6, opacity: 0.42 })
+  }
+  return { edge, strokes }
+}
+
+/** What labels keep clear of: the outline, and the area under it in a few broad strokes. */
+function inTheWay(
+  stretches: readonly Stretch[],
+  key: DiagramKey,
+  max: number,
+  line: ReturnType<typeof memberLine>,
+  edge: readonly Vec[],
+  at: PointOf,
+): Obstacle[] {
+  const out: Obstacle[] = []
+  for (let k = 1; k < edge.length; k += 1)
+    if (k % 4 === 0 || k === edge.length - 1 || edge.length < 8)
+      out.push({ a: edge[edge.length < 8 ? k - 1 : Math.max(0, k - 4)], b: edge[k], half: 1 })
+  const length = stretches[stretches.length - 1].x1
+  for (let k = 0; k <= 8; k++) {
+    const x = (length * k) / 8
+    const seg = stretches.find((t) => x <= t.x1 * (1 + 1e-12)) ?? stretches[stretches.length - 1]
+    const v = seg.value(key, x)
+    if (Math.abs(v) > 0.08 * max)
+      out.push({
+        a: at(x, 0.1 * v),
+        b: at(x, 0.92 * v),
+        half: k === 0 || k === 8 ? 2 : Math.min(line.px / 20, 14),
+      })
+  }
+  return out
+}
+
 /**
  * Internal force diagrams as thin outlines with light strokes square to the member and values at the peaks.
  * Moments stand on the tension side; N and V positive on the member's +y side.
@@ -53,37 +112,15 @@ export function drawDiagram(
     if (m.bar && key !== 'N') return
     const l = memberLine(s, view, m)
     const { stretches } = courses[i]
-    const at = (x: number, v: number): Vec =>
+    const at: PointOf = (x, v) =>
       plus(plus(l.a, l.dir, x * view.scale), l.up, (side * v * options.tall) / max)
-    const edge: Vec[] = []
-    const strokes: Mark[] = []
-    const peak = largest([courses[i]], key)
     const target = thing.member(m.id)
-    if (peak <= ROUNDING * max) {
-      out.wishes.push({
-        key: `z${i}`,
-        target,
-        mark: valueWord('0', 'ink-3'),
-        candidates: besideMiddle(l, 10),
-        optional: true,
-      })
+    if (largest([courses[i]], key) <= ROUNDING * max) {
+      const mark = valueWord('0', 'ink-3')
+      out.wishes.push({ key: `z${i}`, target, mark, candidates: besideMiddle(l, 10), optional: true })
       return
     }
-    for (const seg of stretches) {
-      const px = (seg.x1 - seg.x0) * view.scale
-      const n = seg.isStraight(key, 1e-9 * max) ? 1 : Math.max(6, Math.min(60, Math.ceil(px / 5)))
-      for (let k = 0; k <= n; k++) {
-        const x = seg.x0 + ((seg.x1 - seg.x0) * k) / n
-        edge.push(at(x, seg.value(key, x)))
-      }
-      const count = Math.max(1, Math.round(px / 9))
-      let d = ''
-      for (let k = 1; k < count; k++) {
-        const x = seg.x0 + ((seg.x1 - seg.x0) * k) / count
-        d += polyline([at(x, 0), at(x, seg.value(key, x))])
-      }
-      if (d) strokes.push({ t: 'path', d, stroke: 'ink', width: 0.6, opacity: 0.42 })
-    }
+    const { edge, strokes } = outline(stretches, key, max, view.scale, at)
     const shape = polyline([l.a, ...edge, l.b])
     out.groups.push({
       key: `d${i}`,
@@ -94,21 +131,7 @@ export function drawDiagram(
         { t: 'path', d: shape, stroke: 'ink', width: 1.35, round: true },
       ],
     })
-    for (let k = 1; k < edge.length; k += 1)
-      if (k % 4 === 0 || k === edge.length - 1 || edge.length < 8)
-        out.obstacles.push({ a: edge[edge.length < 8 ? k - 1 : Math.max(0, k - 4)], b: edge[k], half: 1 })
-    // the area under the outline, in a few broad strokes
-    for (let k = 0; k <= 8; k++) {
-      const x = (m.length * k) / 8
-      const seg = stretches.find((t) => x <= t.x1 * (1 + 1e-12)) ?? stretches[stretches.length - 1]
-      const v = seg.value(key, x)
-      if (Math.abs(v) > 0.08 * max)
-        out.obstacles.push({
-          a: at(x, 0.1 * v),
-          b: at(x, 0.92 * v),
-          half: k === 0 || k === 8 ? 2 : Math.min(l.px / 20, 14),
-        })
-    }
+    out.obstacles.push(...inTheWay(stretches, key, max, l, edge, at))
     drawValues({ solution, member: i, course: courses[i], line: l, at, max, options, target, said }, out)
   })
   return out

@@ -59,10 +59,7 @@ export function heldMember(
     const c = end === 0 ? l.a : l.b
     const outward = times(l.dir, end === 0 ? -1 : 1)
     const d = endForces(
-      c,
-      outward,
-      l.dir,
-      l.up,
+      { c, outward, dir: l.dir, up: l.up },
       forces.filter((f) => Math.floor(f.at / 3) === end),
       forces,
     )
@@ -132,82 +129,104 @@ const letter = (id: string, c: Vec, outward: Vec, up: Vec): Wish => ({
   ]),
 })
 
+/** An end of a held member on the page: where it is, which way is outward, along and across. */
+interface EndPlace {
+  c: Vec
+  outward: Vec
+  dir: Vec
+  up: Vec
+}
+
+/** A force as it is drawn at an end: its marks, what labels keep clear of, where its amount may stand. */
+interface EndMark {
+  marks: Mark[]
+  obstacles: Obstacle[]
+  candidates: Vec[]
+}
+
+/** So far from a point that words of half a width w clear it, whichever way the member runs. */
+const clearOf = (p: Vec, way: Vec, more: number, w: number) => plus(p, way, more + Math.abs(way.x) * w)
+
+/** The moment as an arc about the end. */
+function endMoment({ c, outward, up }: EndPlace, value: number, w: number): EndMark {
+  // degrees counter-clockwise on the page from the right
+  const facing = (Math.atan2(-outward.y, outward.x) * 180) / Math.PI
+  const p = (t: number) =>
+    vec(
+      c.x + 25 * Math.cos(((facing + t) * Math.PI) / 180),
+      c.y - 25 * Math.sin(((facing + t) * Math.PI) / 180),
+    )
+  return {
+    marks: turn(c, 25, value > 0, 'reaction', { from: facing - 58, sweep: 116 }),
+    obstacles: [-40, -14, 14, 40].map((a) => ({ a: p(a - 14), b: p(a + 14), half: 3 })),
+    candidates: [1, -1].flatMap((k) => [
+      clearOf(plus(c, times(up, k), 33), outward, 2, w),
+      clearOf(plus(c, times(up, k), 42), outward, 0, w),
+    ]),
+  }
+}
+
+/** The shear across the member, beyond its end. */
+function endShear({ c, outward, up }: EndPlace, value: number, w: number): EndMark {
+  const at = plus(c, outward, 38)
+  const sense = Math.sign(value)
+  const [tail, tip] = [plus(at, up, -22 * sense), plus(at, up, 22 * sense)]
+  return {
+    marks: arrow(tail, tip, 'reaction'),
+    obstacles: [{ a: tail, b: tip, half: 4 }],
+    candidates: [
+      clearOf(at, outward, 9, w),
+      ...[1, -1].map((k) => clearOf(plus(at, up, 15 * k), outward, 9, w)),
+      ...[1, -1].map((k) => plus(at, up, 32 * k)),
+    ],
+  }
+}
+
+/** The axial force in line with the member, so far beyond its end. */
+function endAxial({ c, outward, dir, up }: EndPlace, value: number, w: number, beyond: number): EndMark {
+  const start = plus(c, outward, beyond)
+  const outer = plus(start, outward, 40)
+  const pulls = value * (dir.x * outward.x + dir.y * outward.y) >= 0
+  const [tail, tip] = pulls ? [start, outer] : [outer, start]
+  const mid = plus(start, outward, 22)
+  return {
+    marks: arrow(tail, tip, 'reaction'),
+    obstacles: [{ a: tail, b: tip, half: 4 }],
+    candidates: [1, -1].flatMap((k) => [
+      clearOf(mid, times(up, k), 12, w),
+      clearOf(mid, times(up, k), 24, w),
+    ]),
+  }
+}
+
 /** Beyond a wall: the moment as an arc about the end, the shear across, the axial force in line. */
-function endForces(
-  c: Vec,
-  outward: Vec,
-  dir: Vec,
-  up: Vec,
-  own: readonly EndForce[],
-  all: readonly EndForce[],
-) {
-  const marks: Mark[] = []
-  const wishes: Wish[] = []
-  const obstacles: Obstacle[] = []
+function endForces(place: EndPlace, own: readonly EndForce[], all: readonly EndForce[]) {
   const most = (turns: boolean) =>
     Math.max(...all.filter((f) => (f.at % 3 === 2) === turns).map((f) => Math.abs(f.value)), 0)
-  const say = (f: EndForce, candidates: Vec[]) =>
-    wishes.push({
+  const isThere = (f: EndForce) => Math.abs(f.value) > NOTHING * most(f.at % 3 === 2)
+  // the axial force stands beyond the others, or close to the wall where there are none
+  const beyond = own.some((f) => f.at % 3 !== 0 && isThere(f)) ? 46 : 20
+  const drawn = own.filter(isThere).map((f) => {
+    const w = textWidth(f.words, 12.5) / 2
+    const mark =
+      f.at % 3 === 2
+        ? endMoment(place, f.value, w)
+        : f.at % 3 === 1
+          ? endShear(place, f.value, w)
+          : endAxial(place, f.value, w, beyond)
+    const wish: Wish = {
       key: `w${f.at}`,
       mark: { t: 'text', text: f.words, size: 12.5, weight: 600, fill: 'reaction', halo: true },
-      candidates,
+      candidates: mark.candidates,
       clear: 2,
-    })
-  const shearAt = plus(c, outward, 38)
-  // the axial force stands beyond the others, or close to the wall where there are none
-  const beyond = own.some((f) => f.at % 3 !== 0 && Math.abs(f.value) > NOTHING * most(f.at % 3 === 2))
-    ? 46
-    : 20
-  for (const f of own) {
-    const turns = f.at % 3 === 2
-    if (Math.abs(f.value) <= NOTHING * most(turns)) continue
-    const w = textWidth(f.words, 12.5) / 2
-    /** So far from a point that the words clear it, whichever way the member runs. */
-    const clearOf = (p: Vec, way: Vec, more: number) => plus(p, way, more + Math.abs(way.x) * w)
-    if (turns) {
-      // degrees counter-clockwise on the page from the right
-      const facing = (Math.atan2(-outward.y, outward.x) * 180) / Math.PI
-      marks.push(...turn(c, 25, f.value > 0, 'reaction', { from: facing - 58, sweep: 116 }))
-      for (const a of [-40, -14, 14, 40]) {
-        const p = (t: number) =>
-          vec(
-            c.x + 25 * Math.cos(((facing + t) * Math.PI) / 180),
-            c.y - 25 * Math.sin(((facing + t) * Math.PI) / 180),
-          )
-        obstacles.push({ a: p(a - 14), b: p(a + 14), half: 3 })
-      }
-      say(
-        f,
-        [1, -1].flatMap((k) => [
-          clearOf(plus(c, times(up, k), 33), outward, 2),
-          clearOf(plus(c, times(up, k), 42), outward, 0),
-        ]),
-      )
-    } else if (f.at % 3 === 1) {
-      const k = Math.sign(f.value)
-      const [tail, tip] = [plus(shearAt, up, -22 * k), plus(shearAt, up, 22 * k)]
-      marks.push(...arrow(tail, tip, 'reaction'))
-      obstacles.push({ a: tail, b: tip, half: 4 })
-      say(f, [
-        clearOf(shearAt, outward, 9),
-        ...[1, -1].map((k) => clearOf(plus(shearAt, up, 15 * k), outward, 9)),
-        ...[1, -1].map((k) => plus(shearAt, up, 32 * k)),
-      ])
-    } else {
-      const start = plus(c, outward, beyond)
-      const outer = plus(start, outward, 40)
-      const [tail, tip] =
-        f.value * (dir.x * outward.x + dir.y * outward.y) < 0 ? [outer, start] : [start, outer]
-      marks.push(...arrow(tail, tip, 'reaction'))
-      obstacles.push({ a: tail, b: tip, half: 4 })
-      const mid = plus(start, outward, 22)
-      say(
-        f,
-        [1, -1].flatMap((k) => [clearOf(mid, times(up, k), 12), clearOf(mid, times(up, k), 24)]),
-      )
     }
+    return { ...mark, wish }
+  })
+  return {
+    marks: drawn.flatMap((d) => d.marks),
+    wishes: drawn.map((d) => d.wish),
+    obstacles: drawn.flatMap((d) => d.obstacles),
   }
-  return { marks, wishes, obstacles }
 }
 
 /** The cases whose loads are drawn: the one that is shown, or those of a combination. */

@@ -45,127 +45,123 @@ export function pinJoints(s: Structure): Set<number> {
 
 export type MemberStyle = 'timber' | 'axis'
 
+/** What the drawing of one member needs to know of the structure. */
+interface Around {
+  s: Structure
+  view: View
+  style: MemberStyle
+  hand: Hand
+  pins: ReadonlySet<number>
+  ends: readonly { member: number; end: 0 | 1 }[][]
+}
+
+/** How far the line of a member begins from its joint: at a joint of hinges on it, at a hinge beyond it. */
+function offsetAt({ pins, ends, hand }: Around, m: StructureMember, end: 0 | 1): number {
+  const node = end === 0 ? m.start : m.end
+  if (m.bar) return pins.has(node) ? 0 : hand.hinge + HINGE_OFFSET + 3
+  const released = m.releases.slice(3 * end, 3 * end + 3).some((x) => x !== false)
+  return released && !pins.has(node) && ends[node].length > 1 ? 2 * hand.hinge : 0
+}
+
+/** A member that others are hinged to reaches past the joint by half its thickness, to meet them. */
+function reachPast({ s, pins, ends, hand, style }: Around, m: StructureMember, end: 0 | 1, offset: number) {
+  const node = end === 0 ? m.start : m.end
+  const meets = ends[node].length > 1 && !pins.has(node) && rigidEnds(s, ends[node]).length === 1
+  return style === 'timber' && !m.bar && offset === 0 && meets ? hand.member / 2 : 0
+}
+
+/** Where a corner piece carries the outline round the joint, the member's own lines stop short of it. */
+function shortOf({ s, ends, hand, style }: Around, i: number, end: 0 | 1, px: number): number {
+  const m = s.members[i]
+  const node = end === 0 ? m.start : m.end
+  return style === 'timber' &&
+    hasCorner(s, ends[node]) &&
+    rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end)
+    ? cornerReach(hand, px) - 0.4
+    : 0
+}
+
+/** The line of a member between its hinges, and the light lining of a bending one. */
+function bodyOf(around: Around, i: number): { body: Group; lining?: Group } {
+  const { s, view, style, hand, ends } = around
+  const m = s.members[i]
+  const { a, b, dir, px } = memberLine(s, view, m)
+  const target = thing.member(m.id)
+  const [near, far] = ([0, 1] as const).map((end) => offsetAt(around, m, end))
+  const from = plus(a, dir, near - reachPast(around, m, 0, near))
+  const to = plus(b, dir, reachPast(around, m, 1, far) - far)
+  const body = (mark: Mark): Group => ({
+    key: `m${i}`,
+    target,
+    hit: { d: polyline([a, b]), width: 16 },
+    marks: [mark],
+  })
+  if (m.bar) return { body: body(line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)) }
+  if (style === 'axis') return { body: body(line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)) }
+  const [shortNear, shortFar] = ([0, 1] as const).map((end) => shortOf(around, i, end, px))
+  // closed where nothing rigid joins it: at a hinge, at a free end, and where the others are hinged to it
+  const close = (node: number, off: number) =>
+    off > 0 || rigidEnds(s, ends[node]).length < 2 ? hand.outline : 0
+  const lining = line(
+    plus(from, dir, close(m.start, near) + shortNear),
+    plus(to, dir, -close(m.end, far) - shortFar),
+    'sheet',
+    hand.member - 2 * hand.outline,
+    { cls: 'lining' },
+  )
+  return {
+    body: body(line(plus(from, dir, shortNear), plus(to, dir, -shortFar), 'ink', hand.member)),
+    lining: { key: `l${i}`, target, marks: [lining] },
+  }
+}
+
+/** Hinges and other releases drawn at the ends of a member. */
+function ringsOf({ s, view, pins, ends, hand }: Around, i: number): Group[] {
+  const m = s.members[i]
+  const { a, b, dir } = memberLine(s, view, m)
+  return ([0, 1] as const).flatMap((end): Group[] => {
+    const node = end === 0 ? m.start : m.end
+    if (pins.has(node)) return []
+    const away = end === 0 ? dir : times(dir, -1)
+    const off = ends[node].length === 1 ? 0 : m.bar ? hand.hinge + HINGE_OFFSET : 2 * hand.hinge
+    const marks = endMarks(m, end, plus(end === 0 ? a : b, away, off), away, hand)
+    return marks.length
+      ? [{ key: `h${i}.${end}`, target: thing.end(m.id, end === 0 ? 'start' : 'end'), marks }]
+      : []
+  })
+}
+
+/** The circle on a joint at which every member is hinged. */
+const jointOf = ({ s, view, hand }: Around, node: number): Group => ({
+  key: `p${node}`,
+  target: thing.node(s.nodes[node].id),
+  marks: [
+    circle(
+      onScreen(view, s.nodes[node].x, s.nodes[node].y),
+      s.kind === 'truss' ? hand.joint : hand.hinge * 0.85,
+      { stroke: 'ink', width: hand.hinge > 4 ? 1.4 : 1, fill: 'paper' },
+    ),
+  ],
+})
+
 /**
  * Members: bending ones as two ink lines with one outline round a rigid corner (or as their axis, under a
  * diagram),
  * bars and truss members as one line; hinges as small open circles set off the joint on the released member.
  */
 export function memberGroups(s: Structure, view: View, style: MemberStyle, hand: Hand = FULL_HAND): Group[] {
-  const pins = pinJoints(s)
-  const ends = endsAtNodes(s)
-  const bodies: Group[] = []
-  const linings: Group[] = []
-  const rings: Group[] = []
+  const around: Around = { s, view, style, hand, pins: pinJoints(s), ends: endsAtNodes(s) }
+  const drawn = s.members.map((_, i) => bodyOf(around, i))
   const corners: { ink: Mark[]; lining: Mark[] } = { ink: [], lining: [] }
-
-  s.members.forEach((m, i) => {
-    const l = memberLine(s, view, m)
-    const { a, b, dir } = l
-    const target = thing.member(m.id)
-    const hit = { d: polyline([a, b]), width: 16 }
-    const offsets = [0, 1].map((end) => {
-      const node = end === 0 ? m.start : m.end
-      const alone = ends[node].length === 1
-      const r = m.releases.slice(3 * end, 3 * end + 3)
-      const off = m.bar
-        ? pins.has(node)
-          ? 0
-          : hand.hinge + HINGE_OFFSET + 3
-        : r.some((x) => x !== false) && !pins.has(node) && !alone
-          ? 2 * hand.hinge
-          : 0
-      return off
-    })
-    // a member that others are hinged to reaches past the joint by half its thickness, to meet them
-    const past = [m.start, m.end].map((node, end) =>
-      style === 'timber' &&
-      !m.bar &&
-      offsets[end] === 0 &&
-      ends[node].length > 1 &&
-      !pins.has(node) &&
-      rigidEnds(s, ends[node]).length === 1
-        ? hand.member / 2
-        : 0,
-    )
-    const from = plus(a, dir, offsets[0] - past[0])
-    const to = plus(b, dir, past[1] - offsets[1])
-    // where a corner piece carries the outline round the joint, the member's own lines stop short of it
-    const short = [m.start, m.end].map((node, end) =>
-      style === 'timber' &&
-      hasCorner(s, ends[node]) &&
-      rigidEnds(s, ends[node]).some((e) => e.member === i && e.end === end)
-        ? cornerReach(hand, l.px) - 0.4
-        : 0,
-    )
-    if (m.bar)
-      bodies.push({
-        key: `m${i}`,
-        target,
-        hit,
-        marks: [line(from, to, 'ink', s.kind === 'truss' ? hand.bar : 0.75 * hand.bar)],
-      })
-    else if (style === 'axis')
-      bodies.push({ key: `m${i}`, target, hit, marks: [line(from, to, 'ink', hand.member > 5 ? 2.8 : 1.8)] })
-    else {
-      bodies.push({
-        key: `m${i}`,
-        target,
-        hit,
-        marks: [line(plus(from, dir, short[0]), plus(to, dir, -short[1]), 'ink', hand.member)],
-      })
-      // closed where nothing rigid joins it: at a hinge, at a free end, and where the others are hinged to it
-      const close = (node: number, off: number) =>
-        off > 0 || rigidEnds(s, ends[node]).length < 2 ? hand.outline : 0
-      linings.push({
-        key: `l${i}`,
-        target,
-        marks: [
-          line(
-            plus(from, dir, close(m.start, offsets[0]) + short[0]),
-            plus(to, dir, -close(m.end, offsets[1]) - short[1]),
-            'sheet',
-            hand.member - 2 * hand.outline,
-            { cls: 'lining' },
-          ),
-        ],
-      })
-    }
-    ;[0, 1].forEach((end) => {
-      const node = end === 0 ? m.start : m.end
-      if (pins.has(node)) return
-      const away = end === 0 ? dir : times(dir, -1)
-      const joint = end === 0 ? a : b
-      const marks = endMarks(
-        m,
-        end as 0 | 1,
-        plus(joint, away, ends[node].length === 1 ? 0 : m.bar ? hand.hinge + HINGE_OFFSET : 2 * hand.hinge),
-        away,
-        hand,
-      )
-      if (marks.length)
-        rings.push({ key: `h${i}.${end}`, target: thing.end(m.id, end === 0 ? 'start' : 'end'), marks })
-    })
-  })
   if (style === 'timber')
-    for (let node = 0; node < s.nodes.length; node++) corner(s, view, node, ends[node], hand, corners)
-  const joints: Group[] = [...pins].map((node) => ({
-    key: `p${node}`,
-    target: thing.node(s.nodes[node].id),
-    marks: [
-      circle(
-        onScreen(view, s.nodes[node].x, s.nodes[node].y),
-        s.kind === 'truss' ? hand.joint : hand.hinge * 0.85,
-        { stroke: 'ink', width: hand.hinge > 4 ? 1.4 : 1, fill: 'paper' },
-      ),
-    ],
-  }))
+    for (let node = 0; node < s.nodes.length; node++) corner(s, view, node, around.ends[node], hand, corners)
   return [
-    ...bodies,
+    ...drawn.map((d) => d.body),
     { key: 'corners', marks: corners.ink },
-    ...linings,
+    ...drawn.flatMap((d) => d.lining ?? []),
     { key: 'corner linings', marks: corners.lining },
-    ...rings,
-    ...joints,
+    ...s.members.flatMap((_, i) => ringsOf(around, i)),
+    ...[...around.pins].map((node) => jointOf(around, node)),
   ]
 }
 

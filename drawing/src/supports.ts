@@ -89,6 +89,53 @@ export function poseOf(
   }
 }
 
+/** Where a symbol is drawn: from its apex along the ground and down into it, and how large. */
+interface Symbol {
+  pose: ReturnType<typeof poseOf>
+  side: Vec
+  k: number
+  local: (along: number, down: number) => Vec
+}
+
+/** A triangle on the ground, or on two wheels. */
+function pinOrRoller({ pose, side, k, local }: Symbol): Mark[] {
+  const rolls = pose.symbol === 'roller'
+  const width = Math.max(k, 0.75)
+  const wheel = (at: number) =>
+    circle(local(at, 22.6), 3.4 * k, { stroke: 'ink', width: 1.1 * width, fill: 'paper' })
+  return [
+    {
+      t: 'path',
+      d: polyline([local(0, 0), local(-12.5, 19), local(12.5, 19)], true),
+      stroke: 'ink',
+      width: 1.3 * width,
+      fill: 'paper',
+      round: true,
+    },
+    ...(rolls ? [wheel(-7), wheel(7)] : []),
+    ...groundAt(local(0, rolls ? 26.2 : 19), pose.ground, side, 40 * k, 8 * k, k),
+    circle(pose.apex, 4.4 * k, { stroke: 'ink', width: 1.3 * width, fill: 'paper' }),
+  ]
+}
+
+/** A plate on two wheels: it slides and does not turn. */
+const guide = ({ pose, side, k, local }: Symbol): Mark[] => [
+  line(local(-15, 0), local(15, 0), 'ink', 2 * Math.max(k, 0.7)),
+  ...[-8, 8].map((a) => circle(local(a, 4.6), 3.4 * k, { stroke: 'ink', width: 1.1, fill: 'paper' })),
+  ...groundAt(local(0, 8.4), pose.ground, side, 38 * k, 8 * k, k),
+]
+
+/** A square about a joint that is kept from turning and stands on springs. */
+const keptFromTurning = (c: Vec, k: number): Mark => {
+  const corner = (x: number, y: number) => vec(c.x + x * k, c.y + y * k)
+  return {
+    t: 'path',
+    d: polyline([corner(-7, -7), corner(7, -7), corner(7, 7), corner(-7, 7)], true),
+    stroke: 'ink',
+    width: 1.2,
+  }
+}
+
 /** Supports, hatched on the side of the ground; springs as zigzags, one for each direction they act in. */
 export function supportGroups(s: Structure, view: View, hand: Hand = FULL_HAND, timber = true): Group[] {
   const ends = endsAtNodes(s)
@@ -98,52 +145,15 @@ export function supportGroups(s: Structure, view: View, hand: Hand = FULL_HAND, 
     const n = s.nodes[p.node]
     const c = onScreen(view, n.x, n.y)
     const side = across(pose.ground)
-    const marks: Mark[] = []
     const local = (along: number, down: number) =>
       plus(plus(pose.apex, side, along * k), pose.ground, down * k)
+    const symbol: Symbol = { pose, side, k, local }
+    const marks: Mark[] = []
     if (pose.symbol === 'fixed') marks.push(...groundAt(pose.apex, pose.ground, side, 30 * k, 9 * k, k))
-    if (pose.symbol === 'pin' || pose.symbol === 'roller') {
-      marks.push({
-        t: 'path',
-        d: polyline([local(0, 0), local(-12.5, 19), local(12.5, 19)], true),
-        stroke: 'ink',
-        width: 1.3 * Math.max(k, 0.75),
-        fill: 'paper',
-        round: true,
-      })
-      let floor = 19
-      if (pose.symbol === 'roller') {
-        for (const a of [-7, 7])
-          marks.push(
-            circle(local(a, 22.6), 3.4 * k, { stroke: 'ink', width: 1.1 * Math.max(k, 0.75), fill: 'paper' }),
-          )
-        floor = 26.2
-      }
-      marks.push(...groundAt(local(0, floor), pose.ground, side, 40 * k, 8 * k, k))
-      marks.push(circle(pose.apex, 4.4 * k, { stroke: 'ink', width: 1.3 * Math.max(k, 0.75), fill: 'paper' }))
-    }
-    if (pose.symbol === 'guide') {
-      marks.push(line(local(-15, 0), local(15, 0), 'ink', 2 * Math.max(k, 0.7)))
-      for (const a of [-8, 8])
-        marks.push(circle(local(a, 4.6), 3.4 * k, { stroke: 'ink', width: 1.1, fill: 'paper' }))
-      marks.push(...groundAt(local(0, 8.4), pose.ground, side, 38 * k, 8 * k, k))
-    }
+    if (pose.symbol === 'pin' || pose.symbol === 'roller') marks.push(...pinOrRoller(symbol))
+    if (pose.symbol === 'guide') marks.push(...guide(symbol))
     marks.push(...springMarks(p, c, k))
-    if (p.hold.rotation === true && pose.symbol === 'springs')
-      marks.push({
-        t: 'path',
-        d: polyline(
-          [
-            vec(c.x - 7 * k, c.y - 7 * k),
-            vec(c.x + 7 * k, c.y - 7 * k),
-            vec(c.x + 7 * k, c.y + 7 * k),
-            vec(c.x - 7 * k, c.y + 7 * k),
-          ],
-          true,
-        ),
-        stroke: 'ink',
-        width: 1.2,
-      })
+    if (p.hold.rotation === true && pose.symbol === 'springs') marks.push(keptFromTurning(c, k))
     return {
       key: `s${n.id}`,
       target: thing.support(n.id),

@@ -75,13 +75,40 @@ export const numberBox = (doc: Doc, text: string, size = SIZE, colour = INK): Bo
 
 const GREEK = /[ΔΣΦθαδγ]/
 
+const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+
+/** What stands raised behind a letter: its degree or primes, the step it is of, the member it belongs to. */
+function above({ letter, of }: working.LetterName, within?: string): string {
+  const step = /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)?.[1]
+  return [
+    letter.includes('°') ? '°' : '',
+    letter.includes('ʲ') ? 'j' : '',
+    '’'.repeat((letter.match(/′/g) ?? []).length),
+    step ? `(${[...step].map((c) => RAISED.indexOf(c)).join('')})` : '',
+    of !== undefined && of !== within ? of : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** A hat or a bar over letters of a width w. */
+function accent(d: Doc, letter: string, x: number, y: number, w: number, size: number): void {
+  const ink = () => d.lineWidth(0.6).strokeColor(INK).stroke()
+  if (letter.includes('\u0302')) {
+    d.moveTo(x + w / 2 - 1.4, y - 0.76 * size)
+      .lineTo(x + w / 2 + 0.6, y - 0.92 * size)
+      .lineTo(x + w / 2 + 2.6, y - 0.76 * size)
+    ink()
+  }
+  if (letter.includes('\u0304')) {
+    d.moveTo(x + 1, y - 0.78 * size).lineTo(x + w, y - 0.78 * size)
+    ink()
+  }
+}
+
 /** A letter with its index below and, where it is not plain whose it is, its member above. */
-export function symbolBox(
-  doc: Doc,
-  { letter, sub, of, formula }: working.LetterName,
-  within?: string,
-  size = SIZE,
-): Box {
+export function symbolBox(doc: Doc, name: working.LetterName, within?: string, size = SIZE): Box {
+  const { letter, sub, formula } = name
   if (formula) return formulaBox(doc, formula, 'letters', within, 5, size)
   const small = 0.68 * size
   const base = letter.replace(/[′°ʲ\u0304\u0302]/g, '').replace(/⁽.*⁾/, '')
@@ -91,28 +118,12 @@ export function symbolBox(
       run(doc, c, /[ΔΣΦ]/.test(c) || (upright && !GREEK.test(c)) ? 'math' : 'math-italic', size),
     ),
   )
-  const raisedText = [
-    letter.includes('°') ? '°' : '',
-    letter.includes('ʲ') ? 'j' : '',
-    '’'.repeat((letter.match(/′/g) ?? []).length),
-    /⁽([⁰¹²³⁴⁵⁶⁷⁸⁹]+)⁾/.exec(letter)
-      ? `(${[...letter].flatMap((c) => ('⁰¹²³⁴⁵⁶⁷⁸⁹'.includes(c) ? ['⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)] : [])).join('')})`
-      : '',
-    of !== undefined && of !== within ? of : '',
-  ]
-    .filter(Boolean)
-    .join(' ')
+  const raisedText = above(name, within)
   const up = raisedText ? raised(textBox(doc, raisedText, 'serif', small * 0.92), 0.42 * size) : undefined
-  const down =
-    sub === undefined
-      ? undefined
-      : raised(
-          /^[\d,]+$/.test(sub) ? run(doc, sub, 'math', small) : textBox(doc, sub, 'serif-italic', small),
-          -0.2 * size,
-        )
+  const index = (text: string) =>
+    /^[\d,]+$/.test(text) ? run(doc, text, 'math', small) : textBox(doc, text, 'serif-italic', small)
+  const down = sub === undefined ? undefined : raised(index(sub), -0.2 * size)
   const w = Math.max(up?.w ?? 0, down?.w ?? 0)
-  const bar = letter.includes('\u0304')
-  const hat = letter.includes('\u0302')
   return {
     w: letters.w + w + (w ? 0.6 : 0),
     up: Math.max(letters.up, up?.up ?? 0),
@@ -121,19 +132,7 @@ export function symbolBox(
       letters.draw(d, x, y)
       up?.draw(d, x + letters.w + 0.4, y)
       down?.draw(d, x + letters.w + 0.2, y)
-      if (hat)
-        d.moveTo(x + letters.w / 2 - 1.4, y - 0.76 * size)
-          .lineTo(x + letters.w / 2 + 0.6, y - 0.92 * size)
-          .lineTo(x + letters.w / 2 + 2.6, y - 0.76 * size)
-          .lineWidth(0.6)
-          .strokeColor(INK)
-          .stroke()
-      if (bar)
-        d.moveTo(x + 1, y - 0.78 * size)
-          .lineTo(x + letters.w, y - 0.78 * size)
-          .lineWidth(0.6)
-          .strokeColor(INK)
-          .stroke()
+      accent(d, letter, x, y, letters.w, size)
     },
   }
 }
@@ -193,6 +192,20 @@ export function formulaPieces(
   return [whole]
 }
 
+const raisedTo = (doc: Doc, base: Box, exponent: number, size: number): Box =>
+  row(
+    base,
+    raised(run(doc, String(exponent), 'math', 0.7 * size), Math.max(0.38 * size, base.up - 0.45 * size)),
+  )
+
+/** The limits of an integral, one above the other behind its sign. */
+const limitsBox = (size: number, from: Box, to: Box): Box => ({
+  w: Math.max(from.w, to.w) + 1,
+  up: 1.05 * size + to.up,
+  down: 0.55 * size + from.down,
+  draw: (d, x, y) => (to.draw(d, x + 2, y - 1.05 * size), from.draw(d, x - 2, y + 0.55 * size + 1)),
+})
+
 export function formulaBox(
   doc: Doc,
   f: working.Formula,
@@ -225,16 +238,8 @@ export function formulaBox(
       )
     case 'quotient':
       return fraction(box(f.over), box(f.under), size)
-    case 'power': {
-      const base = tight(f.base, 4)
-      return row(
-        base,
-        raised(
-          run(doc, String(f.exponent), 'math', 0.7 * size),
-          Math.max(0.38 * size, base.up - 0.45 * size),
-        ),
-      )
-    }
+    case 'power':
+      return raisedTo(doc, tight(f.base, 4), f.exponent, size)
     case 'minus':
       return row(sign('−'), tight(f.of, 2))
     case 'root':
@@ -243,24 +248,21 @@ export function formulaBox(
       return bracketed(box(f.of), '|')
     case 'function':
       return row(sign(f.name), space(2), tight(f.of, 4))
-    case 'integral': {
-      const [from, to] = [f.from, f.to].map((g) => formulaBox(doc, g, written, within, figures, 0.68 * size))
-      const mark = run(doc, '∫', 'big', 1.5 * size)
-      const limits: Box = {
-        w: Math.max(from.w, to.w) + 1,
-        up: 1.05 * size + to.up,
-        down: 0.55 * size + from.down,
-        draw: (d, x, y) => (to.draw(d, x + 2, y - 1.05 * size), from.draw(d, x - 2, y + 0.55 * size + 1)),
-      }
+    case 'integral':
       return row(
-        mark,
-        limits,
+        run(doc, '∫', 'big', 1.5 * size),
+        limitsBox(
+          size,
+          ...([f.from, f.to].map((g) => formulaBox(doc, g, written, within, figures, 0.68 * size)) as [
+            Box,
+            Box,
+          ]),
+        ),
         space(2),
         tight(f.of, 2),
         space(2),
         run(doc, 'd', 'math', size),
         run(doc, 'x', 'math-italic', size),
       )
-    }
   }
 }

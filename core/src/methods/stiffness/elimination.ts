@@ -1,7 +1,7 @@
 import type { ProblemUnits } from '../../quantity/units.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import { addressOf } from '../address.js'
-import { structureRows } from './origins/stiffness.js'
+import { structureRows } from './origins/condensed.js'
 import type { NumberedSolution } from './numbering.js'
 import { prescribed, rightSide, tiedOf, tiedStiffness } from './tied.js'
 import { entryScale, inOrder, unknowns, forceScale, type Unknown } from './matrices.js'

@@ -1,5 +1,5 @@
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
-import { structureRows } from './origins/stiffness.js'
+import { structureRows } from './origins/condensed.js'
 
 /**
  * Axially rigid members tie unknowns together: some follow from the others, which alone are solved for. K and

@@ -3,7 +3,8 @@ import { minus, number, over, sum, times, type Formula } from '../../expression.
 import { prescribed, rightSide, tiedOf, tiedStiffness } from '../tied.js'
 import { formula, index, pair, type Context, type Found, type Origin, type Kind, kinds } from './kind.js'
 import { toUnknowns } from './belongs.js'
-import { stiffnessDimension, structureRows, turnLetter } from './stiffness.js'
+import { structureRows } from './condensed.js'
+import { stiffnessDimension, turnLetter } from './stiffness.js'
 import { superposed } from './superposed.js'
 
 const dofOf = (c: Context, at: string | undefined) => {
