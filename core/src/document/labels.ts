@@ -1,3 +1,4 @@
+import { findJoint, runsOfJoints } from './names.js'
 import type { Problem } from './types.js'
 
 /**
@@ -37,22 +38,26 @@ export function freeId(taken: Iterable<string>, stem: string): string {
 }
 
 /**
- * Joints named one after another in a chain: "A B C", "A-B", or "ABC" where every label is one letter;
- * undefined when one is unknown.
+ * Joints named one after another in a chain: "A B C", "A-B", or "ABC" and "123" where that can be cut into
+ * labels in one way only.
+ * @returns the joints, or a sentence on what is not understood
  */
-export function readChain(problem: Problem, text: string): string[] | { unknown: string } {
-  const ids = new Set(problem.nodes.map((n) => n.id))
+export function readChain(problem: Problem, text: string): string[] | { message: string } {
   const spaced = text
     .trim()
     .split(/[\s,–—-]+/)
     .filter(Boolean)
-  if (spaced.length === 1 && !ids.has(spaced[0])) {
-    const letters = spaced[0].match(/[\p{L}\p{N}]['′]*/gu) ?? []
-    if (letters.length > 1 && letters.every((l) => ids.has(l))) return letters
-    const upper = letters.map((l) => l.toUpperCase())
-    if (upper.length > 1 && upper.every((l) => ids.has(l))) return upper
+  if (spaced.length === 1) {
+    const runs = runsOfJoints(problem, spaced[0]).filter((r) => r.length > 1)
+    if (runs.length === 1) return runs[0]
+    if (runs.length > 1)
+      return {
+        message:
+          `${spaced[0]} may be ${runs.map((r) => r.join(' ')).join(' or ')}: write the joints with ` +
+          'spaces between them.',
+      }
   }
-  const found = spaced.map((l) => (ids.has(l) ? l : ids.has(l.toUpperCase()) ? l.toUpperCase() : undefined))
+  const found = spaced.map((l) => findJoint(problem, l))
   const missing = found.findIndex((l) => l === undefined)
-  return missing >= 0 ? { unknown: spaced[missing] } : (found as string[])
+  return missing >= 0 ? { message: `There is no joint ${spaced[missing]}.` } : (found as string[])
 }

@@ -10,6 +10,8 @@ export type QuantityResult =
 export interface QuantityReader {
   /** Reads a bare number (coherent units) or an expression into SI; the error names both dimensions. */
   read(raw: unknown, expected: Dimension): QuantityResult
+  /** Whether an expression is a number without a unit, as `360/8` is, and `atan(3/4)`, an angle, is not. */
+  isPlain(text: string): boolean
   units: ProblemUnits
 }
 
@@ -57,7 +59,17 @@ export function makeReader(
     }
   }
 
-  return { reader: { read, units }, problems }
+  const isPlain = (text: string): boolean => {
+    try {
+      const v = evaluate(text, lookup)
+      return v.bare && !v.turn
+    } catch (error) {
+      if (error instanceof ExpressionError) return false
+      throw error
+    }
+  }
+
+  return { reader: { read, isPlain, units }, problems }
 }
 
 /**

@@ -1,90 +1,192 @@
 import * as D from '../quantity/dimension.js'
 import type { Dimension } from '../quantity/dimension.js'
-import { makeReader } from '../quantity/reader.js'
-import { typed } from '../document/typed.js'
-import type { Load, Problem } from '../document/types.js'
-import { loadOf, waysFor, type Sort, type Way } from './load-entry.js'
+import { makeReader, type QuantityReader } from '../quantity/reader.js'
+import { findPlace } from '../document/names.js'
+import { typed, typedAngle, withCommonUnits } from '../document/typed.js'
+import type { Load, Problem, Quantity } from '../document/types.js'
+import { loadOf, waysFor, WAYS, type Sort, type Way } from './load-entry.js'
+import { readLoadLine, wayOfWord, type LoadPart, type Refused } from './load-line.js'
 import { readLine, readPlaces, spread, withLine } from './load-sorts.js'
+import { negated } from './sign.js'
 
-export type NewLoad = { ok: true; load: Load } | { ok: false; at: 'on' | 'amount' | 'at'; message: string }
+/** Loads that were read, or the field that was not, why, and what of its text is left over. */
+export type NewLoads =
+  { ok: true; loads: Load[] } | { ok: false; at: 'on' | 'amount' | 'at'; message: string; rest?: string }
+
+type On = { node: string } | { member: string }
+const refused = (at: 'on' | 'amount' | 'at', { message, rest }: Refused): NewLoads => ({
+  ok: false,
+  at,
+  message,
+  ...(rest === undefined ? {} : { rest }),
+})
 
 /**
- * A load from a label and an amount. Its sort follows from the unit: a force stands on a joint or a place of
- * a member,
- * a force per length covers a member, a moment turns, a temperature warms, a length is too much length. A
- * plain number is
- * a force on a joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place where `at`
- * says `1 to 3`.
+ * Loads from a name and what is written of their amount. The sort of each follows from its unit: a force stands
+ * on a joint or a place of a member, a force per length covers a member, a moment turns, a temperature warms, a
+ * length is too much length. A plain number is a force on a joint and a uniform load on a member; `0 to 6 kN/m`
+ * varies, from place to place where `at` says `1 to 3`. The line is read whole or refused.
+ * @param way the direction that is chosen beside the line, for a line that says none
  */
-export function newLoad(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoad {
-  const label = on.trim()
-  const find = (ids: string[]) =>
-    ids.find((id) => id === label) ?? ids.find((id) => id === label.toUpperCase())
-  const node = find(problem.nodes.map((n) => n.id))
-  const member = node === undefined ? find(problem.members.map((m) => m.id)) : undefined
-  if (node === undefined && member === undefined)
-    return { ok: false, at: 'on', message: `There is no joint or member ${label}.` }
+export function readLoads(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoads {
+  // the whole line in the first field: `AB 6 kN/m`
+  if (amount.trim() === '' && /\s/.test(on.trim())) return readWhole(problem, on.trim(), way, at)
+  const place = findPlace(problem, on)
+  if (!place.ok) return { ok: false, at: 'on', message: place.message }
   const { reader } = makeReader(problem.units, problem.symbols)
-  if (readLine(amount) || readPlaces(at)) return varyingLoad(reader, node, member, amount, way, at)
-  const value = typed(amount)
-  const fits = (d: Dimension) => {
-    const r = reader.read(value, d)
-    return r.ok
+  const onMember = 'member' in place
+  const line = readLoadLine(withCommonUnits(amount, problem.symbols), onMember, reader)
+  if ('message' in line) return refused('amount', line)
+  const loads: Load[] = []
+  for (const part of line.parts) {
+    if (part.at !== undefined && at.trim() !== '')
+      return { ok: false, at: 'at', message: 'The place is stated in the amount already.', rest: at }
+    const made = readOne(reader, onMember ? { member: place.member } : { node: place.node }, way, {
+      ...part,
+      ...(at.trim() === '' ? {} : { at }),
+    })
+    if ('ok' in made) return made
+    loads.push(made)
   }
-  const plain = isPlain(fits)
-  if (member !== undefined && !plain) {
-    if (fits(D.temperature)) return { ok: true, load: { type: 'temperature', member, uniform: value } }
-    if (fits(D.length)) return { ok: true, load: { type: 'misfit', member, elongation: value } }
+  return loads.length ? { ok: true, loads } : { ok: false, at: 'amount', message: 'An amount is missing.' }
+}
+
+/** A name and an amount in one line: the longest name after which the rest is read. */
+function readWhole(problem: Problem, line: string, way: Way, at: string): NewLoads {
+  const words = line.split(/\s+/)
+  let first: NewLoads | undefined
+  for (let n = Math.min(3, words.length - 1); n >= 1; n--) {
+    const name = words.slice(0, n).join(' ')
+    if (!findPlace(problem, name).ok) continue
+    const made = readLoads(problem, name, words.slice(n).join(' '), way, at)
+    if (made.ok) return made
+    first ??= { ...made, at: 'on' }
   }
-  const sort = sortOf(fits, way, member !== undefined && at.trim() === '')
+  return first ?? readLoads(problem, words[0], words.slice(1).join(' '), way, at)
+}
+
+/** One load of a line. */
+function readOne(reader: QuantityReader, on: On, chosen: Way, part: LoadPart): Load | NewLoads {
+  const way = part.way ?? chosen
+  if (readLine(part.amount) || readPlaces(part.at ?? '')) return varyingLoad(reader, on, part, way)
+  const value = typed(part.amount)
+  const fits = (d: Dimension) => reader.read(value, d).ok
+  const strain = 'member' in on && !isPlain(fits) ? strainLoad(on.member, value, fits, part) : undefined
+  if (strain) return strain
+  if (isCouple(part, fits) && 'member' in on) return coupleLoad(on.member, value, part)
+  const sort = sortOf(fits, way, 'member' in on && part.at === undefined && part.angle === undefined)
   if (sort === undefined) {
     const r = reader.read(value, D.force)
-    return { ok: false, at: 'amount', message: r.ok ? '' : r.message }
+    return refused('amount', { message: r.ok ? '' : r.message, rest: part.amount })
   }
-  if (sort === 'uniform' && member === undefined)
-    return {
-      ok: false,
-      at: 'amount',
-      message: `${node} is a joint: it takes a force or a moment, not a load per length.`,
-    }
-  const ways = waysFor(sort, member !== undefined)
-  const place = at.trim() === '' ? '50%' : typed(at)
-  const entry = { sort, amount: value, way: ways.includes(way) ? way : ways[0], at: place }
-  return { ok: true, load: loadOf(member !== undefined ? { member } : { node: node! }, entry) }
+  if (sort === 'uniform' && 'node' in on)
+    return refused('amount', {
+      message: `${on.node} is a joint: it takes a force or a moment, not a load per length.`,
+      rest: part.amount,
+    })
+  return simpleLoad(reader, on, sort, value, chosen, part)
+}
+
+/** A force, a moment or a uniform load. */
+function simpleLoad(
+  reader: QuantityReader,
+  on: On,
+  sort: Sort,
+  amount: Quantity,
+  chosen: Way,
+  part: LoadPart,
+): Load | NewLoads {
+  const ways = waysFor(sort, 'member' in on)
+  if (part.way !== undefined && !ways.includes(part.way))
+    return refused('amount', {
+      message: `${THINGS[sort]} does not act ${WAYS[part.way].label}.`,
+      rest: WORD_OF(part.way),
+    })
+  if (part.angle !== undefined) {
+    if (sort !== 'force')
+      return refused('amount', { message: `${THINGS[sort]} has no angle.`, rest: part.angle })
+    if (part.way !== undefined)
+      return refused('amount', { message: 'A direction or an angle, not both.', rest: part.angle })
+  }
+  if (part.at !== undefined && sort === 'uniform')
+    return refused('at', {
+      message: 'A load per length stands from one place to another: 1 to 3.',
+      rest: part.at,
+    })
+  const way = part.angle === undefined ? (part.way ?? (ways.includes(chosen) ? chosen : ways[0])) : 'angle'
+  const angle = part.angle === undefined ? undefined : typedAngle(part.angle, reader)
+  if (angle !== undefined) {
+    const r = reader.read(angle, D.angle)
+    if (!r.ok) return refused('amount', { message: r.message, rest: part.angle })
+  }
+  const at = part.at === undefined ? '50%' : typed(part.at)
+  return loadOf(on, { sort, amount, way, ...(angle === undefined ? {} : { angle }), at })
+}
+
+const THINGS: Record<Sort, string> = { force: 'A force', moment: 'A moment', uniform: 'A load per length' }
+const WORD_OF = (way: Way) => (way === 'cw' || way === 'ccw' ? way : WAYS[way].label)
+
+/** A moment per length written out, `3 kN*m/m`, or a force per … with a sense of turning: a couple. */
+const PER_LENGTH = /[*·]\s*(?:mm|cm|m|ft|in)\s*\/\s*(?:mm|cm|m|ft|in)\b/
+const isCouple = (part: LoadPart, fits: Fits): boolean =>
+  !isPlain(fits) && fits(D.force) && PER_LENGTH.test(part.amount)
+
+function coupleLoad(member: string, value: Quantity, part: LoadPart): Load | NewLoads {
+  if (part.at !== undefined || part.angle !== undefined)
+    return refused('at', {
+      message: 'A couple per length stands from one place to another: 1 to 3.',
+      rest: part.at ?? part.angle,
+    })
+  if (part.way !== undefined && part.way !== 'cw' && part.way !== 'ccw')
+    return refused('amount', { message: 'A couple turns: write cw or ccw.', rest: WORD_OF(part.way) })
+  return { type: 'couple', member, q: part.way === 'cw' ? negated(value) : value }
+}
+
+/** A temperature or a lack of fit, which have neither a direction nor a place. */
+function strainLoad(
+  member: string,
+  value: Quantity,
+  fits: Fits,
+  part: LoadPart,
+): Load | NewLoads | undefined {
+  const load: Load | undefined = fits(D.temperature)
+    ? { type: 'temperature', member, uniform: value }
+    : fits(D.length)
+      ? { type: 'misfit', member, elongation: value }
+      : undefined
+  const rest = part.at ?? part.angle ?? (part.way && WORD_OF(part.way))
+  if (!load || rest === undefined) return load
+  const what = load.type === 'temperature' ? 'A temperature' : 'A lack of fit'
+  return refused('amount', { message: `${what} is of the whole member.`, rest })
 }
 
 /** A load that varies along a member, or covers a part of it. */
-function varyingLoad(
-  reader: ReturnType<typeof makeReader>['reader'],
-  node: string | undefined,
-  member: string | undefined,
-  amount: string,
-  way: Way,
-  at: string,
-): NewLoad {
-  const line = readLine(amount)
-  if (member === undefined)
-    return {
-      ok: false,
-      at: line ? 'amount' : 'at',
-      message: `${node} is a joint: a load that varies stands on a member.`,
-    }
-  const values = line ?? [typed(amount), typed(amount)]
+function varyingLoad(reader: QuantityReader, on: On, part: LoadPart, way: Way): Load | NewLoads {
+  const line = readLine(part.amount)
+  if ('node' in on)
+    return refused(line ? 'amount' : 'at', {
+      message: `${on.node} is a joint: a load that varies stands on a member.`,
+    })
+  if (part.angle !== undefined)
+    return refused('amount', { message: 'A load that varies has no angle.', rest: part.angle })
+  const turning = way === 'ccw' || way === 'cw'
+  if (part.way !== undefined && turning)
+    return refused('amount', { message: 'A load that varies does not turn.', rest: part.way })
+  const values = line ?? [typed(part.amount), typed(part.amount)]
   const wrong = values.map((v) => reader.read(v, D.forcePerLength)).find((r) => !r.ok)
-  if (wrong && !wrong.ok) return { ok: false, at: 'amount', message: wrong.message }
-  const [from, to] = readPlaces(at) ?? [0, '100%']
+  if (wrong && !wrong.ok) return refused('amount', { message: wrong.message })
+  const [from, to] = readPlaces(part.at ?? '') ?? [0, '100%']
+  if (part.at !== undefined && !readPlaces(part.at))
+    return refused('at', { message: 'Two places are needed, such as 1 to 3.', rest: part.at })
   const points = spread(values, from, to)
   if (!points)
-    return {
-      ok: false,
-      at: 'at',
+    return refused('at', {
       message: 'For more than two values the places are plain numbers or percentages.',
-    }
-  const turning = way === 'ccw' || way === 'cw'
-  return {
-    ok: true,
-    load: withLine({ type: 'distributed', member, direction: 'Y' }, { way: turning ? 'down' : way, points }),
-  }
+    })
+  return withLine(
+    { type: 'distributed', member: on.member, direction: 'Y' },
+    { way: turning ? 'down' : way, points },
+  )
 }
 
 type Fits = (d: Dimension) => boolean
@@ -99,3 +201,6 @@ function sortOf(fits: Fits, way: Way, wholeMember: boolean): Sort | undefined {
   if (fits(D.moment)) return 'moment'
   return fits(D.forcePerLength) ? 'uniform' : undefined
 }
+
+/** Whether a text is a direction alone, as it is left where the amount was forgotten. */
+export const isWayAlone = (text: string): boolean => wayOfWord(text.trim()) !== undefined

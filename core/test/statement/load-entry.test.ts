@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { newProblem, type Load, type Problem } from '../../src/index.js'
 import { entryOf, loadOf, waysFor, type Entry } from '../../src/statement/load-entry.js'
 import { magnitude, negated } from '../../src/statement/sign.js'
-import { newLoad } from '../../src/statement/read-load.js'
+import { readLoads } from '../../src/statement/read-load.js'
 
 const amounts = fc.constantFrom<number | string>(
   5,
@@ -93,14 +93,14 @@ describe('a new load', () => {
     ['b', '5', 'up', '', { type: 'nodal', node: 'B', fy: 5 }],
     ['B', '3 kN*m', 'cw', '', { type: 'nodal', m: '-3 kN*m' }],
   ] as const)('%s, %s %s', (on, amount, way, at, load) =>
-    expect(newLoad(p, on, amount, way, at)).toMatchObject({ ok: true, load }),
+    expect(readLoads(p, on, amount, way, at)).toMatchObject({ ok: true, loads: [load] }),
   )
   it.each([
     ['Q', '5', 'on', /no joint or member Q/],
     ['A', '5 kN/m', 'amount', /is a joint/],
     ['A', '5 m', 'amount', /Expected a force/],
   ] as const)('%s, %s is refused at %s', (on, amount, at, words) => {
-    const r = newLoad(p, on, amount, 'down', '')
+    const r = readLoads(p, on, amount, 'down', '')
     expect(r).toMatchObject({ ok: false, at, message: expect.stringMatching(words) as string })
   })
 })

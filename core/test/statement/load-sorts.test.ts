@@ -17,7 +17,7 @@ import {
   withPoint,
   withStrain,
 } from '../../src/statement/load-sorts.js'
-import { newLoad } from '../../src/statement/read-load.js'
+import { readLoads } from '../../src/statement/read-load.js'
 import { beam } from '../../../web/test/problems'
 
 const keeps = (load: Load): Problem => ({ ...beam, loadCases: [{ id: '1', loads: [load] }] })
@@ -191,17 +191,17 @@ describe('a new load by its unit', () => {
     ['AB', '30 K', '', { type: 'temperature', uniform: '30 K' }],
     ['AB', '2 mm', '', { type: 'misfit', elongation: '2 mm' }],
   ])('%s %s %s', (on, amount, at, load) => {
-    const made = newLoad(beam, on, amount, 'down', at)
-    expect(made).toMatchObject({ ok: true, load })
-    if (made.ok) expect(problemErrors(keeps(made.load))).toEqual([])
+    const made = readLoads(beam, on, amount, 'down', at)
+    expect(made).toMatchObject({ ok: true, loads: [load] })
+    if (made.ok) expect(problemErrors(keeps(made.loads[0]))).toEqual([])
   })
   it('refuses a line on a joint, and values of the wrong kind, where they are', () => {
-    expect(newLoad(beam, 'B', '0 to 3', 'down', '')).toMatchObject({ ok: false, at: 'amount' })
-    expect(newLoad(beam, 'AB', '0 to 3 m', 'down', '')).toMatchObject({
+    expect(readLoads(beam, 'B', '0 to 3', 'down', '')).toMatchObject({ ok: false, at: 'amount' })
+    expect(readLoads(beam, 'AB', '0 to 3 m', 'down', '')).toMatchObject({
       ok: false,
       at: 'amount',
       message: expect.stringContaining('a length') as string,
     })
-    expect(newLoad(beam, 'AB', '1 to 2 to 3', 'down', '1 m to 2 m')).toMatchObject({ ok: false, at: 'at' })
+    expect(readLoads(beam, 'AB', '1 to 2 to 3', 'down', '1 m to 2 m')).toMatchObject({ ok: false, at: 'at' })
   })
 })

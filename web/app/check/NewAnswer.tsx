@@ -1,9 +1,10 @@
-import { answerDimension, edit, makeReader, type Answer } from '@viga/core'
+import { edit, type Answer } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { AnswerFields } from './AnswerFields'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
+import { readAnswerValue } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
 
 /** One more hand value: which quantity, where, what was found, and a note if one is wished. */
@@ -25,23 +26,23 @@ export function NewAnswer() {
   const add = () => {
     if (!place) return setRefusal('There is no place for such a value yet.')
     if (value.trim() === '') return setRefusal('Type the value you found.')
+    const read = readAnswerValue(problem, place, value)
+    if (!read.ok) return setRefusal(read.message)
     const answer: Omit<Answer, 'id'> = {
       ...place,
-      value: edit.typed(value),
+      value: read.value,
+      ...(read.sense ? { sense: read.sense } : {}),
       ...(note.trim() ? { note: note.trim() } : {}),
     }
     if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
-    const read = makeReader(problem.units, problem.symbols).reader.read(
-      answer.value,
-      answerDimension({ ...answer }),
-    )
-    if (!read.ok) return setRefusal(read.message)
     const error = store
       .getState()
       .edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer), { shown: true })
     if (error) return setRefusal(error.message)
     setRefusal(null)
     setTyped({ value: '', note: '' })
+    // tension or compression is said of each value anew
+    setDraft({ ...draft, sense: undefined })
   }
   return (
     <form

@@ -1,12 +1,12 @@
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { useNewRow } from '../sheet/new-row'
 import './fields.css'
 
 interface Props {
   name: string
   placeholder: string
-  /** Adds what the line says; returns why it was refused. */
-  onAdd: (text: string) => string | null
+  /** Adds what the line says; returns why it was refused, and what of it is left over. */
+  onAdd: (text: string) => string | { message: string; rest?: string } | null
   columns: number
   className?: string
 }
@@ -55,20 +55,29 @@ export function EntryInput({
   )
 }
 
+/** Marks what of a refused line is left over, while its field is typed into. */
+export function mark(field: HTMLInputElement | null | undefined, rest: string | undefined) {
+  const at = rest ? (field?.value.lastIndexOf(rest) ?? -1) : -1
+  if (field && rest && at >= 0 && document.activeElement === field)
+    field.setSelectionRange(at, at + rest.length)
+}
+
 /** The last row of a table: one line that states a new entry. A refused line stays, with its sentence. */
 export function OneLine({ name, placeholder, onAdd, columns, className = '' }: Props) {
   const [{ text }, keep] = useNewRow(name, { text: '' })
   const setText = (t: string) => keep({ text: t })
   const [refusal, setRefusal] = useState<string | null>(null)
+  const field = useRef<HTMLTableCellElement>(null)
   const add = () => {
     if (text.trim() === '') return
-    const message = onAdd(text.trim())
-    setRefusal(message)
-    if (message === null) setText('')
+    const refused = onAdd(text.trim())
+    setRefusal(typeof refused === 'object' && refused !== null ? refused.message : refused)
+    if (refused === null) setText('')
+    else if (typeof refused === 'object') mark(field.current?.querySelector('input'), refused.rest)
   }
   return (
     <tr className="new-row">
-      <td colSpan={columns}>
+      <td colSpan={columns} ref={field}>
         <EntryInput
           name={name}
           placeholder={placeholder}

@@ -4,12 +4,15 @@ import {
   edit,
   formatPlain,
   makeReader,
+  shownAngle,
   siPerCoherent,
+  typedAngle,
+  withCommonUnits,
   type Dimension,
   type ProblemError,
   type Quantity,
 } from '@viga/core'
-import { useId, useMemo, useState } from 'react'
+import { useCallback, useId, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import './fields.css'
 
@@ -25,6 +28,8 @@ interface Props {
   placeholder?: string
   /** Percentages are places along a member too. */
   percent?: boolean
+  /** A direction: a number without a unit is in degrees, and is shown so. */
+  direction?: boolean
   autoFocus?: boolean
   /** Shown when the text says no more than its value: "m". */
   unit?: boolean
@@ -38,6 +43,9 @@ const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined)
   (text.match(/\p{L}[\p{L}\p{Nd}_']*/gu) ?? []).some(
     (w) => symbols !== undefined && Object.hasOwn(symbols, w),
   )
+
+/** Quantities that a tonne or a degree Celsius may stand in. */
+const isForceOrHeat = ([mass, , , temperature]: Dimension) => mass !== 0 || temperature !== 0
 
 const PERCENT = /^\s*[-+]?[\d.]+\s*%\s*$/
 
@@ -55,6 +63,7 @@ export function QuantityField({
   onClear,
   placeholder,
   percent,
+  direction,
   autoFocus,
   unit,
   className,
@@ -68,14 +77,22 @@ export function QuantityField({
   const [session, setSession] = useState(0)
   const messageId = useId()
   const reader = useMemo(() => makeReader(units, symbols).reader, [units, symbols])
-  const kept = value === undefined ? '' : String(value)
+  const shownAs = (q: Quantity) => (direction ? shownAngle(q) : String(q))
+  const kept = value === undefined ? '' : shownAs(value)
   const text = draft ?? kept
 
-  const read = (t: string) => (percent && PERCENT.test(t) ? null : reader.read(edit.typed(t), dimension))
+  const written = useCallback(
+    (t: string): Quantity =>
+      direction
+        ? typedAngle(t, reader)
+        : edit.typed(isForceOrHeat(dimension) ? withCommonUnits(t, symbols) : t),
+    [direction, dimension, reader, symbols],
+  )
+  const read = (t: string) => (percent && PERCENT.test(t) ? null : reader.read(written(t), dimension))
   const understood = useMemo(() => {
     if (text.trim() === '' || (percent && PERCENT.test(text))) return ''
     try {
-      const r = reader.read(edit.typed(text), dimension)
+      const r = reader.read(written(text), dimension)
       if (!r.ok) return ''
       const name = coherentUnitName(units, dimension)
       const plain = /^\s*-?[\d.]+\s*$/.test(text)
@@ -88,7 +105,7 @@ export function QuantityField({
       if (error instanceof ExpressionError) return ''
       throw error
     }
-  }, [text, reader, dimension, units, symbols, unit, percent])
+  }, [text, reader, written, dimension, units, symbols, unit, percent])
 
   const change = (t: string) => {
     if (t.trim() === '') {
@@ -100,12 +117,12 @@ export function QuantityField({
       return
     }
     const r = read(t)
-    const problem = r && !r.ok ? r.message : onChange(edit.typed(t), `${name} ${session}`)
+    const problem = r && !r.ok ? r.message : onChange(written(t), `${name} ${session}`)
     const message = problem === null ? null : typeof problem === 'string' ? problem : problem.message
     setRefusal(message)
     // what was typed keeps its spaces while it is being typed; on leaving, a readable text is the document's
     // own
-    store.getState().draft(name, message === null && String(edit.typed(t)) === t ? null : t)
+    store.getState().draft(name, message === null && shownAs(written(t)) === t ? null : t)
   }
   const leave = () => {
     setFocused(false)

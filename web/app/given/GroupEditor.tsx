@@ -22,7 +22,7 @@ import { Floating, pointsOf, useEscape } from '../figure/Floating'
 import { onScreen, type View } from '@viga/drawing/view'
 import { removeChosen, toggleHinges } from '../commands/selection'
 import { EntryInput, Refusal } from '../fields/OneLine'
-import { newLoad } from '@viga/core/statement/read-load'
+import { readLoads } from '@viga/core/statement/read-load'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 
 /** Many things at once: what is selected, and what can be done with all of it. */
@@ -82,8 +82,8 @@ export function GroupEditor({
           <Properties ids={members} />
         </>
       )}
-      {members.length > 0 && <AllLoad on={members} />}
-      {members.length === 0 && nodes.length > 0 && <AllLoad on={nodes} />}
+      {members.length > 0 && <AllLoad on={members.map((id) => `member ${id}`)} />}
+      {members.length === 0 && nodes.length > 0 && <AllLoad on={nodes.map((id) => `joint ${id}`)} />}
       {nodes.length + members.length > 0 && (
         <Repeat problem={problem} nodes={nodes} members={members} run={run} />
       )}
@@ -172,7 +172,7 @@ function Properties({ ids }: { ids: string[] }) {
   )
 }
 
-/** The same load on every joint or member of the selection. */
+/** The same load on every joint or member of the selection, each named with what it is. */
 function AllLoad({ on }: { on: string[] }) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
@@ -183,14 +183,17 @@ function AllLoad({ on }: { on: string[] }) {
   const c = problem.loadCases?.find((o) => o.id === actionId) ?? problem.loadCases?.[0]
   const add = () => {
     if (amount.trim() === '') return
-    const made = on.map((id) => newLoad(problem, id, amount, way, ''))
+    const made = on.map((name) => readLoads(problem, name, amount, way, ''))
     const wrong = made.find((m) => !m.ok)
     if (wrong && !wrong.ok) return setRefusal(wrong.message)
     const error = store
       .getState()
       .edit(
         'load on the selection',
-        (p) => made.reduce((q, m) => (m.ok ? edit.addLoad(q, c?.id ?? '1', m.load) : q), p),
+        (p) =>
+          made
+            .flatMap((m) => (m.ok ? m.loads : []))
+            .reduce((q, load) => edit.addLoad(q, c?.id ?? '1', load), p),
         { shown: true },
       )
     setRefusal(error?.message ?? null)

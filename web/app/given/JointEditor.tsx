@@ -142,6 +142,7 @@ function TurnAndMore({ s }: { s: Support }) {
               name={`turn at ${s.node}`}
               value={s.angle}
               dimension={dimension.angle}
+              direction
               placeholder="0"
               onClear={() => turn(undefined)}
               onChange={turn}

@@ -52,6 +52,7 @@ interface FieldProps {
   value: Quantity | undefined
   dimension: Dimension
   percent?: boolean
+  direction?: boolean
   onChange: (v: Quantity, merge: string) => ProblemError | null
   onClear?: () => void
 }
@@ -66,7 +67,7 @@ function Field({ label, ...rest }: FieldProps) {
 }
 
 type ForceKey = 'fx' | 'fy' | 'm' | 'force' | 'angle'
-type ForceField = { key: ForceKey; label: string; dimension: Dimension }
+type ForceField = { key: ForceKey; label: string; dimension: Dimension; direction?: true }
 const MOMENT: ForceField = { key: 'm', label: '↺', dimension: dimension.moment }
 const components = (x: string, y: string): ForceField[] => [
   { key: 'fx', label: x, dimension: dimension.force },
@@ -77,7 +78,7 @@ const GLOBAL = components('→', '↑')
 const OWN = components('⇢ x', '⊤ y')
 const POLAR: ForceField[] = [
   { key: 'force', label: 'force', dimension: dimension.force },
-  { key: 'angle', label: 'at', dimension: dimension.angle },
+  { key: 'angle', label: 'at', dimension: dimension.angle, direction: true },
   MOMENT,
 ]
 
@@ -92,13 +93,14 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
   const fields = load.force === undefined ? (own ? OWN : GLOBAL) : POLAR
   return (
     <span className="rich">
-      {fields.map(({ key, label, dimension: d }) => (
+      {fields.map(({ key, label, dimension: d, direction }) => (
         <Field
           key={key}
           name={`${key} of ${name}`}
           label={label}
           value={load[key]}
           dimension={d}
+          direction={direction}
           onClear={key === 'force' || key === 'angle' ? undefined : () => put(key, undefined)}
           onChange={(v, merge) => put(key, v, merge)}
         />

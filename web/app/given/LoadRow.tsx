@@ -165,6 +165,7 @@ function EntryPlace({
             name={`angle of load ${index + 1} of ${caseId}`}
             value={entry.angle}
             dimension={dimension.angle}
+            direction
             onChange={(v, merge) => put({ ...entry, angle: v }, merge)}
           />
         </span>

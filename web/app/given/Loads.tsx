@@ -1,15 +1,15 @@
 import { thing, edit, type LoadCase } from '@viga/core'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys } from '../widgets/Block'
 import { useWindowed } from '../fields/windowed'
-import { EntryInput, Refusal } from '../fields/OneLine'
+import { EntryInput, mark, Refusal } from '../fields/OneLine'
 import { CaseLine } from './CaseLine'
 import { Combinations } from './Combinations'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import { LoadRow } from './LoadRow'
-import { newLoad } from '@viga/core/statement/read-load'
+import { readLoads } from '@viga/core/statement/read-load'
 
 export function Loads() {
   const store = useSheetStore()
@@ -102,15 +102,24 @@ function NewLoad({ caseId }: { caseId: string }) {
   const [fields, setFields] = useNewRow(`load in ${caseId}`, { on: '', amount: '', at: '' })
   const [way, setWay] = useState<Way>('down')
   const [refusal, setRefusal] = useState<{ at: 'on' | 'amount' | 'at'; message: string } | null>(null)
+  const row = useRef<HTMLTableRowElement>(null)
   const add = (from: HTMLElement | null) => {
-    if (fields.on.trim() === '' || fields.amount.trim() === '') return
-    const made = newLoad(store.getState().problem, fields.on, fields.amount, way, fields.at)
-    if (!made.ok) return setRefusal(made)
+    // a name alone waits for its amount; a whole line may stand in the first field
+    if (fields.on.trim() === '' || (fields.amount.trim() === '' && !/\s/.test(fields.on.trim()))) return
+    const made = readLoads(store.getState().problem, fields.on, fields.amount, way, fields.at)
+    if (!made.ok) {
+      setRefusal(made)
+      return mark(row.current?.querySelector<HTMLInputElement>(`[data-part=${made.at}] input`), made.rest)
+    }
     const error = store
       .getState()
-      .edit(`load on ${fields.on}`, (p) => edit.addLoad(p, caseId, made.load), { shown: true })
+      .edit(`load on ${fields.on}`, (p) => made.loads.reduce((q, load) => edit.addLoad(q, caseId, load), p), {
+        shown: true,
+      })
     if (error) return setRefusal({ at: 'amount', message: error.message })
     setFields({ on: '', amount: '', at: '' })
+    // the next load says its own direction
+    setWay('down')
     setRefusal(null)
     from?.closest('tr')?.querySelector('input')?.focus()
   }
@@ -131,8 +140,8 @@ function NewLoad({ caseId }: { caseId: string }) {
     </>
   )
   return (
-    <tr className="new-row" onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && add(null)}>
-      <td>{input('on', 'joint or member of a new load', 'on')}</td>
+    <tr ref={row} className="new-row" onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && add(null)}>
+      <td data-part="on">{input('on', 'joint or member of a new load', 'on')}</td>
       <td className="quiet">new</td>
       <td className="way">
         <span aria-hidden="true">{WAYS[way].sign}</span>
@@ -149,8 +158,8 @@ function NewLoad({ caseId }: { caseId: string }) {
           ))}
         </select>
       </td>
-      <td>{input('amount', 'amount of a new load', '5 kN, 0 to 4 kN/m')}</td>
-      <td>{input('at', 'place of a new load', 'middle')}</td>
+      <td data-part="amount">{input('amount', 'amount of a new load', '5 kN, 0 to 4 kN/m')}</td>
+      <td data-part="at">{input('at', 'place of a new load', 'middle')}</td>
       <td />
     </tr>
   )

@@ -198,7 +198,7 @@ function NewMembers() {
   const add = (text: string) => {
     const { problem } = store.getState()
     const chain = readChain(problem, text)
-    if (!Array.isArray(chain)) return `There is no joint ${chain.unknown}.`
+    if (!Array.isArray(chain)) return chain.message
     if (chain.length < 2) return 'A member joins two joints: type both, such as AB.'
     const error = store.getState().edit('members', (p) => edit.addMembers(p, chain), { shown: true })
     if (error) return error.message

@@ -63,6 +63,7 @@ export function SupportDetail({ s }: { s: Support }) {
                   name={`settlement ${c} at ${node}`}
                   value={s.settlement?.[c]}
                   dimension={c === 'rotation' ? dimension.angle : dimension.length}
+                  unit={c === 'rotation'}
                   placeholder="0"
                   onClear={() => put(withSettlement(rest, c, undefined))}
                   onChange={(v, merge) => put(withSettlement(rest, c, v), merge)}

@@ -7,6 +7,7 @@ import { QuantityField } from '../fields/QuantityField'
 import { useRow } from '../fields/rows'
 import { SupportSymbol } from './drawn-symbols'
 import { SupportDetail } from './SupportDetail'
+import { readSupport } from '@viga/core/statement/read-support'
 import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from '@viga/core/statement/supports'
 
 export function Supports() {
@@ -77,6 +78,7 @@ function SupportRow({ s }: { s: Support }) {
             name={`turn of the support at ${node}`}
             value={s.angle}
             dimension={dimension.angle}
+            direction
             placeholder="0"
             onClear={() => turn(undefined)}
             onChange={turn}
@@ -114,28 +116,23 @@ function SupportRow({ s }: { s: Support }) {
   )
 }
 
-/** Joint and support in one line: `A fixed`, `D pin`; a letter is enough. */
+/** Joint, support and its turn in one line: `A fixed`, `D pin`, `F roller 45`; a letter is enough. */
 function NewSupport() {
   const store = useSheetStore()
   const add = (text: string) => {
-    const [joint, word = 'pin'] = text.split(/[\s,]+/)
-    const { nodes, supports } = store.getState().problem
-    const node = nodes.find((n) => n.id === joint) ?? nodes.find((n) => n.id === joint.toUpperCase())
-    if (!node) return `There is no joint ${joint}.`
-    if (supports?.some((s) => s.node === node.id)) return `${node.id} has a support already.`
-    const type = TYPES.find((t) => t.startsWith(word.toLowerCase()))
-    if (!type) return `${word} is not a support; it is one of ${TYPES.join(', ')}.`
+    const read = readSupport(store.getState().problem, text)
+    if (!read.ok) return read
     return (
       store
         .getState()
-        .edit(`support of ${node.id}`, (p) => edit.setSupport(p, node.id, { type }), { shown: true })
+        .edit(`support of ${read.node}`, (p) => edit.setSupport(p, read.node, read.support), { shown: true })
         ?.message ?? null
     )
   }
   return (
     <OneLine
       name="joint and kind of a new support"
-      placeholder="A fixed, D pin, B roller"
+      placeholder="A fixed, D pin, F roller 45"
       columns={7}
       onAdd={add}
     />

@@ -116,6 +116,7 @@ export function ForceFields({
               name={`angle of ${name}`}
               value={entry.angle}
               dimension={dimension.angle}
+              direction
               onChange={(v, merge) => onChange({ ...entry, angle: v }, merge)}
             />
           </div>

@@ -4,6 +4,8 @@ import { siPerCoherent } from '../../quantity/units.js'
 import { addMembers } from './edits.js'
 import { nextNodeLabel } from '../labels.js'
 import { measure, tidy, type Measure, type Point } from '../measure.js'
+import { findJoint, findMember, pairsOf } from '../names.js'
+import { typedAngle } from '../typed.js'
 import { splitMemberAt } from './split.js'
 import type { Problem } from '../types.js'
 
@@ -69,8 +71,7 @@ export function readStep(text: string, p: Problem, pointed: Point): Point | { me
   }
   const polar = /^(.*?)\s*(?:\bat\b|∠|<)\s*(.*)$/.exec(text)
   if (polar) {
-    const bare = /^[-+]?[\d.]+$/.test(polar[2].trim())
-    const angle = reader.read(bare ? `${polar[2]} deg` : polar[2], D.angle)
+    const angle = reader.read(typedAngle(polar[2], reader), D.angle)
     const L = length(polar[1])
     if (typeof L === 'string') return { message: L }
     return angle.ok
@@ -90,7 +91,7 @@ export function readStep(text: string, p: Problem, pointed: Point): Point | { me
 }
 
 const RELATIVE = /^(?:from\s+)?(\S+)\s*[:+]\s*(.+)$/
-const MEETING = /^(\S+)\s+(?:meets|and|×|x)\s+(\S+)$/
+const MEETING = /^(\S.*?)\s+(?:meets|and|×|x)\s+(\S.*)$/
 
 /**
  * A joint stated by others: `from A: 3, 2`, `A: 5 at 30`, or `AB meets CD` for the place where two members'
@@ -101,12 +102,10 @@ export function readRelative(text: string, p: Problem): Point | { message: strin
   const m = measure(p)
   const meeting = MEETING.exec(text.trim())
   if (meeting) {
-    const lines = meeting
-      .slice(1, 3)
-      .map((id) => p.members.find((o) => o.id === id || o.id === id.toUpperCase()) ?? pair(p, id))
-    const missing = lines.findIndex((l) => !l)
-    if (missing >= 0) return { message: `There is no member ${meeting[missing + 1]}.` }
-    const [a, b, c, d] = lines.flatMap((l) => [m.at.get(l!.start)!, m.at.get(l!.end)!])
+    const lines = meeting.slice(1, 3).map((text) => lineNamed(p, text))
+    const wrong = lines.find((l) => 'message' in l)
+    if (wrong && 'message' in wrong) return wrong
+    const [a, b, c, d] = lines.flatMap((l) => ('message' in l ? [] : [m.at.get(l.start)!, m.at.get(l.end)!]))
     const det = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x)
     if (Math.abs(det) <= 1e-9 * m.extent ** 2)
       return { message: 'These two lines are parallel: they meet nowhere.' }
@@ -115,16 +114,16 @@ export function readRelative(text: string, p: Problem): Point | { message: strin
   }
   const relative = RELATIVE.exec(text.trim())
   if (!relative) return undefined
-  const from = m.at.get(relative[1]) ?? m.at.get(relative[1].toUpperCase())
+  const from = m.at.get(findJoint(p, relative[1]) ?? '')
   if (!from) return { message: `There is no joint ${relative[1]}.` }
   const step = readStep(relative[2], p, { x: 1, y: 0 })
   return 'message' in step ? step : { x: tidy(from.x + step.x), y: tidy(from.y + step.y) }
 }
 
-/** Two joints written together as a line: AB. */
-function pair(p: Problem, text: string): { start: string; end: string } | undefined {
-  const letters = text.match(/[\p{L}\p{N}]['′]*/gu) ?? []
-  return letters.length === 2 && letters.every((l) => p.nodes.some((n) => n.id === l))
-    ? { start: letters[0], end: letters[1] }
-    : undefined
+/** The line of a member, or through two joints that no member joins. */
+function lineNamed(p: Problem, text: string): { start: string; end: string } | { message: string } {
+  const found = findMember(p, text)
+  if (found.ok) return p.members.find((m) => m.id === found.member)!
+  const pairs = pairsOf(p, text)
+  return pairs.length === 1 ? { start: pairs[0][0], end: pairs[0][1] } : { message: found.message }
 }

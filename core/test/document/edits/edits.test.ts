@@ -90,7 +90,7 @@ describe('labels', () => {
   it('read chains', () => {
     expect(readChain(p, 'abc')).toEqual(['A', 'B', 'C'])
     expect(readChain(p, 'A-C, B')).toEqual(['A', 'C', 'B'])
-    expect(readChain(p, 'A Q')).toEqual({ unknown: 'Q' })
+    expect(readChain(p, 'A Q')).toEqual({ message: 'There is no joint Q.' })
   })
 })
 

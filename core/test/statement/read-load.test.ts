@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { newProblem, type Problem } from '../../src/index.js'
+import { readLoads } from '../../src/statement/read-load.js'
+
+const beam: Problem = {
+  ...newProblem(),
+  nodes: [
+    { id: 'A', x: 0, y: 0 },
+    { id: 'B', x: 6, y: 0 },
+    { id: 'C', x: 12, y: 0 },
+  ],
+  members: [
+    { id: 'AB', start: 'A', end: 'B' },
+    { id: 'BC', start: 'B', end: 'C' },
+  ],
+}
+
+const read = (on: string, amount: string, at = '') => readLoads(beam, on, amount, 'down', at)
+
+describe('the line of a load is read whole', () => {
+  it.each([
+    ['B', '12 kN at 30', [{ type: 'nodal', node: 'B', force: '12 kN', angle: '30 deg' }]],
+    ['B', '12 kN ∠ 360/8', [{ force: '12 kN', angle: '(360/8) deg' }]],
+    ['B', '12 kN at 0.5 rad', [{ force: '12 kN', angle: '0.5 rad' }]],
+    ['AB', '5 kN at 1.5', [{ type: 'point', member: 'AB', at: 1.5, fy: '-5 kN' }]],
+    ['AB', '5 kN @ 1.5', [{ at: 1.5, fy: '-5 kN' }]],
+    ['AB', '5 kN at 40% up', [{ at: '40%', fy: '5 kN' }]],
+    ['AB', '5 kN at 1.5 at 30°', [{ at: 1.5, force: '5 kN', angle: '30 deg' }]],
+    ['AB', 'left 5 kN at 2', [{ at: 2, fx: '-5 kN' }]],
+    ['AB', '20 kN*m cw at 2', [{ at: 2, m: '-20 kN*m' }]],
+    ['AB', '3 kN*m/m ccw', [{ type: 'couple', member: 'AB', q: '3 kN*m/m' }]],
+    ['AB', '3 kN*m/m cw', [{ type: 'couple', q: '-3 kN*m/m' }]],
+    [
+      'AB',
+      '5 kN at 1, 2.5, 4',
+      [
+        { at: 1, fy: '-5 kN' },
+        { at: 2.5, fy: '-5 kN' },
+        { at: 4, fy: '-5 kN' },
+      ],
+    ],
+    [
+      'AB',
+      '5 kN at 1; 8 kN up at 3 and 2 kN at 50%',
+      [
+        { at: 1, fy: '-5 kN' },
+        { at: 3, fy: '8 kN' },
+        { at: '50%', fy: '-2 kN' },
+      ],
+    ],
+    ['AB', '0 to 6 kN/m from 1 to 3', [{ type: 'distributed', points: [{ at: 1 }, { at: 3 }] }]],
+    ['B', '2 t', [{ fy: '-2 tonf' }]],
+    ['AB', '1.5 tf/m', [{ type: 'distributed', q: '-1.5 tonf/m' }]],
+    ['AB', '20 °C', [{ type: 'temperature', uniform: '20 degC' }]],
+    ['A-B', '6', [{ type: 'distributed', member: 'AB', q: -6 }]],
+    ['ba', '6', [{ type: 'distributed', member: 'AB' }]],
+    ['AB 6 kN/m', '', [{ type: 'distributed', member: 'AB', q: '-6 kN/m' }]],
+    ['A B 6 kN/m up', '', [{ type: 'distributed', member: 'AB', q: '6 kN/m' }]],
+    ['B 5 kN left', '', [{ type: 'nodal', node: 'B', fx: '-5 kN' }]],
+  ])('%s: %s', (on, amount, loads) => {
+    const made = read(on, amount)
+    expect(made).toMatchObject({ ok: true, loads })
+    if (made.ok) expect(made.loads).toHaveLength(loads.length)
+  })
+})
+
+describe('what is left over of it is refused, and said', () => {
+  it.each([
+    ['B', '5 kN cw', '', 'amount', /A force does not act clockwise/],
+    ['B', 'cw', '', 'amount', /amount is missing/],
+    ['B', '5 kN up 3', '', 'amount', /"3" is left over/],
+    ['B', '5 kN up down', '', 'amount', /two ways/],
+    ['B', '5 kN up at 30', '', 'amount', /direction or an angle/],
+    ['B', '12 kN*m at 30', '', 'amount', /A moment has no angle/],
+    ['B', '12 kN at soon', '', 'amount', /soon/],
+    ['AB', '5 kN at 1', '2', 'at', /stated in the amount already/],
+    ['AB', '6 kN/m at 2', '', 'at', /from one place to another/],
+    ['AB', '3 kN*m/m up', '', 'amount', /write cw or ccw/],
+    ['AB', '20 K at 2', '', 'amount', /the whole member/],
+    ['AB', '2,5 kN', '', 'amount', /point/],
+    ['AC', '5 kN', '', 'on', /No member joins A and C/],
+    ['Q 5 kN', '', '', 'on', /no joint or member Q/],
+  ])('%s: %s %s', (on, amount, at, where, words) => {
+    const message = expect.stringMatching(words) as string
+    expect(read(on, amount, at)).toMatchObject({ ok: false, at: where, message })
+  })
+  it('with the text that is left over', () => {
+    expect(read('B', '5 kN up 3')).toMatchObject({ rest: '3' })
+    expect(read('B', '5 kN cw')).toMatchObject({ rest: 'cw' })
+  })
+})
