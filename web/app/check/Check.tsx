@@ -10,9 +10,11 @@ import {
 } from '@viga/core'
 import { useState } from 'react'
 import { useSheet, useSheetStore, useSolved } from '../sheet/context'
+import { LastReadable } from '../fields/LastReadable'
 import { Unsolved } from '../fields/Unsolved'
 import { useRow } from '../fields/rows'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
+import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { VerdictSign } from '../widgets/VerdictSign'
@@ -36,6 +38,7 @@ export function Check() {
     <>
       <div className="sheet-body">
         {!solved && <Unsolved />}
+        <LastReadable />
         <div className="check-head">
           <span>Values of your hand solution</span>
           <span className="quiet">
@@ -58,13 +61,14 @@ export function Check() {
           <tbody>
             {solved
               ? rows.map(({ answer, verdict }) => (
-                  <AnswerRow
-                    key={answer.id}
-                    a={answer}
-                    v={verdict}
-                    on={told?.answer.id === answer.id}
-                    onOpen={() => setOpen(answer.id)}
-                  />
+                  <OfThing key={answer.id} thing={thing.answer(answer.id)}>
+                    <AnswerRow
+                      a={answer}
+                      v={verdict}
+                      on={told?.answer.id === answer.id}
+                      onOpen={() => setOpen(answer.id)}
+                    />
+                  </OfThing>
                 ))
               : (answers ?? []).map((a) => <WaitingRow key={a.id} a={a} />)}
           </tbody>

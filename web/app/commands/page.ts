@@ -12,16 +12,21 @@ export interface PageContext {
   help: () => void
 }
 
+/** A field that holds a text which is not part of the problem yet: the browser undoes its typing. */
+const notTyping = () => typeof document === 'undefined' || !document.activeElement?.matches('[data-typing]')
+
 const undo: Command<PageContext> = {
   key: 'ctrl+z',
   name: 'Undo',
   inFields: true,
+  when: notTyping,
   run: ({ store }) => store.getState().undo(),
 }
 const redo: Command<PageContext> = {
   key: 'ctrl+shift+z',
   name: 'Redo',
   inFields: true,
+  when: notTyping,
   run: ({ store }) => store.getState().redo(),
 }
 

@@ -39,6 +39,7 @@ export function EntryInput({
       className={`cell-input ${className}`}
       aria-label={name}
       aria-invalid={wrong}
+      data-typing={value === '' ? undefined : ''}
       placeholder={placeholder}
       value={value}
       spellCheck={false}

@@ -14,6 +14,8 @@ import {
 } from '@viga/core'
 import { useCallback, useId, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { draftKey } from '../sheet/drafts'
+import { useThing } from './of-thing'
 import './fields.css'
 
 interface Props {
@@ -69,7 +71,9 @@ export function QuantityField({
   className,
 }: Props) {
   const store = useSheetStore()
-  const draft = useSheet((s) => s.drafts[name])
+  const key = draftKey(name, useThing())
+  const kept = useSheet((s) => s.drafts[key])
+  const draft = kept?.text
   const units = useSheet((s) => s.problem.units)
   const symbols = useSheet((s) => s.problem.symbols)
   const [focused, setFocused] = useState(false)
@@ -78,8 +82,8 @@ export function QuantityField({
   const messageId = useId()
   const reader = useMemo(() => makeReader(units, symbols).reader, [units, symbols])
   const shownAs = (q: Quantity) => (direction ? shownAngle(q) : String(q))
-  const kept = value === undefined ? '' : shownAs(value)
-  const text = draft ?? kept
+  const stated = value === undefined ? '' : shownAs(value)
+  const text = draft ?? stated
 
   const written = useCallback(
     (t: string): Quantity =>
@@ -111,9 +115,9 @@ export function QuantityField({
     if (t.trim() === '') {
       setRefusal(null)
       if (onClear) {
-        store.getState().draft(name, null)
+        store.getState().draft(key, null)
         onClear()
-      } else store.getState().draft(name, '')
+      } else store.getState().draft(key, { text: '' })
       return
     }
     const r = read(t)
@@ -122,13 +126,18 @@ export function QuantityField({
     setRefusal(message)
     // what was typed keeps its spaces while it is being typed; on leaving, a readable text is the document's
     // own
-    store.getState().draft(name, message === null && shownAs(written(t)) === t ? null : t)
+    store
+      .getState()
+      .draft(
+        key,
+        message !== null ? { text: t, message, field: name } : shownAs(written(t)) === t ? null : { text: t },
+      )
   }
   const leave = () => {
     setFocused(false)
-    if (refusal === null && draft !== undefined && draft.trim() !== '') store.getState().draft(name, null)
-    if (draft === '' && kept !== '') {
-      store.getState().draft(name, null)
+    if (refusal === null && draft !== undefined && draft.trim() !== '') store.getState().draft(key, null)
+    if (draft === '' && stated !== '') {
+      store.getState().draft(key, null)
       setRefusal(null)
     }
   }
@@ -142,6 +151,7 @@ export function QuantityField({
         value={text}
         aria-label={name}
         aria-invalid={wrong !== null}
+        data-typing={kept?.message === undefined ? undefined : ''}
         aria-describedby={wrong ? messageId : undefined}
         placeholder={placeholder}
         autoFocus={autoFocus}
@@ -157,7 +167,7 @@ export function QuantityField({
         onKeyDown={(e) => {
           if (e.key === 'Escape' && draft !== undefined) {
             e.stopPropagation()
-            store.getState().draft(name, null)
+            store.getState().draft(key, null)
             setRefusal(null)
           }
         }}

@@ -32,6 +32,7 @@ export function TextField({ name, value, onCommit, className, placeholder }: Pro
         value={text ?? value}
         aria-label={name}
         aria-invalid={refusal !== null}
+        data-typing={text === null ? undefined : ''}
         placeholder={placeholder}
         spellCheck={false}
         autoComplete="off"

@@ -1,5 +1,6 @@
 import { thing, doubts, type Doubt } from '@viga/core'
 import { useDeferredValue, useMemo } from 'react'
+import { useUnread } from '../fields/LastReadable'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 
@@ -17,6 +18,7 @@ export function Doubts() {
   const outcome = useSheet((s) => s.outcome)
   const problem = useDeferredValue(useSheet((s) => s.problem))
   const found = useMemo(() => doubts(problem), [problem])
+  const texts = useUnread()
   if (outcome.stage === 'invalid') return null
   const unsolved =
     outcome.stage === 'unsolved' && outcome.structure.members.length > 0 ? outcome.error : undefined
@@ -26,9 +28,12 @@ export function Doubts() {
   const explained =
     (unsolved?.kind === 'mechanism' && found.some((d) => d.kind === 'unsupported' && d.repair)) ||
     found.some((d) => d.kind === 'second-order')
-  if (!unsolved && notices.length + found.length === 0) return null
+  if (!unsolved && notices.length + found.length + texts.length === 0) return null
   return (
     <section className="doubts" aria-label="Doubtful" aria-live="polite">
+      {texts.map((t) => (
+        <Unread key={t.key} field={t.field} text={t.text} message={t.message} />
+      ))}
       {unsolved && !explained && (
         <Line severity="error" message={unsolved.message} target={placesOf(unsolved)} />
       )}
@@ -45,6 +50,22 @@ export function Doubts() {
         <Line key={i} severity="note" message={n.message} target={null} />
       ))}
     </section>
+  )
+}
+
+/** A text that cannot be read: what stands where, why, and the way there. */
+function Unread({ field, text, message }: { field: string; text: string; message: string }) {
+  const there = () => {
+    const input = document.querySelector<HTMLElement>(`input[aria-label="${CSS.escape(field)}"]`)
+    input?.scrollIntoView({ block: 'center' })
+    input?.focus()
+  }
+  return (
+    <p className="error">
+      <button type="button" className="say" onClick={there}>
+        {field}: “{text}” is not read. {message}
+      </button>
+    </p>
   )
 }
 

@@ -14,6 +14,7 @@ import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { baysRefusal, setGrid } from '@viga/core/statement/grid'
 import { EntryInput, OneLine, Refusal } from '../fields/OneLine'
+import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { useRow } from '../fields/rows'
@@ -42,7 +43,9 @@ export function Joints({ onStart }: { onStart: () => void }) {
         </thead>
         <tbody>
           {rows.map(({ item: n }) => (
-            <JointRow key={n.id} id={n.id} x={n.x} y={n.y} />
+            <OfThing key={n.id} thing={thing.node(n.id)}>
+              <JointRow id={n.id} x={n.x} y={n.y} />
+            </OfThing>
           ))}
           {others}
           <NewJoint />

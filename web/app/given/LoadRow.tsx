@@ -1,4 +1,4 @@
-import { thing, dimension, edit, type Load } from '@viga/core'
+import { thing, dimension, edit, findPlace, type Load } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { RemoveButton } from '../widgets/Block'
@@ -75,12 +75,9 @@ export const LoadRow = memo(function LoadRow({
     set((l) => asSort(l, to))
   }
   const move = (to: string) => {
-    const { nodes, members } = store.getState().problem
-    if (nodes.some((n) => n.id === to))
-      return set((l) => moved(l, { node: to }), undefined, true)?.message ?? null
-    if (members.some((m) => m.id === to))
-      return set((l) => moved(l, { member: to }), undefined, true)?.message ?? null
-    return `There is no joint or member ${to}.`
+    const place = findPlace(store.getState().problem, to)
+    if (!place.ok) return place.message
+    return set((l) => moved(l, place), undefined, true)?.message ?? null
   }
   return (
     <tr {...row}>

@@ -4,6 +4,7 @@ import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys } from '../widgets/Block'
 import { useWindowed } from '../fields/windowed'
+import { OfThing } from '../fields/of-thing'
 import { EntryInput, mark, Refusal } from '../fields/OneLine'
 import { CaseLine } from './CaseLine'
 import { Combinations } from './Combinations'
@@ -83,7 +84,9 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
       </thead>
       <tbody>
         {rows.map(({ item: load, i }) => (
-          <LoadRow key={i} caseId={c.id} index={i} load={load} />
+          <OfThing key={i} thing={thing.load(c.id, i)}>
+            <LoadRow caseId={c.id} index={i} load={load} />
+          </OfThing>
         ))}
         {others}
         <NewLoad caseId={c.id} />

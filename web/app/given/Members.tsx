@@ -2,6 +2,7 @@ import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { OfThing } from '../fields/of-thing'
 import { OneLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
 import { useRow } from '../fields/rows'
@@ -39,18 +40,19 @@ export function Members() {
         </thead>
         <tbody>
           {rows.map(({ item: m }) => (
-            <MemberRow
-              key={m.id}
-              m={m}
-              length={
-                lengths.has(m.id)
-                  ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}`
-                  : ''
-              }
-              truss={truss}
-              sections={sectionIds}
-              materials={materialIds}
-            />
+            <OfThing key={m.id} thing={thing.member(m.id)}>
+              <MemberRow
+                m={m}
+                length={
+                  lengths.has(m.id)
+                    ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}`
+                    : ''
+                }
+                truss={truss}
+                sections={sectionIds}
+                materials={materialIds}
+              />
+            </OfThing>
           ))}
           {others}
           <NewMembers />

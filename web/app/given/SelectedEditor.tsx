@@ -1,8 +1,9 @@
-import { formatPlain, readThing } from '@viga/core'
+import { formatPlain, readThing, thing } from '@viga/core'
 import { plus, type Vec } from '@viga/drawing/marks'
 import { memberLine, onScreen, type Line } from '@viga/drawing/view'
 import type { FigurePanel } from '../figure/Figure'
 import { Floating, pointsOf, useEscape } from '../figure/Floating'
+import { OfThing } from '../fields/of-thing'
 import { useDisplay } from '../sheet/context'
 import { JointEditor } from './JointEditor'
 import { LoadEditor } from './LoadEditor'
@@ -34,7 +35,9 @@ export function SelectedEditor({
         note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`}
         onClose={onClose}
       >
-        <JointEditor id={id} />
+        <OfThing thing={it.kind === 'node' ? thing.node(id) : thing.support(id)}>
+          <JointEditor id={id} />
+        </OfThing>
       </Floating>
     )
   }
@@ -55,7 +58,9 @@ export function SelectedEditor({
         }
         onClose={onClose}
       >
-        <MemberEditor id={id} />
+        <OfThing thing={thing.member(id)}>
+          <MemberEditor id={id} />
+        </OfThing>
       </Floating>
     )
   }
@@ -76,7 +81,9 @@ export function SelectedEditor({
         note="load"
         onClose={onClose}
       >
-        <LoadEditor caseId={caseId} index={index} />
+        <OfThing thing={thing.load(caseId, index)}>
+          <LoadEditor caseId={caseId} index={index} />
+        </OfThing>
       </Floating>
     )
   }

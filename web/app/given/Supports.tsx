@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../fields/OneLine'
+import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { useRow } from '../fields/rows'
 import { SupportSymbol } from './drawn-symbols'
@@ -28,7 +29,9 @@ export function Supports() {
         </thead>
         <tbody>
           {supports.map((s) => (
-            <SupportRow key={s.node} s={s} />
+            <OfThing key={s.node} thing={thing.support(s.node)}>
+              <SupportRow s={s} />
+            </OfThing>
           ))}
           <NewSupport />
         </tbody>

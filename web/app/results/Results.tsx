@@ -1,5 +1,6 @@
 import { CaseChoice } from '../fields/CaseChoice'
 import { useSheet, useSolved } from '../sheet/context'
+import { LastReadable } from '../fields/LastReadable'
 import { Unsolved } from '../fields/Unsolved'
 import { DisplacementsBlock, EquilibriumBlock, ReactionsBlock } from './blocks'
 import { MembersBlock, TrussBlock } from './MembersBlock'
@@ -17,6 +18,7 @@ export function Results() {
   return (
     <>
       <div className="sheet-body">
+        <LastReadable />
         {!solved ? (
           <Unsolved />
         ) : (

@@ -13,6 +13,10 @@ export function useNewRow<K extends string>(
   empty: Readonly<Record<K, string>>,
 ): [Record<K, string>, (fields: Record<K, string>) => void] {
   const store = useSheetStore()
-  const kept = useSheet((s) => s.drafts[ROW + name])
-  return [readRow(kept, empty), (fields) => store.getState().draft(ROW + name, writeRow(fields))]
+  const kept = useSheet((s) => s.drafts[ROW + name]?.text)
+  const put = (fields: Record<K, string>) => {
+    const text = writeRow(fields)
+    store.getState().draft(ROW + name, text === null ? null : { text })
+  }
+  return [readRow(kept, empty), put]
 }

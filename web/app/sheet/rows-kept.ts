@@ -1,3 +1,5 @@
+import type { Drafts } from './drafts'
+
 /** Texts of rows that are not there yet are kept under names that begin so; undo leaves them alone. */
 export const ROW = 'new row: '
 
@@ -23,5 +25,5 @@ export function readRow<K extends string>(
 }
 
 /** The texts that an undo leaves alone. */
-export const rowsOf = (drafts: Readonly<Record<string, string>>): Record<string, string> =>
+export const rowsOf = (drafts: Drafts): Drafts =>
   Object.fromEntries(Object.entries(drafts).filter(([k]) => k.startsWith(ROW)))

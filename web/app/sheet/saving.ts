@@ -1,4 +1,5 @@
 import type { Problem, ProblemError } from '@viga/core'
+import { readDrafts, type Drafts } from './drafts'
 import { trusted, type SheetStore } from './store'
 
 /** Quiet time after an edit before it is sent, ms. */
@@ -12,7 +13,7 @@ export const BROUGHT_BACK = 'edits from before the page was closed'
 interface Draft {
   revision: number
   problem: Problem
-  drafts: Record<string, string>
+  drafts: Drafts
 }
 
 const key = (id: string) => `viga:draft:${id}`
@@ -176,12 +177,13 @@ function restore(store: SheetStore, keepAs: (problem: Problem) => void) {
   if (!draft || !problem) return
   if (JSON.stringify(problem) === JSON.stringify(server)) {
     // it arrived after all: what is left are texts that could not be read
-    if (Object.keys(draft.drafts ?? {}).length) store.setState({ drafts: draft.drafts })
+    const drafts = readDrafts(draft.drafts)
+    if (Object.keys(drafts).length) store.setState({ drafts })
     else localStorage.removeItem(key(id))
     return
   }
   store.getState().edit(BROUGHT_BACK, () => problem)
-  store.setState({ drafts: draft.drafts ?? {} })
+  store.setState({ drafts: readDrafts(draft.drafts) })
   if (draft.revision !== revision && !isOwn(id, server)) {
     const changedAt = save.kind === 'saved' ? save.at : ''
     store.setState({ save: { kind: 'conflict', newer: { problem: server, revision, changedAt } } })

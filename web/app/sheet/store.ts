@@ -11,6 +11,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Layers } from '@viga/drawing/scene'
 import { plates, type Plate } from './plates'
 import { solveNewest } from './solver'
+import { carriedOver, type Draft, type Drafts } from './drafts'
 import { rowsOf } from './rows-kept'
 import { stillThere } from './targets'
 
@@ -58,7 +59,7 @@ export interface SheetState {
   /** Why the last press of a button or choice changed nothing; fields say theirs at their own place. */
   refused: string | null
   /** Texts that cannot be read yet, by field; they outlive a reload. */
-  drafts: Record<string, string>
+  drafts: Drafts
   save: SaveState
 }
 
@@ -82,7 +83,7 @@ export interface SheetActions {
   chooseAction(id: string): void
   show(plate: Plate, change: Partial<Layers>): void
   setEnlarge(factor: number): void
-  draft(field: string, text: string | null): void
+  draft(key: string, draft: Draft | null): void
 }
 
 export type Sheet = SheetState & SheetActions
@@ -176,6 +177,7 @@ export function createSheet(initial: {
             future: [],
             refused: null,
             selection: options.select === undefined ? stillThere(next, selection) : options.select,
+            drafts: carriedOver(get().drafts, problem, next),
           }
         })
         if (refusal && options.merge === undefined && !options.shown) set({ refused: refusal.message })
@@ -209,11 +211,11 @@ export function createSheet(initial: {
       show: (plate, change) =>
         set({ shown: { ...get().shown, [plate]: { ...get().shown[plate], ...change } } }),
       setEnlarge: (factor) => set({ enlarge: factor }),
-      draft(field, text) {
-        const { [field]: before, ...rest } = get().drafts
-        if (text === null) {
+      draft(key, draft) {
+        const { [key]: before, ...rest } = get().drafts
+        if (draft === null) {
           if (before !== undefined) set({ drafts: rest })
-        } else set({ drafts: { ...rest, [field]: text } })
+        } else set({ drafts: { ...rest, [key]: draft } })
       },
     }
   })

@@ -3,6 +3,7 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useParams, useSearchParams } from 'react-router'
 import { useSheet, useSolved } from '../sheet/context'
 import { ReadingMenu } from './ReadingMenu'
+import { LastReadable } from '../fields/LastReadable'
 import { Unsolved } from '../fields/Unsolved'
 import { loadTypesetter, setBeforehand } from '../widgets/Formula'
 import { Matrix } from './Matrix'
@@ -74,6 +75,7 @@ export function Working() {
     <>
       <Steps keys={keys} at={at} base={base} search={search} onIntent={ahead} />
       <div className="sheet-body working" key={keys[at]}>
+        <LastReadable />
         {solved && book ? (
           <BookContext value={book}>
             <ReadingMenu />

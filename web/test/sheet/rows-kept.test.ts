@@ -18,9 +18,9 @@ describe('a row that is being typed', () => {
   it('outlives an undo, which gives up texts of fields', () => {
     const store = createSheet({ id: 'p', problem: beam, revision: 1, changedAt: '2026-01-01T00:00:00Z' })
     store.getState().edit('wider', (p) => edit.setNode(p, 'C', { x: 9 }))
-    store.getState().draft(`${ROW}joint`, '{"x":"3"}')
-    store.getState().draft('x of C', '9 kN')
+    store.getState().draft(`${ROW}joint`, { text: '{"x":"3"}' })
+    store.getState().draft('x of C', { text: '9 kN' })
     store.getState().undo()
-    expect(store.getState().drafts).toEqual(rowsOf({ [`${ROW}joint`]: '{"x":"3"}' }))
+    expect(store.getState().drafts).toEqual(rowsOf({ [`${ROW}joint`]: { text: '{"x":"3"}' } }))
   })
 })

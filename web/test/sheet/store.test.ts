@@ -124,7 +124,10 @@ describe('keeping what was typed', () => {
     )
     const store = open(newProblem())
     keepSaved(store)
-    expect(store.getState()).toMatchObject({ problem: { title: 'typed' }, drafts: { 'x of A': '4*' } })
+    expect(store.getState()).toMatchObject({
+      problem: { title: 'typed' },
+      drafts: { 'x of A': { text: '4*' } },
+    })
     await vi.advanceTimersByTimeAsync(1000)
     expect(sent).toHaveLength(1)
   })
