@@ -1,6 +1,7 @@
 import * as D from '../quantity/dimension.js'
 import { makeReader, type QuantityReader } from '../quantity/reader.js'
 import { siPerCoherent } from '../quantity/units.js'
+import { magnitude, negated } from './sign.js'
 import type { Problem, Quantity } from './types.js'
 
 export interface Point {
@@ -60,12 +61,8 @@ export function scaled(raw: Quantity, k: number): Quantity {
   if (k === 1) return raw
   if (typeof raw === 'number') return tidy(raw * k)
   if (k === -1) {
-    const turned = /^\s*[-−]\s*([\p{L}\d.][\p{L}\d.\s]*)$/u.exec(raw)
-    return turned
-      ? turned[1]
-      : /^[\p{L}\d.][\p{L}\d.\s]*$/u.test(raw.trim())
-        ? `-${raw.trim()}`
-        : `-(${raw.trim()})`
+    const { amount, negative } = magnitude(raw)
+    return negative ? amount : negated(raw.trim())
   }
   return `${tidy(k)}*(${raw.trim()})`
 }

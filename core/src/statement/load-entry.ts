@@ -1,5 +1,5 @@
 import type { DistributedLoad, Load, NodalLoad, PointLoad, Quantity } from '../document/types.js'
-import { magnitude, negated } from './sign.js'
+import { magnitude, negated } from '../document/sign.js'
 
 /** Where a load acts towards, as a person chooses it; magnitudes stay positive. */
 export type Way = 'down' | 'up' | 'right' | 'left' | 'ccw' | 'cw' | 'angle' | '+y' | '-y' | '+x' | '-x'

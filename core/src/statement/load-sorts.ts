@@ -4,7 +4,7 @@ import { typed } from '../document/typed.js'
 import type { Load, LoadPoint, Quantity } from '../document/types.js'
 import type { StatedForce } from '../kinds/loads/force.js'
 import { entryOf, loadOf, type Way } from './load-entry.js'
-import { magnitude, negated } from './sign.js'
+import { magnitude, negated } from '../document/sign.js'
 
 /** The sorts a person tells loads apart by. */
 export type LoadSort =

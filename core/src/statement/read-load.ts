@@ -7,7 +7,7 @@ import type { Load, Problem, Quantity } from '../document/types.js'
 import { loadOf, waysFor, WAYS, type Sort, type Way } from './load-entry.js'
 import { readLoadLine, wayOfWord, type LoadPart, type Refused } from './load-line.js'
 import { readLine, readPlaces, spread, withLine } from './load-sorts.js'
-import { negated } from './sign.js'
+import { negated } from '../document/sign.js'
 
 /** Loads that were read, or the field that was not, why, and what of its text is left over. */
 export type NewLoads =

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { newProblem, type Load, type Problem } from '../../src/index.js'
 import { entryOf, loadOf, waysFor, type Entry } from '../../src/statement/load-entry.js'
-import { magnitude, negated } from '../../src/statement/sign.js'
+import { magnitude, negated } from '../../src/document/sign.js'
 import { readLoads } from '../../src/statement/read-load.js'
 
 const amounts = fc.constantFrom<number | string>(

@@ -2,7 +2,8 @@ import { produce } from 'immer'
 import { mirroredLoad } from '../../kinds/loads/index.js'
 import { memberLabel, nextNodeLabel } from '../labels.js'
 import { measure, scaled, tidyPlace, type Point } from '../measure.js'
-import type { Load, Member, Problem, Quantity, Support } from '../types.js'
+import { lengthSum } from '../sums.js'
+import type { Load, Member, Node, Problem, Quantity, Support } from '../types.js'
 
 /** What an operation on many things works on. */
 export interface Selection {
@@ -47,7 +48,9 @@ export interface CopyOptions {
   dx: number
   dy: number
   times: number
-  /** Joins each joint with its copy: a storey, a bay. */
+  /** The step as it was typed, for coordinates that are kept in words: `L` right of `L/2` is `L/2 + L`. */
+  typed?: { dx?: Quantity; dy?: Quantity }
+  /** Joins each joint with its copy, a storey, a bay; not feet whose supports are copied along. */
   connect?: boolean
   supports?: boolean
   loads?: boolean
@@ -57,7 +60,7 @@ export interface CopyOptions {
 export function copySelection(
   p: Problem,
   selection: Selection,
-  { dx, dy, times, connect = false, supports = false, loads = false }: CopyOptions,
+  { dx, dy, typed = {}, times, connect = false, supports = false, loads = false }: CopyOptions,
 ): Problem {
   if (dx === 0 && dy === 0) return p
   const joints = jointsOf(p, selection)
@@ -65,14 +68,36 @@ export function copySelection(
   let out = p
   let before = new Map(joints.map((id) => [id, id]))
   for (let k = 1; k <= times; k++) {
-    const placed = placeCopies(out, p, joints, ({ x, y }) => ({ x: x + k * dx, y: y + k * dy }))
+    const placed = placeCopies(
+      out,
+      p,
+      joints,
+      ({ x, y }) => ({ x: x + k * dx, y: y + k * dy }),
+      (n) => ({
+        x: lengthSum(p, [
+          { times: 1, of: n.x },
+          { times: k, of: typed.dx ?? dx },
+        ]),
+        y: lengthSum(p, [
+          { times: 1, of: n.y },
+          { times: k, of: typed.dy ?? dy },
+        ]),
+      }),
+    )
     out = copyMembers(placed.problem, p, members, placed.to, (l) => l, loads)
-    out = copyAtJoints(out, p, joints, placed.to, {
-      supports: supports ? (s) => s : undefined,
-      loads: loads ? (l) => l : undefined,
-    })
+    // a joint that was there already has its own support and loads
+    out = copyAtJoints(
+      out,
+      p,
+      joints.filter((id) => placed.fresh.has(id)),
+      placed.to,
+      {
+        supports: supports ? (s) => s : undefined,
+        loads: loads ? (l) => l : undefined,
+      },
+    )
     if (connect)
-      for (const id of joints)
+      for (const id of joints.filter((j) => !supports || !p.supports?.some((s) => s.node === j)))
         out = connected(
           out,
           before.get(id)!,
@@ -102,9 +127,9 @@ export function mirrorSelection(
   const members = membersOf(p, selection)
   const mirrorLoad = (l: Load) => mirroredLoad(l, axis)
   if (copy) {
-    const placed = placeCopies(p, p, joints, flip)
+    const placed = placeCopies(p, p, joints, flip, (n) => flippedWords(p, n, axis, about))
     const out = copyMembers(placed.problem, p, members, placed.to, mirrorLoad, true)
-    const own = joints.filter((id) => placed.to.get(id) !== id)
+    const own = joints.filter((id) => placed.fresh.has(id))
     return copyAtJoints(out, p, own, placed.to, {
       supports: (s) => mirroredSupport(s, axis),
       loads: mirrorLoad,
@@ -115,9 +140,7 @@ export function mirrorSelection(
     for (const n of d.nodes) {
       const at = m.at.get(n.id)
       if (!at || !joints.includes(n.id)) continue
-      const to = flip(at)
-      if (axis === 'vertical') n.x = tidyPlace(to.x, m.extent)
-      else n.y = tidyPlace(to.y, m.extent)
+      Object.assign(n, flippedWords(p, { ...n }, axis, about))
     }
     if (d.supports)
       d.supports = d.supports.map((s) => (joints.includes(s.node) ? mirroredSupport(s, axis) : s))
@@ -128,12 +151,33 @@ export function mirrorSelection(
   })
 }
 
-/** Puts a copy of each joint where `place` says, or takes the joint that is there. */
-function placeCopies(out: Problem, source: Problem, joints: readonly string[], place: (at: Point) => Point) {
+/** The mirrored coordinates of a joint, kept in words where they are an expression. */
+function flippedWords(p: Problem, n: Node, axis: 'vertical' | 'horizontal', about: number) {
+  const flipped = (q: Quantity) =>
+    lengthSum(p, [
+      { times: 2, of: about },
+      { times: -1, of: q },
+    ])
+  return axis === 'vertical' ? { x: flipped(n.x), y: n.y } : { x: n.x, y: flipped(n.y) }
+}
+
+/**
+ * Puts a copy of each joint where `place` says, stated as `words` says, or takes the joint that is there.
+ * @returns the new problem, the copy of each joint, and those whose copy is a new joint
+ */
+function placeCopies(
+  out: Problem,
+  source: Problem,
+  joints: readonly string[],
+  place: (at: Point) => Point,
+  words: (n: Node) => { x: Quantity; y: Quantity },
+) {
   const m = measure(source)
   const near = 1e-6 * Math.max(m.extent, 1e-9)
   const present = measure(out).at
   const to = new Map<string, string>()
+  const fresh = new Set<string>()
+  const stated = new Map(source.nodes.map((n) => [n.id, n]))
   let problem = out
   for (const id of joints) {
     const target = place(m.at.get(id)!)
@@ -144,11 +188,14 @@ function placeCopies(out: Problem, source: Problem, joints: readonly string[], p
     }
     const label = nextNodeLabel(problem)
     to.set(id, label)
+    fresh.add(id)
+    const { x, y } = words(stated.get(id)!)
+    const clean = (q: Quantity) => (typeof q === 'number' ? tidyPlace(q, m.extent) : q)
     problem = produce(problem, (d) => {
-      d.nodes.push({ id: label, x: tidyPlace(target.x, m.extent), y: tidyPlace(target.y, m.extent) })
+      d.nodes.push({ id: label, x: clean(x), y: clean(y) })
     })
   }
-  return { problem, to }
+  return { problem, to, fresh }
 }
 
 const joins = (p: Problem, a: string, b: string) =>

@@ -1,4 +1,3 @@
-import { produce } from 'immer'
 import { jointsOf, membersOf, type Selection } from './repeat.js'
 import { Growing } from './growing.js'
 import { typed } from '../typed.js'
@@ -6,20 +5,8 @@ import { measure, tidy } from '../measure.js'
 import * as D from '../../quantity/dimension.js'
 import type { QuantityResult } from '../../quantity/reader.js'
 import { siPerCoherent } from '../../quantity/units.js'
-import type { Load, Member, Node, Problem, Support } from '../types.js'
-
-/**
- * The first line of a copied piece that another problem can take whole; a spreadsheet shows it as one more
- * cell.
- */
-const WHOLE = 'viga piece'
-
-interface Piece {
-  nodes: Node[]
-  members: Member[]
-  supports: Support[]
-  loads: { caseId: string; load: Load }[]
-}
+import { addPiece, knownProperties, pieceOf, readPiece, type Pasted } from './piece.js'
+import type { Problem } from '../types.js'
 
 /**
  * A selection as rows for a spreadsheet, cells parted by tabs: joints with x and y, then members with their
@@ -31,28 +18,23 @@ export function copyRows(p: Problem, selection: Selection): string {
   const members = new Set(membersOf(p, selection))
   const nodes = p.nodes.filter((n) => joints.has(n.id))
   const chosen = p.members.filter((m) => members.has(m.id))
-  const piece: Piece = {
-    nodes,
-    members: chosen,
-    supports: (p.supports ?? []).filter((s) => joints.has(s.node)),
-    loads: (p.loadCases ?? []).flatMap((c) =>
-      c.loads
-        .filter((l) => (l.type === 'nodal' ? joints.has(l.node) : members.has(l.member)))
-        .map((load) => ({ caseId: c.id, load })),
-    ),
-  }
   const lines = [['joint', 'x', 'y'], ...nodes.map((n) => [n.id, n.x, n.y])]
   if (chosen.length)
     lines.push(
       ['member', 'start', 'end', 'section', 'material'],
       ...chosen.map((m) => [m.id, m.start, m.end, m.section ?? '', m.material ?? '']),
     )
-  lines.push([WHOLE, JSON.stringify(piece)])
+  lines.push([WHOLE, JSON.stringify(pieceOf(p, joints, members))])
   return lines.map((l) => l.join('\t')).join('\n')
 }
 
-export type Pasted =
-  { ok: true; problem: Problem; nodes: string[]; members: string[] } | { ok: false; message: string }
+/**
+ * The first line of a copied piece that another problem can take whole; a spreadsheet shows it as one more
+ * cell.
+ */
+const WHOLE = 'viga piece'
+
+export type { Pasted } from './piece.js'
 
 /** More rows than this are not a textbook problem. */
 const MOST = 20_000
@@ -84,67 +66,6 @@ export function pasteRows(p: Problem, text: string, dx = 0, dy = 0): Pasted {
     dx,
     dy,
   )
-}
-
-function readPiece(text: string | undefined): Piece | undefined {
-  try {
-    const v = JSON.parse(text ?? '') as Partial<Piece>
-    return [v.nodes, v.members, v.supports, v.loads].every(Array.isArray) ? (v as Piece) : undefined
-  } catch {
-    return undefined
-  }
-}
-
-/** Adds a piece copied from a problem: what its labels name here is given new labels. */
-function addPiece(p: Problem, piece: Piece, dx: number, dy: number): Pasted {
-  const source = measure({ ...p, nodes: piece.nodes })
-  const to = new Map<string, string>()
-  const members = new Map<string, string>()
-  const growing = new Growing(p)
-  for (const n of piece.nodes) {
-    const at = source.at.get(n.id)
-    if (!at || !Number.isFinite(at.x + at.y))
-      return { ok: false, message: `The place of ${n.id} cannot be read in this problem.` }
-    const moves = dx !== 0 || dy !== 0
-    const [x, y] = moves ? [tidy(at.x + dx), tidy(at.y + dy)] : [n.x, n.y]
-    to.set(n.id, growing.addNode(n.id, x, y))
-  }
-  const known = knownProperties(p)
-  for (const m of piece.members) {
-    const [start, end] = [to.get(m.start), to.get(m.end)]
-    if (start === undefined || end === undefined) continue
-    const keeps = start === m.start && end === m.end
-    members.set(m.id, growing.addMember(keeps ? m.id : undefined, known({ ...m, start, end })))
-  }
-  const problem = produce(growing.problem(), (d) => {
-    d.supports ??= []
-    for (const s of piece.supports) if (to.has(s.node)) d.supports.push({ ...s, node: to.get(s.node)! })
-    for (const { caseId, load } of piece.loads) {
-      const c = d.loadCases?.find((o) => o.id === caseId) ?? d.loadCases?.[0]
-      const on = load.type === 'nodal' ? to.get(load.node) : members.get(load.member)
-      if (c && on !== undefined)
-        c.loads.push(load.type === 'nodal' ? { ...load, node: on } : { ...load, member: on })
-    }
-  })
-  return { ok: true, problem, nodes: [...to.values()], members: [...members.values()] }
-}
-
-/** Gives a member the material and section of the members here where those it names are not known here. */
-function knownProperties(p: Problem): <M extends Omit<Member, 'id'>>(m: M) => M {
-  const lists = {
-    material: new Set(p.materials?.map((o) => o.id)),
-    section: new Set(p.sections?.map((o) => o.id)),
-  }
-  return (m) => {
-    const out = { ...m }
-    for (const key of ['material', 'section'] as const) {
-      if (lists[key].has(out[key] ?? '')) continue
-      const usual = p.members[0]?.[key] ?? [...lists[key]][0]
-      if (usual === undefined) delete out[key]
-      else out[key] = usual
-    }
-    return out
-  }
 }
 
 type Mode = 'joint' | 'member' | undefined

@@ -1,5 +1,6 @@
-import type { Dimension } from '../../quantity/dimension.js'
+import { measure } from '../measure.js'
 import { document } from '../schema.js'
+import { unitText } from '../sums.js'
 import { transform } from '../transform.js'
 import type { Problem } from '../types.js'
 
@@ -18,23 +19,18 @@ export function setUnits(p: Problem, length: string, force: string, keep: boolea
  * Every plain number that has a dimension with the problem's unit written behind it. A symbol stays a plain
  * number, as the contract reads it.
  */
-function withUnitsWritten(p: Problem): Problem {
+export function withUnitsWritten(p: Problem): Problem {
+  const { reader } = measure(p)
   return transform(document, p, {
     quantity: (value, form, owner) => {
-      if (typeof value !== 'number' || value === 0) return value
+      const plain =
+        typeof value === 'number' ? value !== 0 : typeof value === 'string' && reader.isPlain(value)
+      if (!plain) return value
       const d = typeof form.dimension === 'function' ? form.dimension(owner) : form.dimension
       const unit = unitText(d, p.units.length, p.units.force)
-      return unit ? `${value} ${unit}` : value
+      if (!unit) return value
+      // an expression of plain numbers, or of symbols that are plain numbers
+      return typeof value === 'number' ? `${value} ${unit}` : `(${value as string}) ${unit}`
     },
   }) as Problem
-}
-
-/** A dimension in a unit of length and one of force: "kN*m", "kN/m^2"; empty for what depends on neither. */
-function unitText(d: Dimension, length: string, force: string): string {
-  const f = d[0]
-  const l = d[1] - d[0]
-  const raised = (unit: string, n: number) => (n === 0 ? [] : [n === 1 ? unit : `${unit}^${n}`])
-  const above = [...raised(force, f), ...raised(length, Math.max(l, 0))].join('*')
-  const below = raised(length, Math.max(-l, 0)).join('')
-  return below ? `${above || 1}/${below}` : above
 }

@@ -1,4 +1,4 @@
-import type { Quantity } from '../document/types.js'
+import type { Quantity } from './types.js'
 
 /** The sign of a quantity as it was typed: magnitudes are shown positive, directions are chosen. */
 
