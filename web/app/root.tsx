@@ -1,4 +1,4 @@
-import { ThemeProvider } from '@mui/material/styles'
+import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles'
 import { useEffect } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
@@ -48,9 +48,11 @@ export default function Root() {
   // the page answers to keys and clicks from here on; the browser tests wait for it
   useEffect(() => document.body.setAttribute('data-live', ''), [])
   return (
-    <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
-      <Outlet />
-    </ThemeProvider>
+    <StyledEngineProvider enableCssLayer>
+      <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
+        <Outlet />
+      </ThemeProvider>
+    </StyledEngineProvider>
   )
 }
 

@@ -12,7 +12,7 @@ export {
 export { shapeSides } from '../kinds/sections/form.js'
 export { describeLoad, isIdleLoad } from '../kinds/loads/index.js'
 export * as edit from './edits/edits.js'
-export { setUnits } from './edits/units-edit.js'
+export { plainNumbers, setUnits } from './edits/units-edit.js'
 export { newProblem } from './new.js'
 export { freeId, memberLabel, nextNodeLabel, readChain } from './labels.js'
 export { findJoint, findMember, findPlace, type Named, type NamedMember } from './names.js'

@@ -6,6 +6,7 @@ import {
   type Problem,
   type StiffnessPlace,
 } from '@viga/core'
+import { Pick } from '../widgets/Pick'
 import { TextField } from '../fields/TextField'
 import {
   componentsOf,
@@ -33,18 +34,13 @@ function Choice({
   onChoose: (v: string) => void
 }) {
   return (
-    <select
-      className="cell-select"
-      aria-label={name}
-      value={value}
-      onChange={(e) => onChoose(e.target.value)}
-    >
+    <Pick className="cell-select" aria-label={name} value={value} onChange={(e) => onChoose(e.target.value)}>
       {options.map(([k, label]) => (
         <option key={k} value={k}>
           {label}
         </option>
       ))}
-    </select>
+    </Pick>
   )
 }
 

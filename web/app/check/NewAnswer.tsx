@@ -1,5 +1,7 @@
 import { edit, type Answer } from '@viga/core'
 import { useState } from 'react'
+import { Line } from '../widgets/Line'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { AnswerFields } from './AnswerFields'
@@ -57,7 +59,7 @@ export function NewAnswer() {
         place={place ?? shown}
         onChange={(d) => (setDraft(d), setRefusal(null))}
       />
-      <input
+      <Line
         className="cell-input hand"
         aria-label="your value"
         placeholder="your value"
@@ -66,16 +68,16 @@ export function NewAnswer() {
         autoComplete="off"
         onChange={(e) => (setTyped({ value: e.target.value, note }), setRefusal(null))}
       />
-      <input
+      <Line
         className="cell-input note"
         aria-label="note to your value"
         placeholder="a note, if you like"
         value={note}
         onChange={(e) => setTyped({ value, note: e.target.value })}
       />
-      <button type="submit" className="plain-button">
+      <Press type="submit" className="plain-button">
         Check it
-      </button>
+      </Press>
       {refusal && (
         <p className="pencil" role="alert">
           {refusal}

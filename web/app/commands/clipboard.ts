@@ -1,4 +1,5 @@
 import { copyRows, thing } from '@viga/core'
+import { cellsOf, fillRows, type TablePlace } from '@viga/core/statement/read-rows'
 import { useEffect } from 'react'
 import { useSheetStore } from '../sheet/context'
 import type { SheetStore } from '../sheet/store'
@@ -19,6 +20,34 @@ function paste(store: SheetStore, text: string) {
   store.getState().edit('paste', () => made.problem, {
     select: targetOf([...made.nodes.map((n) => thing.node(n)), ...made.members.map((m) => thing.member(m))]),
   })
+}
+
+/** The place of a field in a table of the statement, as its row and table say it. */
+function placeOf(field: Element): TablePlace | undefined {
+  const table = field.closest<HTMLElement>('[data-rows]')
+  const row = field.closest<HTMLElement>('[data-row]')?.dataset.row
+  const at = row === undefined ? {} : { row: Number(row) }
+  switch (table?.dataset.rows) {
+    case 'joints':
+      return {
+        table: 'joints',
+        ...at,
+        column: field.closest<HTMLElement>('[data-column]')?.dataset.column === 'y' ? 'y' : 'x',
+      }
+    case 'members':
+    case 'supports':
+      return { table: table.dataset.rows }
+    case 'loads':
+      return { table: 'loads', ...at, caseId: table.dataset.case ?? '1' }
+    default:
+      return undefined
+  }
+}
+
+function fill(store: SheetStore, text: string, place: TablePlace) {
+  const made = fillRows(store.getState().problem, text, place)
+  if (!made.ok) return store.setState({ refused: made.message })
+  store.getState().edit(`paste into the ${place.table}`, () => made.problem)
 }
 
 const inField = (e: Event) => (e.target as HTMLElement | null)?.closest?.('input, textarea, select') ?? null
@@ -50,9 +79,13 @@ export function useClipboard(on: boolean) {
     }
     const onPaste = (e: ClipboardEvent) => {
       const text = e.clipboardData?.getData('text/plain')
-      if (inField(e) || !text) return
+      if (!text) return
+      const field = inField(e)
+      const place = field && cellsOf(text) ? placeOf(field) : undefined
+      if (field && !place) return
       e.preventDefault()
-      paste(store, text)
+      if (place) fill(store, text, place)
+      else paste(store, text)
     }
     document.addEventListener('copy', onCopy)
     document.addEventListener('cut', onCut)

@@ -1,3 +1,4 @@
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 
 /** Which case or combination the numbers belong to. Nothing when there is but one. */
@@ -10,7 +11,7 @@ export function CaseChoice() {
   return (
     <div className="case-choice" role="group" aria-label="Load case or combination">
       {[...cases, ...combinations].map((c, i) => (
-        <button
+        <Press
           key={c.id}
           type="button"
           aria-pressed={c.id === actionId}
@@ -25,7 +26,7 @@ export function CaseChoice() {
           onClick={() => store.getState().chooseAction(c.id)}
         >
           {c.title ?? c.id}
-        </button>
+        </Press>
       ))}
     </div>
   )

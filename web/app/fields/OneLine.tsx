@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react'
+import { Line } from '../widgets/Line'
 import { useNewRow } from '../sheet/new-row'
 import './fields.css'
 
@@ -35,7 +36,7 @@ export function EntryInput({
   wrong,
 }: InputProps) {
   return (
-    <input
+    <Line
       className={`cell-input ${className}`}
       aria-label={name}
       aria-invalid={wrong}

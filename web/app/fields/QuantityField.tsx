@@ -1,6 +1,7 @@
 import {
   ExpressionError,
   coherentUnitName,
+  dimension as dimensions,
   edit,
   formatPlain,
   makeReader,
@@ -13,6 +14,7 @@ import {
   type Quantity,
 } from '@viga/core'
 import { useCallback, useId, useMemo, useState } from 'react'
+import { Line } from '../widgets/Line'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { draftKey } from '../sheet/drafts'
 import { useThing } from './of-thing'
@@ -45,6 +47,27 @@ const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined)
   (text.match(/\p{L}[\p{L}\p{Nd}_']*/gu) ?? []).some(
     (w) => symbols !== undefined && Object.hasOwn(symbols, w),
   )
+
+const IMPERIAL = /(?<![a-zA-Z])(?:in|ft|lbf|kip|psi|ksi|psf|pcf|plf|klf)(?![a-zA-Z])/
+/** Lengths, forces, moments and loads per length are answered in the problem's own unit. */
+const MEASURED = [dimensions.length, dimensions.force, dimensions.moment, dimensions.forcePerLength]
+
+/**
+ * Whether a number with a unit needs no answer: it is in the problem's own unit, or, where it is a property such
+ * as a modulus or an area, in another unit of the same system.
+ */
+function saysOwnUnit(text: string, units: { length: string; force: string }, d: Dimension): boolean {
+  const unit = text.replace(/^[-−\s\d.]+(?:e[-+]?\d+)?/i, '').trim()
+  const plain = (u: string) =>
+    u
+      .replace(/\s|\*|·/g, '')
+      .replace(/²/g, '^2')
+      .replace(/³/g, '^3')
+      .replace(/⁴/g, '^4')
+  if (plain(unit) === plain(coherentUnitName(units, d))) return true
+  const same = IMPERIAL.test(unit) === IMPERIAL.test(`${units.length} ${units.force}`)
+  return same && !MEASURED.some((o) => dimensions.equal(o, d))
+}
 
 /** Quantities that a tonne or a degree Celsius may stand in. */
 const isForceOrHeat = ([mass, , , temperature]: Dimension) => mass !== 0 || temperature !== 0
@@ -102,7 +125,8 @@ export function QuantityField({
       const plain = /^\s*-?[\d.]+\s*$/.test(text)
       if (plain) return unit ? name : ''
       // "6 kN" says itself; anything else is answered with its value
-      if (SAYS_ITSELF.test(text) && !usesSymbol(text, symbols)) return ''
+      if (SAYS_ITSELF.test(text) && !usesSymbol(text, symbols) && saysOwnUnit(text, units, dimension))
+        return ''
       if (name === 'rad') return `${formatPlain((r.si * 180) / Math.PI, 4)}°`
       return `${formatPlain(r.si / siPerCoherent(units, dimension), 5)} ${name}`.trim()
     } catch (error) {
@@ -147,7 +171,7 @@ export function QuantityField({
     <span
       className={`qf${focused ? ' focused' : ''}${wrong ? ' wrong' : ''}${className ? ` ${className}` : ''}`}
     >
-      <input
+      <Line
         value={text}
         aria-label={name}
         aria-invalid={wrong !== null}

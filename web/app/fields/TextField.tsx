@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Line } from '../widgets/Line'
 import { Refusal } from './OneLine'
 import './fields.css'
 
@@ -27,7 +28,7 @@ export function TextField({ name, value, onCommit, className, placeholder }: Pro
   }
   return (
     <span className={`qf${refusal ? ' wrong' : ''}`}>
-      <input
+      <Line
         className={className}
         value={text ?? value}
         aria-label={name}

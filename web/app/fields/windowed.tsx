@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { Press } from '../widgets/Press'
 import { useSheet } from '../sheet/context'
 import { targetsOf } from '../sheet/targets'
 
@@ -67,20 +68,15 @@ function Others({
     <tr className="others">
       <td colSpan={columns}>
         rows {from + 1} to {to} of {count}
-        <button
-          type="button"
-          className="link"
-          disabled={from === 0}
-          onClick={() => go(Math.max(0, from - PART))}
-        >
+        <Press className="link" disabled={from === 0} onClick={() => go(Math.max(0, from - PART))}>
           earlier
-        </button>
-        <button type="button" className="link" disabled={to >= count} onClick={() => go(from + PART)}>
+        </Press>
+        <Press className="link" disabled={to >= count} onClick={() => go(from + PART)}>
           later
-        </button>
-        <button type="button" className="link" disabled={to >= count} onClick={() => go(startOf(count - 1))}>
+        </Press>
+        <Press className="link" disabled={to >= count} onClick={() => go(startOf(count - 1))}>
           last
-        </button>
+        </Press>
       </td>
     </tr>
   )

@@ -1,3 +1,4 @@
+import { Press } from '../widgets/Press'
 import type { Structure } from '@viga/core'
 import { vec, type Vec } from '@viga/drawing/marks'
 import { onScreen, type View } from '@viga/drawing/view'
@@ -66,9 +67,9 @@ export function Floating({
       <header>
         <i>{title}</i>
         <span className="quiet">{note}</span>
-        <button type="button" className="quiet" aria-label="Close" onClick={onClose}>
+        <Press className="quiet" aria-label="Close" onClick={onClose}>
           esc
-        </button>
+        </Press>
       </header>
       {children}
     </div>

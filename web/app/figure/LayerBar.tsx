@@ -8,6 +8,7 @@ import {
   type FigureContext,
   type Switch,
 } from '../commands/figure'
+import { Press } from '../widgets/Press'
 import { useCommands } from '../commands/use-commands'
 import { useSheet, useSheetStore } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
@@ -43,12 +44,12 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
   return (
     <div className="figure-foot" role="toolbar" aria-label="Layers of the Figure">
       {part === 'given' && (
-        <button type="button" aria-pressed={drawing} className="draw" onClick={() => setDrawing(!drawing)}>
+        <Press aria-pressed={drawing} className="draw" onClick={() => setDrawing(!drawing)}>
           Draw<kbd>a</kbd>
-        </button>
+        </Press>
       )}
       {LAYERS.filter((l) => OFFERED[part].includes(l.key)).map((l) => (
-        <button
+        <Press
           key={l.key}
           type="button"
           aria-pressed={shown[l.key]}
@@ -56,36 +57,30 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
         >
           {l.label}
           <kbd>{l.press}</kbd>
-        </button>
+        </Press>
       ))}
       <span className="gap" />
       {shown.deflected && (
         <span className="enlarge">
-          <button
-            type="button"
+          <Press
             aria-label="Smaller deflections"
             onClick={() => store.getState().setEnlarge(niceBelow(enlarged / 2.01) || 1)}
           >
             −
-          </button>
-          <button
-            type="button"
-            title="Choose the scale by itself"
-            onClick={() => store.getState().setEnlarge(0)}
-          >
+          </Press>
+          <Press title="Choose the scale by itself" onClick={() => store.getState().setEnlarge(0)}>
             ×{Math.round(enlarged * 100) / 100}
-          </button>
-          <button
-            type="button"
+          </Press>
+          <Press
             aria-label="Larger deflections"
             onClick={() => store.getState().setEnlarge(niceBelow(enlarged * 2.51))}
           >
             +
-          </button>
+          </Press>
         </span>
       )}
       {DIAGRAMS.filter((k) => !truss || k === 'N').map((k) => (
-        <button
+        <Press
           key={k}
           type="button"
           className="letter"
@@ -94,14 +89,14 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
           onClick={() => toggleDiagram(context, k)}
         >
           {k}
-        </button>
+        </Press>
       ))}
-      <button type="button" aria-pressed={shown.deflected} onClick={() => toggleDeflected(context)}>
+      <Press aria-pressed={shown.deflected} onClick={() => toggleDeflected(context)}>
         Deflected<kbd>y</kbd>
-      </button>
-      <button type="button" onClick={refit} title="The whole structure, as large as it goes">
+      </Press>
+      <Press onClick={refit} title="The whole structure, as large as it goes">
         Fit<kbd>f</kbd>
-      </button>
+      </Press>
     </div>
   )
 }

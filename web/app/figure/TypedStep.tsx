@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { Line } from '../widgets/Line'
 import { Refusal } from '../fields/OneLine'
 import type { Vec } from '@viga/drawing/marks'
 
@@ -47,7 +48,7 @@ export function TypedStep({ at, chained, onPlace }: Props) {
   }
   return (
     <div className="typed-step" style={{ left: (at?.x ?? 40) + 16, top: (at?.y ?? 40) + 12 }}>
-      <input
+      <Line
         ref={field}
         className="cell-input"
         aria-label={chained ? 'length or step of the member being drawn' : 'coordinates of the next joint'}

@@ -1,4 +1,6 @@
 import { dimension, edit, makeReader, type Category, type LoadCase } from '@viga/core'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { TextField } from '../fields/TextField'
 
@@ -63,7 +65,7 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
           />
           <label className="middle">
             of
-            <select
+            <Pick
               className="cell-select"
               aria-label="category of this case"
               value={c.category ?? 'other'}
@@ -80,7 +82,7 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
                   {label}
                 </option>
               ))}
-            </select>
+            </Pick>
           </label>
           <label className="short">
             own weight ×{' '}
@@ -92,13 +94,12 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
             />
           </label>
           {many && (
-            <button
-              type="button"
+            <Press
               className="quiet link"
               onClick={() => store.getState().edit(`take out case ${c.id}`, (p) => edit.removeCase(p, c.id))}
             >
               take out
-            </button>
+            </Press>
           )}
         </span>
       </td>

@@ -7,6 +7,8 @@ import {
   type LoadCase,
 } from '@viga/core'
 import { useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { TextField } from '../fields/TextField'
@@ -55,17 +57,15 @@ export function Combinations() {
         </p>
       )}
       <div className="note">
-        <button
-          type="button"
+        <Press
           className="quiet link"
           onClick={() => store.getState().edit('combination', edit.addCombination)}
         >
           {combinations.length ? 'another combination' : 'combine cases'}
-        </button>
+        </Press>
         <Lists />
         {combinations.length > 1 && (
-          <button
-            type="button"
+          <Press
             className="quiet link"
             onClick={() =>
               store
@@ -76,7 +76,7 @@ export function Combinations() {
             }
           >
             take all out
-          </button>
+          </Press>
         )}
       </div>
     </div>
@@ -137,7 +137,7 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
         />
       </td>
       <td>
-        <select
+        <Pick
           className="cell-select"
           aria-label={`purpose of ${c.id}`}
           value={c.purpose ?? ''}
@@ -152,7 +152,7 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
           <option value="">any</option>
           <option value="strength">strength</option>
           <option value="service">service</option>
-        </select>
+        </Pick>
       </td>
       <td>
         <RemoveButton
@@ -173,7 +173,7 @@ function Lists() {
   const made = list && generateCombinations(problem, list)
   return (
     <>
-      <select
+      <Pick
         className="cell-select list-choice"
         aria-label="Published list of combinations"
         value={chosen}
@@ -185,12 +185,11 @@ function Lists() {
             {l.title}
           </option>
         ))}
-      </select>
+      </Pick>
       {list && made && (
         <>
           {made.combinations.length > 0 && (
-            <button
-              type="button"
+            <Press
               className="plain-button"
               onClick={() =>
                 store.getState().edit(`combinations of ${list.title}`, (p) => addCombinations(p, list)) ===
@@ -203,7 +202,7 @@ function Lists() {
                 .map((c) => c.title)
                 .join('; ')}
               {made.combinations.length > 3 ? ' …' : ''}
-            </button>
+            </Press>
           )}
           <span className="quiet">
             {list.source}.

@@ -1,5 +1,6 @@
 import { thing, doubts, type Doubt } from '@viga/core'
 import { useDeferredValue, useMemo } from 'react'
+import { Press } from '../widgets/Press'
 import { useUnread } from '../fields/LastReadable'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
@@ -62,9 +63,9 @@ function Unread({ field, text, message }: { field: string; text: string; message
   }
   return (
     <p className="error">
-      <button type="button" className="say" onClick={there}>
+      <Press className="say" onClick={there}>
         {field}: “{text}” is not read. {message}
-      </button>
+      </Press>
     </p>
   )
 }
@@ -88,20 +89,19 @@ function Line({
       onMouseLeave={() => store.getState().point(null)}
     >
       {target ? (
-        <button type="button" className="say" onClick={() => store.getState().select(target)}>
+        <Press className="say" onClick={() => store.getState().select(target)}>
           {message}
-        </button>
+        </Press>
       ) : (
         message
       )}
       {repair && (
-        <button
-          type="button"
+        <Press
           className="mend"
           onClick={() => store.getState().edit(repair.label.toLowerCase(), repair.apply, { select: null })}
         >
           {repair.label}
-        </button>
+        </Press>
       )}
     </p>
   )

@@ -1,5 +1,7 @@
 import { edit } from '@viga/core'
 import { useState } from 'react'
+import { OneOf, Tick } from '../widgets/Tick'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Joints } from './Joints'
 import { Loads } from './Loads'
@@ -55,9 +57,9 @@ function Statement() {
       )}
       {(open || notes !== undefined) && <Words of="notes" label="Notes" placeholder="Notes of your own" />}
       {!open && source === undefined && notes === undefined && (
-        <button type="button" className="quiet link words-more" onClick={() => setOpen(true)}>
+        <Press className="quiet link words-more" onClick={() => setOpen(true)}>
           source, notes
-        </button>
+        </Press>
       )}
     </>
   )
@@ -102,8 +104,7 @@ function Kind() {
         ] as const
       ).map(([key, label]) => (
         <label key={key} className={kind === key ? 'on' : ''}>
-          <input
-            type="radio"
+          <OneOf
             name="kind"
             checked={kind === key}
             onChange={() => store.getState().edit(label, (p) => edit.setKind(p, key))}
@@ -113,8 +114,7 @@ function Kind() {
       ))}
       {kind === 'frame' && (
         <label className={neglect ? 'on' : ''}>
-          <input
-            type="checkbox"
+          <Tick
             checked={neglect}
             onChange={(e) =>
               store.getState().edit('axial deformation', (p) => edit.setNeglectAxial(p, e.target.checked))

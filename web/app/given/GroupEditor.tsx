@@ -16,6 +16,9 @@ import {
   type Structure,
 } from '@viga/core'
 import { useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
+import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { chosen, targetOf } from '../sheet/targets'
 import { Floating, pointsOf, useEscape } from '../figure/Floating'
@@ -71,12 +74,8 @@ export function GroupEditor({
           <div className="editor-row">
             <span className="label">Also</span>
             <div className="choices words body">
-              <button type="button" onClick={() => alike('section')}>
-                all of the same section
-              </button>
-              <button type="button" onClick={() => alike('line')}>
-                all in one line
-              </button>
+              <Press onClick={() => alike('section')}>all of the same section</Press>
+              <Press onClick={() => alike('line')}>all in one line</Press>
             </div>
           </div>
           <Properties ids={members} />
@@ -89,26 +88,20 @@ export function GroupEditor({
       )}
       <footer className="editor-foot">
         {problem.kind === 'frame' && nodes.length + members.length > 0 && (
-          <button type="button" onClick={() => run('hinges', (p) => toggleHinges(p, selection))}>
-            hinge, or not (h)
-          </button>
+          <Press onClick={() => run('hinges', (p) => toggleHinges(p, selection))}>hinge, or not (h)</Press>
         )}
         {members.length > 0 && (
-          <button
-            type="button"
+          <Press
             onClick={() =>
               run('split in two', (p) => members.reduce((q, id) => divideMember(q, id, 2).problem, p), null)
             }
           >
             split in two
-          </button>
+          </Press>
         )}
-        <button
-          type="button"
-          onClick={() => run('take out the selection', (p) => removeChosen(p, selection), null)}
-        >
+        <Press onClick={() => run('take out the selection', (p) => removeChosen(p, selection), null)}>
           take all out
-        </button>
+        </Press>
       </footer>
     </Floating>
   )
@@ -124,7 +117,7 @@ function Properties({ ids }: { ids: string[] }) {
   const set = (change: Parameters<typeof edit.setMember>[2], name: string) =>
     store.getState().edit(name, (p) => ids.reduce((q, id) => edit.setMember(q, id, change), p))
   const choice = (key: 'section' | 'material', options: { id: string }[]) => (
-    <select
+    <Pick
       className="cell-select"
       aria-label={`${key} of the selection`}
       value={common(key)}
@@ -134,13 +127,12 @@ function Properties({ ids }: { ids: string[] }) {
       {options.map((o) => (
         <option key={o.id}>{o.id}</option>
       ))}
-    </select>
+    </Pick>
   )
   const flag = (key: 'axiallyRigid' | 'type', label: string) => {
     const on = own.every((m) => (key === 'type' ? m.type === 'bar' : m.axiallyRigid === true))
     return (
-      <button
-        type="button"
+      <Press
         aria-pressed={on}
         onClick={() =>
           set(
@@ -150,7 +142,7 @@ function Properties({ ids }: { ids: string[] }) {
         }
       >
         {label}
-      </button>
+      </Press>
     )
   }
   return (
@@ -203,7 +195,7 @@ function AllLoad({ on }: { on: string[] }) {
     <div className="editor-row">
       <span className="label">Load</span>
       <div className="body split-line">
-        <select
+        <Pick
           className="cell-select"
           aria-label="direction of the load on all"
           style={{ width: 92 }}
@@ -215,7 +207,7 @@ function AllLoad({ on }: { on: string[] }) {
               {WAYS[w].sign} {WAYS[w].label}
             </option>
           ))}
-        </select>
+        </Pick>
         <span className="grow">
           <EntryInput
             name="amount of a load on all"
@@ -226,9 +218,9 @@ function AllLoad({ on }: { on: string[] }) {
           />
           <Refusal>{refusal}</Refusal>
         </span>
-        <button type="button" className="plain-button" disabled={amount.trim() === ''} onClick={add}>
+        <Press className="plain-button" disabled={amount.trim() === ''} onClick={add}>
           put on
-        </button>
+        </Press>
       </div>
     </div>
   )
@@ -246,6 +238,7 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
   const [fields, setFields] = useState({ right: '', up: '', times: '1', about: '' })
   const [connect, setConnect] = useState(true)
   const [loads, setLoads] = useState(true)
+  const [supports, setSupports] = useState(true)
   const [refusal, setRefusal] = useState<string | null>(null)
   const selection = { nodes, members }
   const length = (text: string): number | undefined => {
@@ -262,7 +255,11 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
       setRefusal('Say how far right or up first.')
       return undefined
     }
-    return { dx, dy }
+    const typed = {
+      ...(fields.right.trim() === '' ? {} : { dx: edit.typed(fields.right) }),
+      ...(fields.up.trim() === '' ? {} : { dy: edit.typed(fields.up) }),
+    }
+    return { dx, dy, typed }
   }
   const copy = () => {
     const by = step()
@@ -270,7 +267,7 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
     if (!by) return
     if (!Number.isInteger(times) || times < 1 || times > 200)
       return setRefusal('Copies are a whole number from 1 to 200.')
-    run('copy the selection', (p) => copySelection(p, selection, { ...by, times, connect, loads }))
+    run('copy the selection', (p) => copySelection(p, selection, { ...by, times, connect, loads, supports }))
   }
   const move = () => {
     const by = step()
@@ -300,9 +297,9 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
         <span className="label">Step</span>
         <div className="body split-line wide-fields">
           → {input('right', 'step to the right', 'right')} ↑ {input('up', 'step up', 'up')}
-          <button type="button" className="plain-button" onClick={move}>
+          <Press className="plain-button" onClick={move}>
             move
-          </button>
+          </Press>
         </div>
       </div>
       <div className="editor-row">
@@ -310,26 +307,29 @@ function Repeat({ problem, nodes, members, run }: RepeatProps) {
         <div className="body split-line wide-fields">
           {input('times', 'number of copies', '1')} times
           <label>
-            <input type="checkbox" checked={connect} onChange={(e) => setConnect(e.target.checked)} /> joined
+            <Tick checked={connect} onChange={(e) => setConnect(e.target.checked)} /> joined
           </label>
           <label>
-            <input type="checkbox" checked={loads} onChange={(e) => setLoads(e.target.checked)} /> loads
+            <Tick checked={loads} onChange={(e) => setLoads(e.target.checked)} /> loads
           </label>
-          <button type="button" className="plain-button" onClick={copy}>
+          <label>
+            <Tick checked={supports} onChange={(e) => setSupports(e.target.checked)} /> supports
+          </label>
+          <Press className="plain-button" onClick={copy}>
             copy
-          </button>
+          </Press>
         </div>
       </div>
       <div className="editor-row">
         <span className="label">Mirror</span>
         <div className="body split-line wide-fields">
           at {input('about', 'line of the mirror', 'edge')}
-          <button type="button" className="plain-button" onClick={() => mirror('vertical')}>
+          <Press className="plain-button" onClick={() => mirror('vertical')}>
             left to right
-          </button>
-          <button type="button" className="plain-button" onClick={() => mirror('horizontal')}>
+          </Press>
+          <Press className="plain-button" onClick={() => mirror('horizontal')}>
             low to high
-          </button>
+          </Press>
         </div>
       </div>
       <Refusal>{refusal}</Refusal>

@@ -8,6 +8,7 @@ import {
   type SupportType,
 } from '@viga/core'
 import { useState } from 'react'
+import { Press } from '../widgets/Press'
 import { QuantityField } from '../fields/QuantityField'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Amount, ForceFields } from './entry-fields'
@@ -44,7 +45,7 @@ export function JointEditor({ id }: { id: string }) {
         <span className="label">Support</span>
         <div className="choices body" role="group" aria-label={`Support of ${id}`}>
           {(['none', ...TYPES] as const).map((t) => (
-            <button
+            <Press
               key={t}
               type="button"
               aria-pressed={kind === t}
@@ -53,7 +54,7 @@ export function JointEditor({ id }: { id: string }) {
               onClick={() => setSupport(t)}
             >
               <SupportSymbol type={t} />
-            </button>
+            </Press>
           ))}
         </div>
       </div>
@@ -63,7 +64,7 @@ export function JointEditor({ id }: { id: string }) {
           <span className="label">Ends</span>
           <div className="choices words body">
             {bending.map((e) => (
-              <button
+              <Press
                 key={e.m.id + e.end}
                 type="button"
                 aria-pressed={hinged(e)}
@@ -75,11 +76,10 @@ export function JointEditor({ id }: { id: string }) {
                 }
               >
                 <i>{e.m.id}</i> {hinged(e) ? 'hinged' : 'rigid'}
-              </button>
+              </Press>
             ))}
             {bending.length > 1 && (
-              <button
-                type="button"
+              <Press
                 aria-pressed={bending.every(hinged)}
                 onClick={() =>
                   store
@@ -90,7 +90,7 @@ export function JointEditor({ id }: { id: string }) {
                 }
               >
                 all hinged
-              </button>
+              </Press>
             )}
           </div>
         </div>
@@ -98,14 +98,13 @@ export function JointEditor({ id }: { id: string }) {
       <JointLoad id={id} problem={problem} />
       <footer className="editor-foot">
         <span>drag the joint to move it</span>
-        <button
-          type="button"
+        <Press
           onClick={() =>
             store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]), { select: null })
           }
         >
           take it out
-        </button>
+        </Press>
       </footer>
     </>
   )
@@ -148,12 +147,12 @@ function TurnAndMore({ s }: { s: Support }) {
               onChange={turn}
             />
           </div>
-          <button type="button" className="plain-button" onClick={quarter}>
+          <Press className="plain-button" onClick={quarter}>
             a quarter on ↺
-          </button>
-          <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
+          </Press>
+          <Press className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'less' : 'springs …'}
-          </button>
+          </Press>
         </div>
       </div>
       {open && <SupportDetail s={s} />}
@@ -209,8 +208,7 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
                 put('moment', { sort: 'moment', amount: v, way: moment?.way ?? 'cw' }, merge)
               }
             />
-            <button
-              type="button"
+            <Press
               className="plain-button"
               aria-label={
                 `sense of the moment on ${id}: ` +
@@ -220,7 +218,7 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
               onClick={() => moment && put('moment', { ...moment, way: moment.way === 'cw' ? 'ccw' : 'cw' })}
             >
               {moment?.way === 'ccw' ? '↺' : '↻'}
-            </button>
+            </Press>
           </div>
         )}
         {rest > 0 && <p className="quiet">Further components stand in the table.</p>}

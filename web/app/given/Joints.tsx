@@ -9,6 +9,8 @@ import {
   type Quantity,
 } from '@viga/core'
 import { memo, useRef, useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
@@ -26,7 +28,7 @@ export function Joints({ onStart }: { onStart: () => void }) {
   const { rows, others } = useWindowed(nodes, (n) => thing.node(n.id), 4)
   return (
     <Block title="Joints">
-      <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
+      <table className="t" data-rows="joints" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
         <colgroup>
           <col style={{ width: 62 }} />
           <col />
@@ -42,9 +44,9 @@ export function Joints({ onStart }: { onStart: () => void }) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ item: n }) => (
+          {rows.map(({ item: n, i }) => (
             <OfThing key={n.id} thing={thing.node(n.id)}>
-              <JointRow id={n.id} x={n.x} y={n.y} />
+              <JointRow id={n.id} x={n.x} y={n.y} at={i} />
             </OfThing>
           ))}
           {others}
@@ -57,7 +59,18 @@ export function Joints({ onStart }: { onStart: () => void }) {
   )
 }
 
-const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity; y: Quantity }) {
+/** `at` is its place in the list, for cells that are pasted from there on. */
+const JointRow = memo(function JointRow({
+  id,
+  x,
+  y,
+  at,
+}: {
+  id: string
+  x: Quantity
+  y: Quantity
+  at: number
+}) {
   const store = useSheetStore()
   const row = useRow(thing.node(id))
   const rename = (to: string) => {
@@ -70,12 +83,12 @@ const JointRow = memo(function JointRow({ id, x, y }: { id: string; x: Quantity;
     )
   }
   return (
-    <tr {...row}>
+    <tr {...row} data-row={at}>
       <td>
         <TextField className="letter" name={`label of joint ${id}`} value={id} onCommit={rename} />
       </td>
       {(['x', 'y'] as const).map((key) => (
-        <td key={key}>
+        <td key={key} data-column={key}>
           <QuantityField
             name={`${key} of ${id}`}
             value={key === 'x' ? x : y}
@@ -186,7 +199,7 @@ function JointTools({ onStart }: { onStart: () => void }) {
   return (
     <div className="note">
       {problem.nodes.length > 1 && (
-        <select
+        <Pick
           className="cell-select rename"
           aria-label="name all joints"
           value=""
@@ -197,16 +210,16 @@ function JointTools({ onStart }: { onStart: () => void }) {
           <option value="letters place">A, B, C from left to right</option>
           <option value="numbers listed">1, 2, 3 as listed</option>
           <option value="numbers place">1, 2, 3 from left to right</option>
-        </select>
+        </Pick>
       )}
       {problem.nodes.length > 0 && (
-        <button type="button" className="quiet link" onClick={onStart}>
+        <Press className="quiet link" onClick={onStart}>
           put in a beam, frame or truss
-        </button>
+        </Press>
       )}
-      <button type="button" className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Press className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
         grid of bays
-      </button>
+      </Press>
       {open && (
         <span className="grid-fields">
           across{' '}

@@ -1,4 +1,5 @@
 import { edit } from '@viga/core'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { EntryEditor } from './MemberEditor'
 import { ForceFields } from './entry-fields'
@@ -45,14 +46,13 @@ export function LoadEditor({ caseId, index }: { caseId: string; index: number })
               ? 'pull its corners'
               : ''}
         </span>
-        <button
-          type="button"
+        <Press
           onClick={() =>
             store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })
           }
         >
           take it out
-        </button>
+        </Press>
       </footer>
     </>
   )

@@ -1,4 +1,7 @@
 import { dimension, type Dimension, type Load, type ProblemError, type Quantity } from '@viga/core'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
+import { Tick } from '../widgets/Tick'
 import { QuantityField } from '../fields/QuantityField'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import {
@@ -115,7 +118,7 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
             percent
             onChange={(v, merge) => put('at', v, merge)}
           />
-          <select
+          <Pick
             className="cell-select narrow"
             aria-label={`axes of ${name}`}
             value={load.axes ?? 'global'}
@@ -123,7 +126,7 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
           >
             <option value="global">level and upright</option>
             <option value="member">along and square</option>
-          </select>
+          </Pick>
         </>
       )}
     </span>
@@ -149,7 +152,7 @@ function Points({
     <span className="rich">
       <span className="rich-way">
         <span aria-hidden="true">{WAYS[line.way].sign}</span>
-        <select
+        <Pick
           className="cell-select over"
           aria-label={`direction of ${name}`}
           value={line.way}
@@ -161,7 +164,7 @@ function Points({
               {WAYS[w].label} {WAYS[w].sign}
             </option>
           ))}
-        </select>
+        </Pick>
       </span>
       {line.points.map((p, i) => (
         <span key={i} className="rich-field point">
@@ -180,29 +183,26 @@ function Points({
             onChange={(v, merge) => change(i, { at: v }, merge)}
           />
           {line.points.length > 2 && (
-            <button
-              type="button"
+            <Press
               className="quiet small-remove"
               aria-label={`Take out point ${i + 1} of ${name}`}
               onClick={() => onChange(withLine(load, withoutPoint(line, i)))}
             >
               ×
-            </button>
+            </Press>
           )}
         </span>
       ))}
-      <button
-        type="button"
+      <Press
         className="quiet link"
         aria-label={`One more point of ${name}`}
         onClick={() => onChange(withLine(load, withPoint(line)))}
       >
         + point
-      </button>
+      </Press>
       {load.type === 'distributed' && (load.direction === 'X' || load.direction === 'Y') && (
         <label className="quiet rich-check">
-          <input
-            type="checkbox"
+          <Tick
             checked={load.per === 'projection'}
             onChange={(e) => {
               const out = { ...load }

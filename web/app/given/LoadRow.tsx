@@ -1,5 +1,6 @@
 import { thing, dimension, edit, findPlace, type Load } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
+import { Pick } from '../widgets/Pick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../fields/QuantityField'
@@ -80,12 +81,12 @@ export const LoadRow = memo(function LoadRow({
     return set((l) => moved(l, place), undefined, true)?.message ?? null
   }
   return (
-    <tr {...row}>
+    <tr {...row} data-row={index}>
       <td>
         <TextField className="letter" name={`what load ${index + 1} acts on`} value={on} onCommit={move} />
       </td>
       <td>
-        <select
+        <Pick
           className="cell-select"
           aria-label={`sort of load ${index + 1}`}
           value={sort}
@@ -96,7 +97,7 @@ export const LoadRow = memo(function LoadRow({
               {SORT_WORDS[s]}
             </option>
           ))}
-        </select>
+        </Pick>
       </td>
       {entry ? (
         <>
@@ -178,7 +179,7 @@ function EntryPlace({
         />
       )}
       {entry.sort === 'uniform' && (
-        <select
+        <Pick
           className="cell-select"
           aria-label={`measured along, load ${index + 1}`}
           value={entry.per ?? 'length'}
@@ -189,7 +190,7 @@ function EntryPlace({
           <option value="projection">
             {entry.way === 'left' || entry.way === 'right' ? 'on the vertical' : 'on the horizontal'}
           </option>
-        </select>
+        </Pick>
       )}
     </>
   )
@@ -209,7 +210,7 @@ export function WayChoice({
   return (
     <>
       <span aria-hidden="true">{WAYS[entry.way].sign}</span>
-      <select
+      <Pick
         className="cell-select over"
         aria-label={name}
         value={entry.way}
@@ -221,7 +222,7 @@ export function WayChoice({
             {WAYS[w].label} {WAYS[w].sign}
           </option>
         ))}
-      </select>
+      </Pick>
     </>
   )
 }

@@ -1,5 +1,8 @@
 import { thing, edit, type LoadCase } from '@viga/core'
 import { useRef, useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
+import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys } from '../widgets/Block'
@@ -23,7 +26,7 @@ export function Loads() {
     <Block title="Loads">
       <div className="cases">
         {cases.map((c) => (
-          <button
+          <Press
             key={c.id}
             type="button"
             aria-pressed={c.id === current?.id}
@@ -31,20 +34,15 @@ export function Loads() {
             onClick={() => store.getState().chooseAction(c.id)}
           >
             {c.title ?? c.id}
-          </button>
+          </Press>
         ))}
         {cases.length > 1 && (
           <label className="together">
-            <input
-              type="checkbox"
-              checked={together}
-              onChange={(e) => store.setState({ together: e.target.checked })}
-            />{' '}
-            draw all
+            <Tick checked={together} onChange={(e) => store.setState({ together: e.target.checked })} /> draw
+            all
           </label>
         )}
-        <button
-          type="button"
+        <Press
           className="another"
           onClick={() =>
             store.getState().edit('load case', edit.addCase) === null &&
@@ -52,7 +50,7 @@ export function Loads() {
           }
         >
           another case
-        </button>
+        </Press>
       </div>
       {current ? (
         <CaseLoads c={current} many={cases.length > 1} />
@@ -71,7 +69,13 @@ export function Loads() {
 function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
   const { rows, others } = useWindowed(c.loads, (_, i) => thing.load(c.id, i), 6)
   return (
-    <table className="t" onKeyDown={onGridKeys} style={{ tableLayout: 'fixed' }}>
+    <table
+      className="t"
+      data-rows="loads"
+      data-case={c.id}
+      onKeyDown={onGridKeys}
+      style={{ tableLayout: 'fixed' }}
+    >
       <thead>
         <tr>
           <th style={{ width: 54 }}>On</th>
@@ -148,7 +152,7 @@ function NewLoad({ caseId }: { caseId: string }) {
       <td className="quiet">new</td>
       <td className="way">
         <span aria-hidden="true">{WAYS[way].sign}</span>
-        <select
+        <Pick
           className="cell-select over"
           aria-label="direction of a new load"
           value={way}
@@ -159,7 +163,7 @@ function NewLoad({ caseId }: { caseId: string }) {
               {WAYS[w].label} {WAYS[w].sign}
             </option>
           ))}
-        </select>
+        </Pick>
       </td>
       <td data-part="amount">{input('amount', 'amount of a new load', '5 kN, 0 to 4 kN/m')}</td>
       <td data-part="at">{input('at', 'place of a new load', 'middle')}</td>

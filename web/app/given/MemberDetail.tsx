@@ -1,4 +1,6 @@
 import { dimension, edit, type EndReleases, type Member, type Quantity } from '@viga/core'
+import { Pick } from '../widgets/Pick'
+import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { QuantityField } from '../fields/QuantityField'
 
@@ -33,7 +35,7 @@ export function MemberDetail({ m }: { m: Member }) {
             return (
               <div key={key} className="detail-line">
                 <span className="quiet">{word}</span>
-                <select
+                <Pick
                   className="cell-select"
                   aria-label={`${word} at ${m[end]} of ${m.id}`}
                   value={choice}
@@ -54,7 +56,7 @@ export function MemberDetail({ m }: { m: Member }) {
                   <option value="rigid">passed on</option>
                   <option value="free">released</option>
                   <option value="spring">by a spring</option>
-                </select>
+                </Pick>
                 {choice === 'spring' && (
                   <QuantityField
                     name={`spring ${key} at ${m[end]} of ${m.id}`}
@@ -110,7 +112,7 @@ export function MemberDetail({ m }: { m: Member }) {
 function Flag({ label, on, set }: { label: string; on: boolean; set: (on: boolean) => void }) {
   return (
     <label className={on ? 'on' : 'quiet'}>
-      <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} /> {label}
+      <Tick checked={on} onChange={(e) => set(e.target.checked)} /> {label}
     </label>
   )
 }

@@ -1,4 +1,5 @@
 import { divideMember, edit, reverseMember, type Member } from '@viga/core'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, waysFor, type Entry, type Sort } from '@viga/core/statement/load-entry'
@@ -28,7 +29,7 @@ export function MemberEditor({ id }: { id: string }) {
           <span className="label">Section</span>
           <div className="choices words body">
             {problem.sections!.map((s) => (
-              <button
+              <Press
                 key={s.id}
                 type="button"
                 aria-pressed={m.section === s.id}
@@ -37,7 +38,7 @@ export function MemberEditor({ id }: { id: string }) {
                 }
               >
                 {s.id}
-              </button>
+              </Press>
             ))}
           </div>
         </div>
@@ -48,7 +49,7 @@ export function MemberEditor({ id }: { id: string }) {
           <div className="choices words body">
             {m.type !== 'bar' &&
               (['start', 'end'] as const).map((end) => (
-                <button
+                <Press
                   key={end}
                   type="button"
                   aria-pressed={hinge(end)}
@@ -58,10 +59,9 @@ export function MemberEditor({ id }: { id: string }) {
                   }
                 >
                   <i>{m[end]}</i> {hinge(end) ? 'hinged' : 'rigid'}
-                </button>
+                </Press>
               ))}
-            <button
-              type="button"
+            <Press
               aria-pressed={m.type === 'bar'}
               title="carries axial force alone"
               onClick={() =>
@@ -73,27 +73,24 @@ export function MemberEditor({ id }: { id: string }) {
               }
             >
               bar
-            </button>
+            </Press>
           </div>
         </div>
       )}
       {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
       {open && <More m={m} />}
       <footer className="editor-foot">
-        <button type="button" onClick={turnRound}>
-          start ⇄ end
-        </button>
-        <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <Press onClick={turnRound}>start ⇄ end</Press>
+        <Press aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'less' : 'parts, springs …'}
-        </button>
-        <button
-          type="button"
+        </Press>
+        <Press
           onClick={() =>
             store.getState().edit(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })
           }
         >
           take it out
-        </button>
+        </Press>
       </footer>
     </>
   )
@@ -122,9 +119,9 @@ function More({ m }: { m: Member }) {
             onChange={setParts}
             onEnter={split}
           />
-          <button type="button" className="plain-button" disabled={!(n > 1 && n <= 50)} onClick={split}>
+          <Press className="plain-button" disabled={!(n > 1 && n <= 50)} onClick={split}>
             split into equal parts
-          </button>
+          </Press>
         </div>
       </div>
       <MemberDetail m={m} />
@@ -174,9 +171,9 @@ function MemberLoad({ id }: { id: string }) {
       <div className="body">
         <div className="choices words" style={{ marginBottom: 6 }}>
           {SORTS.map(([key, label]) => (
-            <button key={key} type="button" aria-pressed={sort === key} onClick={() => setSort(key)}>
+            <Press key={key} type="button" aria-pressed={sort === key} onClick={() => setSort(key)}>
               {label}
-            </button>
+            </Press>
           ))}
         </div>
         <EntryEditor
@@ -217,14 +214,14 @@ export function EntryEditor({
       {entry.sort === 'moment' && (
         <div className="choices words">
           {(['cw', 'ccw'] as const).map((w) => (
-            <button
+            <Press
               key={w}
               type="button"
               aria-pressed={entry.way === w}
               onClick={() => onChange({ ...entry, way: w })}
             >
               {w === 'cw' ? '↻ clockwise' : '↺ counter-clockwise'}
-            </button>
+            </Press>
           ))}
         </div>
       )}
@@ -233,18 +230,17 @@ export function EntryEditor({
           {ways
             .filter((w) => w === '-y' || w === '+y')
             .map((w) => (
-              <button
+              <Press
                 key={w}
                 type="button"
                 aria-pressed={entry.way === w}
                 onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}
               >
                 square, {w === '-y' ? '−y' : '+y'}
-              </button>
+              </Press>
             ))}
           {entry.sort === 'uniform' && (
-            <button
-              type="button"
+            <Press
               aria-pressed={entry.per === 'projection'}
               disabled={/[xy]/.test(entry.way)}
               onClick={() =>
@@ -252,7 +248,7 @@ export function EntryEditor({
               }
             >
               per projection
-            </button>
+            </Press>
           )}
         </div>
       )}

@@ -1,5 +1,7 @@
 import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OfThing } from '../fields/of-thing'
@@ -26,7 +28,7 @@ export function Members() {
   const { rows, others } = useWindowed(members, (m) => thing.member(m.id), 7)
   return (
     <Block title="Members">
-      <table className="t" onKeyDown={onGridKeys}>
+      <table className="t" data-rows="members" onKeyDown={onGridKeys}>
         <thead>
           <tr>
             <th style={{ width: 92 }}>Member</th>
@@ -124,15 +126,14 @@ const MemberRow = memo(function MemberRow({
         </td>
       )}
       <td>
-        <button
-          type="button"
+        <Press
           className="quiet link"
           aria-expanded={open}
           aria-label={`ends and behaviour of ${m.id}`}
           onClick={() => setOpen(!open)}
         >
           {open ? 'less' : memberWords(m) || 'more'}
-        </button>
+        </Press>
       </td>
       <td>
         <RemoveButton
@@ -178,7 +179,7 @@ function Choice({
   onChange: (v: string) => void
 }) {
   return (
-    <select
+    <Pick
       className="cell-select"
       aria-label={name}
       value={value ?? ''}
@@ -190,7 +191,7 @@ function Choice({
           {o}
         </option>
       ))}
-    </select>
+    </Pick>
   )
 }
 

@@ -1,5 +1,7 @@
 import { dimension, edit, materialsFor, type Material } from '@viga/core'
 import { useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../fields/QuantityField'
@@ -16,20 +18,12 @@ export function Properties() {
       title="Properties"
       note={
         <p className="note">
-          <button
-            type="button"
-            className="quiet link"
-            onClick={() => store.getState().edit('section', edit.addSection)}
-          >
+          <Press className="quiet link" onClick={() => store.getState().edit('section', edit.addSection)}>
             another section
-          </button>
-          <button
-            type="button"
-            className="quiet link"
-            onClick={() => store.getState().edit('material', edit.addMaterial)}
-          >
+          </Press>
+          <Press className="quiet link" onClick={() => store.getState().edit('material', edit.addMaterial)}>
             another material
-          </button>
+          </Press>
           {sections.some((s) => s.id === 'default') && (
             <span className="quiet">The section “default” is Viga’s own, for problems that state none.</span>
           )}
@@ -100,15 +94,14 @@ function MaterialRow({ m }: { m: Material }) {
         <td>{field('unitWeight', 'unit weight', dimension.unitWeight)}</td>
         <td>{field('alpha', 'expansion', dimension.perTemperature)}</td>
         <td>
-          <button
-            type="button"
+          <Press
             className="quiet link"
             aria-expanded={open}
             aria-label={`more of material ${m.id}`}
             onClick={() => setOpen(!open)}
           >
             {open ? 'less' : 'more'}
-          </button>
+          </Press>
         </td>
         <td>
           <RemoveButton
@@ -123,7 +116,7 @@ function MaterialRow({ m }: { m: Material }) {
             <span className="rich">
               <label className="rich-field">
                 <span className="quiet">as usual for</span>
-                <select
+                <Pick
                   className="cell-select common"
                   aria-label={`usual values for ${m.id}`}
                   value=""
@@ -135,7 +128,7 @@ function MaterialRow({ m }: { m: Material }) {
                       {c.name}, {c.material.E}
                     </option>
                   ))}
-                </select>
+                </Pick>
               </label>
               <span className="rich-field">
                 <span className="quiet italic">ν</span>

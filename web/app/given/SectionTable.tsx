@@ -11,6 +11,9 @@ import {
   type ShapeType,
 } from '@viga/core'
 import { useId, useMemo, useState } from 'react'
+import { Line } from '../widgets/Line'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { structureOf, useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../fields/QuantityField'
@@ -121,7 +124,7 @@ function SectionRow({ s }: { s: Section }) {
           <TextField name={`name of section ${s.id}`} value={s.id} onCommit={rename} />
         </td>
         <td>
-          <select
+          <Pick
             className="cell-select"
             aria-label={`shape of section ${s.id}`}
             value={by}
@@ -135,7 +138,7 @@ function SectionRow({ s }: { s: Section }) {
                 {label}
               </option>
             ))}
-          </select>
+          </Pick>
           {shape && <CrossSection shape={shape} />}
         </td>
         <td>
@@ -145,15 +148,14 @@ function SectionRow({ s }: { s: Section }) {
           </span>
         </td>
         <td>
-          <button
-            type="button"
+          <Press
             className="quiet link"
             aria-expanded={open}
             aria-label={`more of section ${s.id}`}
             onClick={() => setOpen(!open)}
           >
             {open ? 'less' : 'more'}
-          </button>
+          </Press>
         </td>
         <td>
           <RemoveButton
@@ -323,7 +325,7 @@ function Rolled({
   const found = useMemo(() => searchRolled(typed), [typed])
   return (
     <span className="rich-field wide">
-      <input
+      <Line
         className="cell-input"
         list={list}
         aria-label={`rolled shape of ${s.id}`}

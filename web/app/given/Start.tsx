@@ -15,6 +15,8 @@ import {
   type TrussForm,
 } from '@viga/core'
 import { useMemo, useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { MiniFigure } from '../figure/MiniFigure'
 import { miniScene } from '@viga/drawing/card-figure'
 import { useSheet, useSheetStore } from '../sheet/context'
@@ -162,7 +164,7 @@ function Chooser({
     <Block title="Begin with">
       <div className="start">
         <div className="start-fields">
-          <select
+          <Pick
             className="cell-select"
             aria-label="starting shape"
             value={kind}
@@ -173,12 +175,12 @@ function Chooser({
                 {label}
               </option>
             ))}
-          </select>
+          </Pick>
           {FIELDS[kind].map((key) => (
             <label key={key}>
               <span className="quiet">{LABELS[key]}</span>
               {OPTIONS[key] ? (
-                <select
+                <Pick
                   className="cell-select"
                   aria-label={LABELS[key]}
                   value={values[key]}
@@ -187,7 +189,7 @@ function Chooser({
                   {OPTIONS[key].map((o) => (
                     <option key={o}>{o}</option>
                   ))}
-                </select>
+                </Pick>
               ) : (
                 <EntryInput
                   name={LABELS[key]}
@@ -200,13 +202,13 @@ function Chooser({
             </label>
           ))}
           <span className="start-do">
-            <button type="button" className="plain-button" disabled={'message' in shape} onClick={insert}>
+            <Press className="plain-button" disabled={'message' in shape} onClick={insert}>
               put it in
-            </button>
+            </Press>
             {closable && (
-              <button type="button" className="quiet link" onClick={onDone}>
+              <Press className="quiet link" onClick={onDone}>
                 close
-              </button>
+              </Press>
             )}
           </span>
           {'message' in shape && <p className="pencil">{shape.message}</p>}

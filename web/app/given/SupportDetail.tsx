@@ -1,4 +1,5 @@
 import { dimension, edit, type Component, type Support } from '@viga/core'
+import { Pick } from '../widgets/Pick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { QuantityField } from '../fields/QuantityField'
 import { holdOf, withHold, withSettlement, type HoldChoice } from '@viga/core/statement/supports'
@@ -26,7 +27,7 @@ export function SupportDetail({ s }: { s: Support }) {
         return (
           <div key={c} className="detail-line">
             <span className="quiet">{s.angle === undefined ? WORDS[c].own : WORDS[c].turned}</span>
-            <select
+            <Pick
               className="cell-select"
               aria-label={`${c} of the support at ${node}`}
               value={choice}
@@ -47,7 +48,7 @@ export function SupportDetail({ s }: { s: Support }) {
               <option value="fixed">held</option>
               <option value="free">free</option>
               <option value="spring">spring</option>
-            </select>
+            </Pick>
             {choice === 'spring' && (
               <QuantityField
                 name={`spring ${c} at ${node}`}
@@ -76,7 +77,7 @@ export function SupportDetail({ s }: { s: Support }) {
       {s.settlement && cases.length > 1 && (
         <div className="detail-line">
           <span className="quiet">in case</span>
-          <select
+          <Pick
             className="cell-select"
             aria-label={`case of the settlement at ${node}`}
             value={s.settlementCase ?? cases[0].id}
@@ -87,7 +88,7 @@ export function SupportDetail({ s }: { s: Support }) {
                 {c.title ?? c.id}
               </option>
             ))}
-          </select>
+          </Pick>
         </div>
       )}
     </div>

@@ -1,5 +1,7 @@
 import { thing, dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
 import { useState } from 'react'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../fields/OneLine'
@@ -15,7 +17,7 @@ export function Supports() {
   const supports = useSheet((s) => s.problem.supports) ?? []
   return (
     <Block title="Supports">
-      <table className="t" onKeyDown={onGridKeys}>
+      <table className="t" data-rows="supports" onKeyDown={onGridKeys}>
         <thead>
           <tr>
             <th style={{ width: 46 }}>Joint</th>
@@ -62,7 +64,7 @@ function SupportRow({ s }: { s: Support }) {
           <SupportSymbol type={supportKind(s)} />
         </td>
         <td>
-          <select
+          <Pick
             className="cell-select"
             aria-label={`support of ${node}`}
             value={s.type ?? ''}
@@ -74,7 +76,7 @@ function SupportRow({ s }: { s: Support }) {
                 {SUPPORT_WORDS[t]}
               </option>
             ))}
-          </select>
+          </Pick>
         </td>
         <td>
           <QuantityField
@@ -89,15 +91,14 @@ function SupportRow({ s }: { s: Support }) {
         </td>
         <td className="ro holds">{holdsWords(s)}</td>
         <td>
-          <button
-            type="button"
+          <Press
             className="quiet link"
             aria-expanded={open}
             aria-label={`springs and settlement at ${node}`}
             onClick={() => setOpen(!open)}
           >
             {open ? 'less' : 'more'}
-          </button>
+          </Press>
         </td>
         <td>
           <RemoveButton

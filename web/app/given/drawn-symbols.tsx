@@ -1,3 +1,4 @@
+import { Press } from '../widgets/Press'
 import type { Member, SupportType } from '@viga/core'
 
 /** A member's two ends as drawn: a bar is rigid, a circle hinged. Pressing an end turns it into the other. */
@@ -11,7 +12,7 @@ export function EndsSymbol({ m, onToggle }: { m: Member; onToggle: (end: 'start'
         const words = M === true ? 'hinged' : M !== undefined ? 'sprung' : 'rigid'
         const x = end === 'start' ? 6 : 24
         return (
-          <button
+          <Press
             key={end}
             type="button"
             aria-label={`${end} of ${m.id}: ${words}`}
@@ -34,7 +35,7 @@ export function EndsSymbol({ m, onToggle }: { m: Member; onToggle: (end: 'start'
               )}
               {other && <path d={`M${x - 3} 13h6`} stroke="var(--ink)" />}
             </svg>
-          </button>
+          </Press>
         )
       })}
     </span>

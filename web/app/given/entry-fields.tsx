@@ -1,4 +1,5 @@
 import { dimension, type ProblemError, type Quantity } from '@viga/core'
+import { Press } from '../widgets/Press'
 import { QuantityField } from '../fields/QuantityField'
 import { Compass } from './Compass'
 import type { Entry, Way } from '@viga/core/statement/load-entry'
@@ -66,7 +67,7 @@ export function Amount({ name, sort, value, onChange, onClear }: AmountProps) {
       />
       <span className="stepper">
         {[-1, 1].map((sign) => (
-          <button
+          <Press
             key={sign}
             type="button"
             tabIndex={-1}
@@ -74,7 +75,7 @@ export function Amount({ name, sort, value, onChange, onClear }: AmountProps) {
             onClick={() => step(sign)}
           >
             {sign > 0 ? '+' : '−'}
-          </button>
+          </Press>
         ))}
       </span>
     </div>

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { settle } from '../sheet/saving'
 
@@ -34,15 +35,9 @@ export function Conflict() {
         {count(save.newer.problem.members.length, 'member')}. Nothing is overwritten until you choose.
       </p>
       <div className="conflict-choices">
-        <button type="button" onClick={() => settle(store, 'mine')}>
-          Keep mine
-        </button>
-        <button type="button" onClick={() => settle(store, 'newer')}>
-          Take the other
-        </button>
-        <button type="button" onClick={() => void both()}>
-          Keep both
-        </button>
+        <Press onClick={() => settle(store, 'mine')}>Keep mine</Press>
+        <Press onClick={() => settle(store, 'newer')}>Take the other</Press>
+        <Press onClick={() => void both()}>Keep both</Press>
       </div>
     </div>
   )

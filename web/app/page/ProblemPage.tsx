@@ -1,11 +1,11 @@
 import Snackbar from '@mui/material/Snackbar'
-import { memo, startTransition, useEffect, useMemo, useState } from 'react'
+import { Suspense, lazy, memo, startTransition, useEffect, useMemo, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import type { Part } from '@viga/drawing/caption'
+import { Press } from '../widgets/Press'
 import { PAGE_COMMANDS } from '../commands/page'
 import { useCommands } from '../commands/use-commands'
-import { KeysHelp } from './KeysHelp'
 import { useCheckNotes } from '../check/notes'
 import { Figure } from '../figure/Figure'
 import { GroupEditor } from '../given/GroupEditor'
@@ -73,7 +73,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
         </section>
       </main>
       <Keys />
-      <Refused />
+      <Told />
     </SheetContext>
   )
 })
@@ -110,8 +110,7 @@ function Tools() {
     <>
       <UnitsMenu />
       <span className="tool-pair">
-        <button
-          type="button"
+        <Press
           disabled={!undoing}
           title={undoing ? `Undo: ${undoing}` : 'Nothing to undo'}
           aria-label="Undo"
@@ -129,9 +128,8 @@ function Tools() {
             <path d="M2 5h8a3.5 3.5 0 0 1 0 7H6" />
             <path d="M5 2L2 5l3 3" />
           </svg>
-        </button>
-        <button
-          type="button"
+        </Press>
+        <Press
           disabled={!redoing}
           title={redoing ? `Redo: ${redoing}` : 'Nothing to redo'}
           aria-label="Redo"
@@ -149,7 +147,7 @@ function Tools() {
             <path d="M14 5H6a3.5 3.5 0 0 0 0 7h4" />
             <path d="M11 2l3 3-3 3" />
           </svg>
-        </button>
+        </Press>
       </span>
       <SaveWord />
     </>
@@ -217,19 +215,23 @@ function stateWords(outcome: Outcome): string {
   return degree <= 0 ? 'stable, determinate' : `stable, ${TIMES[degree] ?? `${degree} times`} indeterminate`
 }
 
-/** Why a press changed nothing, for a while or until the next edit. */
-function Refused() {
+/** Why a press changed nothing, or what an edit did beyond its name: for a while, or until the next edit. */
+function Told() {
   const store = useSheetStore()
   const refused = useSheet((s) => s.refused)
+  const said = useSheet((s) => s.said)
   return (
     <Snackbar
-      open={refused !== null}
-      message={refused}
+      open={(refused ?? said) !== null}
+      message={refused ?? said}
       autoHideDuration={10_000}
-      onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null })}
+      onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null, said: null })}
     />
   )
 }
+
+// the list comes when it is first asked for
+const KeysHelp = lazy(() => import('./KeysHelp').then((m) => ({ default: m.KeysHelp })))
 
 /** Keys of the whole page, and the list of all keys that `?` opens. */
 function Keys() {
@@ -241,5 +243,13 @@ function Keys() {
     void navigate(`${base}/${part}`)
   }
   useCommands(PAGE_COMMANDS, { store, go, help: () => setOpen(true) })
-  return <KeysHelp open={open} onClose={() => setOpen(false)} />
+  const [asked, setAsked] = useState(false)
+  if (open && !asked) setAsked(true)
+  return (
+    asked && (
+      <Suspense>
+        <KeysHelp open={open} onClose={() => setOpen(false)} />
+      </Suspense>
+    )
+  )
 }

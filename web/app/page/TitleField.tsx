@@ -1,5 +1,7 @@
 import { edit } from '@viga/core'
 import { useState } from 'react'
+import { Line } from '../widgets/Line'
+import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 
 /** The problem's title, edited where it stands. */
@@ -14,12 +16,12 @@ export function TitleField() {
   }
   if (text === null)
     return (
-      <button type="button" className="top-title" title="Rename" onClick={() => setText(title)}>
+      <Press className="top-title" title="Rename" onClick={() => setText(title)}>
         {title}
-      </button>
+      </Press>
     )
   return (
-    <input
+    <Line
       className="top-title title-field"
       value={text}
       maxLength={300}

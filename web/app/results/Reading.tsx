@@ -11,6 +11,8 @@ import {
   type Solution,
 } from '@viga/core'
 import { useState } from 'react'
+import { Line } from '../widgets/Line'
+import { Pick } from '../widgets/Pick'
 import { useDisplay, useSheet, useSheetStore } from '../sheet/context'
 import { Block } from '../widgets/Block'
 import { TensionLetter } from './MembersBlock'
@@ -50,7 +52,7 @@ export function Reading({ solution, action }: { solution: Solution; action: Acti
         onMouseLeave={() => store.getState().point(null)}
       >
         <div className="reading-place">
-          <select
+          <Pick
             className="cell-select"
             aria-label="member to read"
             value={m.id}
@@ -59,8 +61,8 @@ export function Reading({ solution, action }: { solution: Solution; action: Acti
             {s.members.map((o) => (
               <option key={o.id}>{o.id}</option>
             ))}
-          </select>
-          <input
+          </Pick>
+          <Line
             className="cell-input"
             aria-label="place to read"
             value={text}

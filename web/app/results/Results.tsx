@@ -1,3 +1,4 @@
+import { Press } from '../widgets/Press'
 import { CaseChoice } from '../fields/CaseChoice'
 import { useSheet, useSolved } from '../sheet/context'
 import { LastReadable } from '../fields/LastReadable'
@@ -48,8 +49,7 @@ export function Results() {
       <footer className="sheet-foot">
         <span>point at a row to see it on the Figure</span>
         {solved && (
-          <button
-            type="button"
+          <Press
             className="link end"
             onClick={() => {
               void navigator.clipboard
@@ -58,7 +58,7 @@ export function Results() {
             }}
           >
             {copied ? 'Copied' : 'Copy the numbers'}
-          </button>
+          </Press>
         )}
       </footer>
     </>

@@ -58,6 +58,10 @@ export interface SheetState {
   dragging: boolean
   /** Why the last press of a button or choice changed nothing; fields say theirs at their own place. */
   refused: string | null
+  /** What the last edit did, where its name does not say it all. */
+  said: string | null
+  /** The units that results are shown in are being chosen. */
+  showing: boolean
   /** Texts that cannot be read yet, by field; they outlive a reload. */
   drafts: Drafts
   save: SaveState
@@ -151,6 +155,8 @@ export function createSheet(initial: {
       together: false,
       dragging: false,
       refused: null,
+      said: null,
+      showing: false,
       drafts: {},
       save: { kind: 'saved', at: initial.changedAt },
 
@@ -176,6 +182,7 @@ export function createSheet(initial: {
             past: [...(grouped ? past.slice(0, -1) : past), step],
             future: [],
             refused: null,
+            said: null,
             selection: options.select === undefined ? stillThere(next, selection) : options.select,
             drafts: carriedOver(get().drafts, problem, next),
           }

@@ -2,6 +2,8 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { useEffect, useRef, useState } from 'react'
 import { Link, useFetcher } from 'react-router'
+import { Line } from '../widgets/Line'
+import { Press } from '../widgets/Press'
 import { MiniFigure } from '../figure/MiniFigure'
 import type { action } from '../routes/shelf'
 import type { Card } from '../server/cards.server'
@@ -42,15 +44,14 @@ export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => vo
           ))}
         </span>
       </div>
-      <button
-        type="button"
+      <Press
         className="card-more"
         aria-label={`More for ${card.title}`}
         aria-haspopup="menu"
         onClick={(e) => setMenu(e.currentTarget)}
       >
         ⋯
-      </button>
+      </Press>
       <Menu
         anchorEl={menu}
         open={menu !== null}
@@ -83,7 +84,7 @@ function Rename({ title, onDone }: { title: string; onDone: (title: string | nul
     return () => cancelAnimationFrame(frame)
   }, [])
   return (
-    <input
+    <Line
       ref={field}
       className="card-rename"
       defaultValue={title}

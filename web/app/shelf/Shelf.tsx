@@ -2,6 +2,8 @@ import Pagination from '@mui/material/Pagination'
 import Snackbar from '@mui/material/Snackbar'
 import { useEffect, useRef, useState } from 'react'
 import { useFetcher, useSearchParams } from 'react-router'
+import { Line } from '../widgets/Line'
+import { Press } from '../widgets/Press'
 import type { ShelfPage } from '../server/shelf.server'
 import { TopLine } from '../widgets/TopLine'
 import { ProblemCard } from './ProblemCard'
@@ -86,7 +88,7 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
           <p className="shelf-sub">Quince Hill, {countWords(counts.all)}</p>
           <nav className="shelf-kinds" aria-label="Kinds of problem">
             {KINDS.map(([key, label]) => (
-              <button
+              <Press
                 key={key}
                 type="button"
                 aria-pressed={kind === key}
@@ -94,12 +96,12 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
               >
                 {label}
                 <em>{counts[key]}</em>
-              </button>
+              </Press>
             ))}
           </nav>
           <label className="shelf-find">
             <span className="visually-hidden">Find</span>
-            <input
+            <Line
               ref={search}
               value={find}
               placeholder="Find"
@@ -108,12 +110,12 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
             />
             <kbd>/</kbd>
           </label>
-          <button type="button" className="shelf-new" onClick={create}>
+          <Press className="shelf-new" onClick={create}>
             New problem<kbd>n</kbd>
-          </button>
-          <button type="button" className="shelf-open" onClick={() => picker.current?.click()}>
+          </Press>
+          <Press className="shelf-open" onClick={() => picker.current?.click()}>
             Open a file<kbd>o</kbd>
-          </button>
+          </Press>
           <input
             ref={picker}
             type="file"
@@ -163,8 +165,7 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
         onClose={(_, reason) => reason !== 'clickaway' && setUndo(null)}
         message={undo ? `${undo.title} was taken off the Shelf.` : ''}
         action={
-          <button
-            type="button"
+          <Press
             className="shelf-undo"
             onClick={() => (
               undo && void fetcher.submit({ intent: 'restore', id: undo.id }, { method: 'post' }),
@@ -172,7 +173,7 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
             )}
           >
             Put it back
-          </button>
+          </Press>
         }
       />
     </>

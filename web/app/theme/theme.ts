@@ -43,7 +43,69 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: {
       defaultProps: { disableElevation: true },
-      styleOverrides: { root: { minWidth: 0, padding: '6px 12px', borderRadius: 0 } },
+      styleOverrides: { root: { minWidth: 0, padding: '6px 12px', borderRadius: 0, color: 'inherit' } },
+      variants: [
+        {
+          props: { variant: 'tool' },
+          style: { padding: 0, fontWeight: 400, '& .MuiButton-endIcon': { margin: '0 0 0 5px' } },
+        },
+        {
+          props: { variant: 'quiet' },
+          style: {
+            padding: 0,
+            fontWeight: 400,
+            fontSize: 12.5,
+            color: 'var(--cedar-deep)',
+            borderBottom: '1px solid var(--hair-2)',
+            lineHeight: '18px',
+          },
+        },
+        {
+          props: { variant: 'choice' },
+          style: {
+            display: 'block',
+            width: '100%',
+            margin: 0,
+            padding: '10px 14px',
+            textAlign: 'left',
+            fontWeight: 400,
+            border: '1px solid var(--hair-2)',
+            '&:hover, &.Mui-focusVisible': { borderColor: 'var(--cedar)', background: 'var(--cedar-wash)' },
+            '& b': { display: 'block', fontWeight: 600 },
+          },
+        },
+      ],
+    },
+    MuiCheckbox: {
+      styleOverrides: { root: { padding: 0, verticalAlign: '-2px' } },
+    },
+    MuiRadio: {
+      styleOverrides: { root: { padding: 0, verticalAlign: '-2px' } },
+    },
+    MuiInput: { defaultProps: { disableUnderline: true } },
+    MuiNativeSelect: { styleOverrides: { root: { padding: 0 } } },
+    MuiDialog: {
+      styleOverrides: {
+        paper: {
+          border: '1px solid var(--cedar)',
+          boxShadow: '0 18px 48px -18px var(--shade)',
+          background: 'var(--sheet)',
+          maxWidth: 460,
+        },
+      },
+    },
+    MuiDialogTitle: {
+      styleOverrides: { root: { font: '500 19px/26px var(--serif)', padding: '18px 24px 6px' } },
+    },
+    MuiDialogContent: { styleOverrides: { root: { padding: '4px 24px 10px' } } },
+    MuiDialogActions: {
+      styleOverrides: {
+        root: {
+          padding: '4px 24px 20px',
+          gap: 14,
+          '&.ask-choices': { flexDirection: 'column', alignItems: 'flex-start' },
+        },
+      },
     },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiMenu: {
@@ -66,7 +128,8 @@ export const theme = createTheme({
     MuiInputBase: {
       styleOverrides: {
         root: { fontSize: 12.5, fontVariantNumeric: 'tabular-nums' },
-        input: { padding: 0, height: 'auto' },
+        // it lies in a line of text as an element of its own does
+        input: { padding: 0, height: 'auto', display: 'inline-block' },
       },
     },
     MuiPaginationItem: {

@@ -1,3 +1,4 @@
+import { Press } from './Press'
 import type { KeyboardEvent, ReactNode } from 'react'
 
 /** A table of the Sheet, hung from the margin column by its name. */
@@ -59,8 +60,7 @@ export function onGridKeys(e: KeyboardEvent<HTMLElement>) {
 
 export function RemoveButton({ what, onClick }: { what: string; onClick: () => void }) {
   return (
-    <button
-      type="button"
+    <Press
       className="row-remove"
       tabIndex={-1}
       aria-label={`Take out ${what}`}
@@ -68,6 +68,6 @@ export function RemoveButton({ what, onClick }: { what: string; onClick: () => v
       onClick={onClick}
     >
       ×
-    </button>
+    </Press>
   )
 }

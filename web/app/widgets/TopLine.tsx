@@ -1,4 +1,5 @@
 import { Link } from 'react-router'
+import { Press } from './Press'
 import { useScheme } from '../theme/scheme'
 import './top-line.css'
 
@@ -32,9 +33,5 @@ export function TopLine({
 function SchemeSwitch() {
   const [now, choose] = useScheme()
   const other = now === 'dark' ? 'light' : 'dark'
-  return (
-    <button type="button" onClick={() => choose(other)}>
-      {other === 'dark' ? 'Dark' : 'Light'}
-    </button>
-  )
+  return <Press onClick={() => choose(other)}>{other === 'dark' ? 'Dark' : 'Light'}</Press>
 }

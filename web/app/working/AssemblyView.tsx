@@ -1,5 +1,7 @@
 import { isThing, thing, working, type Entries } from '@viga/core'
 import { useCallback, useMemo, useState } from 'react'
+import { Press } from '../widgets/Press'
+import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Formula } from '../widgets/Formula'
 import { useBook } from './book'
@@ -136,23 +138,17 @@ export function AssemblyView({ solution, units }: StepProps) {
           {growing ? `K with the members up to ${w.id}` : 'The whole'}
           {K && length > 1 && (
             <label className="growing">
-              <input type="checkbox" checked={growing} onChange={(e) => setGrowing(e.target.checked)} /> as it
-              grows
+              <Tick checked={growing} onChange={(e) => setGrowing(e.target.checked)} /> as it grows
             </label>
           )}
           {growing && (
             <span className="step-buttons">
-              <button type="button" className="link" disabled={at === 0} onClick={() => choose(at - 1)}>
+              <Press className="link" disabled={at === 0} onClick={() => choose(at - 1)}>
                 one back
-              </button>
-              <button
-                type="button"
-                className="link"
-                disabled={at === length - 1}
-                onClick={() => choose(at + 1)}
-              >
+              </Press>
+              <Press className="link" disabled={at === length - 1} onClick={() => choose(at + 1)}>
                 one on
-              </button>
+              </Press>
             </span>
           )}
         </span>

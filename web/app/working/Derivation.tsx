@@ -1,5 +1,6 @@
 import { working } from '@viga/core'
 import { useEffect } from 'react'
+import { Press } from '../widgets/Press'
 import { Formula } from '../widgets/Formula'
 import { Num } from './Num'
 import { useBook } from './book'
@@ -36,18 +37,18 @@ export function Derivation() {
                   {i === trail.length - 1 ? (
                     <Formula tex={working.symbolLatex(e.symbol)} plain={working.symbolText(e.symbol)} />
                   ) : (
-                    <button type="button" onClick={() => open(a)}>
+                    <Press onClick={() => open(a)}>
                       <Formula tex={working.symbolLatex(e.symbol)} plain={working.symbolText(e.symbol)} />
-                    </button>
+                    </Press>
                   )}
                 </span>
               )
             )
           })}
         </nav>
-        <button type="button" className="quiet link" onClick={() => open(null)}>
+        <Press className="quiet link" onClick={() => open(null)}>
           esc
-        </button>
+        </Press>
       </header>
       {origin.kind === 'formula' ? (
         <>

@@ -1,5 +1,6 @@
 import { formatNumber, working, type Unknown } from '@viga/core'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import { Press } from '../widgets/Press'
 import { useBook } from './book'
 import { MatrixView } from './MatrixView'
 import { NumberMark } from './NumberMark'
@@ -63,25 +64,15 @@ export function EliminationView(now: StepProps) {
           {shown === 0 ? 'The equations, their right-hand sides last' : `After step ${shown} of ${last}`}
         </span>
         <span className="step-buttons">
-          <button
-            type="button"
-            className="plain-button"
-            disabled={shown === 0}
-            onClick={() => setAt(shown - 1)}
-          >
+          <Press className="plain-button" disabled={shown === 0} onClick={() => setAt(shown - 1)}>
             back
-          </button>
-          <button
-            type="button"
-            className="plain-button"
-            disabled={shown === last}
-            onClick={() => setAt(shown + 1)}
-          >
+          </Press>
+          <Press className="plain-button" disabled={shown === last} onClick={() => setAt(shown + 1)}>
             {shown === 0 ? 'eliminate' : 'next'}
-          </button>
-          <button type="button" className="quiet link" disabled={shown === last} onClick={() => setAt(last)}>
+          </Press>
+          <Press className="quiet link" disabled={shown === last} onClick={() => setAt(last)}>
             to the end
-          </button>
+          </Press>
         </span>
       </div>
       <MatrixView

@@ -10,6 +10,8 @@ import {
   type KeyboardEvent,
   type MouseEvent,
 } from 'react'
+import { Line } from '../widgets/Line'
+import { Press } from '../widgets/Press'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 import { NumberMark } from './NumberMark'
@@ -119,7 +121,7 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
         <Zoom {...view} />
         <label className="quiet">
           row{' '}
-          <input
+          <Line
             type="number"
             className="row-number"
             min={rows[0]?.number}
@@ -177,30 +179,18 @@ function Zoom({
   const whole = h <= fit * 1.001
   return (
     <span className="step-buttons">
-      <button type="button" className="link" disabled={whole} onClick={() => zoom(fit)}>
+      <Press className="link" disabled={whole} onClick={() => zoom(fit)}>
         the whole
-      </button>
-      <button
-        type="button"
-        className="link"
-        aria-label="smaller"
-        disabled={whole}
-        onClick={() => zoom(h / ZOOM)}
-      >
+      </Press>
+      <Press className="link" aria-label="smaller" disabled={whole} onClick={() => zoom(h / ZOOM)}>
         −
-      </button>
-      <button
-        type="button"
-        className="link"
-        aria-label="larger"
-        disabled={written}
-        onClick={() => zoom(h * ZOOM)}
-      >
+      </Press>
+      <Press className="link" aria-label="larger" disabled={written} onClick={() => zoom(h * ZOOM)}>
         +
-      </button>
-      <button type="button" className="link" disabled={written} onClick={() => zoom(LARGEST_CELL)}>
+      </Press>
+      <Press className="link" disabled={written} onClick={() => zoom(LARGEST_CELL)}>
         numbers
-      </button>
+      </Press>
     </span>
   )
 }

@@ -1,5 +1,6 @@
 import { working } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
+import { Press } from '../widgets/Press'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
@@ -61,19 +62,18 @@ function MatrixHead({
       <span className="quiet">
         {block.unit && working.powerWords(power, block.unit)}{' '}
         {block.letters && (
-          <button type="button" className="link" onClick={() => spell(!spelled)}>
+          <Press className="link" onClick={() => spell(!spelled)}>
             {spelled ? 'numbers' : 'letters'}
-          </button>
+          </Press>
         )}
-        <button
-          type="button"
+        <Press
           className="link"
           aria-pressed={isPinned}
           title="Keep this matrix in view while reading on"
           onClick={() => pin(isPinned ? null : { block, within })}
         >
           {isPinned ? 'unpin' : 'pin'}
-        </button>
+        </Press>
         <MatrixOut name={`${block.letter}${within ? ` of ${within}` : ''}`} values={values} />
       </span>
     </div>

@@ -1,3 +1,4 @@
+import { Pick } from '../widgets/Pick'
 import { working } from '@viga/core'
 import { useState } from 'react'
 
@@ -32,7 +33,7 @@ export function MatrixOut({
   }
   return (
     <span className="matrix-out">
-      <select
+      <Pick
         className="cell-select"
         aria-label={`take ${name} out`}
         value=""
@@ -50,7 +51,7 @@ export function MatrixOut({
             save as {working.MATRIX_FORMS[f].label}
           </option>
         ))}
-      </select>
+      </Pick>
       <span className="visually-hidden" role="status">
         {said}
       </span>

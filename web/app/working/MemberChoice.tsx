@@ -1,6 +1,8 @@
 import { thing } from '@viga/core'
 import type { Solution } from '@viga/core'
 import { useSearchParams } from 'react-router'
+import { Pick } from '../widgets/Pick'
+import { Press } from '../widgets/Press'
 import { useSheetStore } from '../sheet/context'
 
 /** Which member is written out: kept in the address, so that a link shows the same page. */
@@ -31,7 +33,7 @@ export function MemberChoice({
   const members = (among ?? all.map((_, i) => i)).map((i) => ({ ...all[i], i }))
   if (members.length > 14)
     return (
-      <select
+      <Pick
         className="cell-select member-select"
         aria-label="Member"
         value={at}
@@ -42,12 +44,12 @@ export function MemberChoice({
             {id}
           </option>
         ))}
-      </select>
+      </Pick>
     )
   return (
     <div className="member-choice" role="group" aria-label="Member">
       {members.map(({ id, i }) => (
-        <button
+        <Press
           key={id}
           type="button"
           aria-pressed={i === at}
@@ -56,7 +58,7 @@ export function MemberChoice({
           onMouseLeave={() => store.getState().point(null)}
         >
           {id}
-        </button>
+        </Press>
       ))}
     </div>
   )

@@ -1,5 +1,6 @@
 import { edit, working, type Solution } from '@viga/core'
 import { useMemo } from 'react'
+import { OneOf, Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { TextField } from '../fields/TextField'
 
@@ -39,20 +40,14 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
         <span className="quiet">Numbered: </span>
         {([...working.NUMBERINGS, 'own'] as const).map((key) => (
           <label key={key} className="choice">
-            <input
-              type="radio"
-              name="numbering"
-              checked={now === key}
-              onChange={() => set(key === 'own' ? names : key)}
-            />{' '}
+            <OneOf name="numbering" checked={now === key} onChange={() => set(key === 'own' ? names : key)} />{' '}
             {WORDS[key]}
           </label>
         ))}
       </div>
       {working.isBeam(solution) && (
         <label className="choice">
-          <input
-            type="checkbox"
+          <Tick
             checked={shown.numbering.bendingOnly}
             onChange={(e) =>
               store

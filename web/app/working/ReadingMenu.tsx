@@ -1,4 +1,6 @@
 import { edit, working } from '@viga/core'
+import { Pick } from '../widgets/Pick'
+import { Tick } from '../widgets/Tick'
 import { useSheetStore } from '../sheet/context'
 import { useBook } from './book'
 
@@ -15,7 +17,7 @@ export function ReadingMenu() {
     store.getState().edit('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
   return (
     <div className="reading">
-      <select
+      <Pick
         className="cell-select"
         aria-label="figures"
         value={reading.figures}
@@ -26,8 +28,8 @@ export function ReadingMenu() {
             {f} figures
           </option>
         ))}
-      </select>
-      <select
+      </Pick>
+      <Pick
         className="cell-select"
         aria-label="factor taken out"
         value={reading.factor === 'common' && !common ? 'none' : reading.factor}
@@ -36,14 +38,13 @@ export function ReadingMenu() {
         <option value="none">no factor</option>
         <option value="own">{bars ? 'EA/L' : 'EI/L³'} […]</option>
         {common && <option value="common">{working.symbolText(common.symbol)} […]</option>}
-      </select>
+      </Pick>
       <label>
-        <input type="checkbox" checked={reading.power} onChange={(e) => set({ power: e.target.checked })} />{' '}
-        power of ten
+        <Tick checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten
       </label>
       <label>
-        <input type="checkbox" checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} />{' '}
-        mirrored half dimmed
+        <Tick checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} /> mirrored half
+        dimmed
       </label>
     </div>
   )

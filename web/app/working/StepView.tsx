@@ -1,5 +1,6 @@
 import { thing, edit, working, type Solution } from '@viga/core'
 import { memo, useEffect, useMemo, useRef, type ReactNode } from 'react'
+import { OneOf } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
@@ -87,8 +88,7 @@ function ByHand({ blocks, children }: { blocks: readonly working.Block[]; childr
         <span className="quiet">By hand: </span>
         {working.BY_HAND_WAYS.map(([key, label]) => (
           <label key={key} className="choice">
-            <input
-              type="radio"
+            <OneOf
               name="by-hand"
               checked={way === key}
               onChange={() =>

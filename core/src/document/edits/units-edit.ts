@@ -34,3 +34,19 @@ export function withUnitsWritten(p: Problem): Problem {
     },
   }) as Problem
 }
+
+/** How many quantities of a problem are stated without a unit and so depend on the problem's units. */
+export function plainNumbers(p: Problem): number {
+  const { reader } = measure(p)
+  let count = 0
+  transform(document, p, {
+    quantity: (value, form, owner) => {
+      const d = typeof form.dimension === 'function' ? form.dimension(owner) : form.dimension
+      const plain =
+        typeof value === 'number' ? value !== 0 : typeof value === 'string' && reader.isPlain(value)
+      if (plain && unitText(d, p.units.length, p.units.force)) count++
+      return value
+    },
+  })
+  return count
+}
