@@ -7,6 +7,7 @@ import type { LoadVectors } from './load-vectors.js'
 import type { RigidSystem } from './rigid.js'
 import { sprungRigidLoad } from './sprung-rigid.js'
 import type { SystemParts } from './state.js'
+import { cancelled } from './true-zero.js'
 
 /**
  * End displacements and end forces of every member, then reactions from the equilibrium of the held joints.
@@ -20,6 +21,7 @@ export function recover(
   const ends = new Float64Array(6 * s.members.length)
   const forces = new Float64Array(6 * s.members.length)
   const sums = new Float64Array(dofs.list.length)
+  const sizes = new Float64Array(dofs.list.length)
   const at = new Float64Array(6)
   const d = new Float64Array(6)
   const q = new Float64Array(6)
@@ -31,8 +33,13 @@ export function recover(
     const f = fixed.get(i)
     for (let r = 0; r < 6; r++) {
       let sum = f ? f[r] : 0
-      for (let c = 0; c < 6; c++) sum += e.k[6 * r + c] * d[c]
-      q[r] = sum
+      let terms = Math.abs(sum)
+      for (let c = 0; c < 6; c++) {
+        const term = e.k[6 * r + c] * d[c]
+        sum += term
+        terms += Math.abs(term)
+      }
+      q[r] = cancelled(sum, terms)
     }
     const own = e.P ? product(e.P, d) : d // copied below, so d may be used again
     const free = fixedOwn.get(i)
@@ -45,16 +52,20 @@ export function recover(
       forces[6 * i + j] = q[j]
     }
     apply(e.T, q, true, turned)
-    for (let j = 0; j < 6; j++) if (e.dofs[j] >= 0) sums[e.dofs[j]] += turned[j]
+    for (let j = 0; j < 6; j++)
+      if (e.dofs[j] >= 0) {
+        sums[e.dofs[j]] += turned[j]
+        sizes[e.dofs[j]] += Math.abs(turned[j])
+      }
   })
   if (rigid) addTensions(dofs, actions, D, rigid, sums, forces)
-  return { ends, forces, reactions: reactionsOf(s, dofs, actions, D, sums) }
+  return { ends, forces, reactions: reactionsOf(s, dofs, actions, D, sums, sizes) }
 }
 
 /**
  * Reactions over degrees of freedom, in the supports' own axes: what the joint lacks for equilibrium where it is
  * held, and the force of a spring.
- * @param sums the forces of the members on each degree of freedom
+ * @param sums,sizes the forces of the members on each degree of freedom, and their amounts added up
  */
 function reactionsOf(
   s: Structure,
@@ -62,6 +73,7 @@ function reactionsOf(
   actions: Actions,
   D: Float64Array,
   sums: Float64Array,
+  sizes: Float64Array,
 ): Float64Array {
   const reactions = new Float64Array(dofs.list.length)
   for (const p of s.supports) {
@@ -73,7 +85,7 @@ function reactionsOf(
       const d = dofs.of[3 * p.node + j]
       if (d < 0) return
       const hold = p.hold[component]
-      if (hold === true) reactions[d] = sums[d] - load[j]
+      if (hold === true) reactions[d] = cancelled(sums[d] - load[j], sizes[d] + Math.abs(load[j]))
       else if (typeof hold === 'number') reactions[d] = -hold * D[d]
     })
   }

@@ -4,6 +4,7 @@ import { springs } from './assemble.js'
 import { COMPONENTS, type Dofs } from './dofs.js'
 import { loadVectors, type LoadVectors } from './load-vectors.js'
 import { recover } from './recover.js'
+import { cleanDisplacements } from './true-zero.js'
 import type { SolvedElement, System } from './system.js'
 import { unheldLoad } from './unheld.js'
 
@@ -45,6 +46,7 @@ export function stateUnder(system: SystemParts, actions: Actions): State | Solve
     for (let d = 0; d < dofs.free; d++) D[d] = imposed[d]
   }
   displace(system, vectors.load, D)
+  cleanDisplacements(dofs, D)
   const recovered = recover(system, actions, vectors, D)
   const state = { ...vectors, D, ...(imposed && { imposed }), ...recovered }
   return isFinite(state, rigid !== undefined) ? state : TOO_LARGE

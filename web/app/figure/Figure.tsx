@@ -28,6 +28,7 @@ import { MovingView } from './MovingView'
 import { drawScene, type Scene } from '@viga/drawing/scene'
 import { SceneView } from './SceneView'
 import { useGestures } from './gestures'
+import { useDrawing } from './use-drawing'
 import { FIGURE_INSETS, fit, onScreen, type View } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
 import './figure.css'
@@ -81,7 +82,7 @@ export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Pro
   const frame = useRef<HTMLDivElement>(null)
   const [size, setSize] = useState({ width: 704, height: 664 })
   const [own, setOwn] = useState<View | null>(null)
-  const [drawing, setDrawing] = useState(problem.nodes.length === 0)
+  const [drawing, setDrawing] = useDrawing()
 
   useBrowserLayout(() => {
     const element = frame.current
@@ -97,7 +98,8 @@ export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Pro
   const [held, setHeld] = useState<View | null>(null)
   const nodes = structure?.nodes
   const hold = drawing && part === 'given'
-  const grid = useMemo(() => (hold ? gridOf(problem) : undefined), [hold, problem])
+  const ownGrid = useMemo(() => gridOf(problem), [problem])
+  const grid = hold ? ownGrid : undefined
   const si = siPerCoherent(problem.units, dimension.length)
   // while drawing, the grid is in view as well as what stands on it
   const fitted = useMemo(() => {
@@ -176,7 +178,7 @@ export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Pro
     structure,
     refit,
     fitting: own === null,
-    grid,
+    grid: part === 'given' ? ownGrid : undefined,
     grips: scene?.grips ?? [],
   })
   const dragging = useSheet((s) => s.dragging)

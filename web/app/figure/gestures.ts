@@ -12,6 +12,7 @@ import {
 } from '@viga/core'
 import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { useChain } from './chain'
 import { targetOf, targetsOf, toggled } from '../sheet/targets'
 import { connect, dropped, type End } from './drawing'
 import { snapTo, type Grid } from '@viga/core/statement/grid'
@@ -79,7 +80,7 @@ export function useGestures({
 }: Args) {
   const store = useSheetStore()
   const press = useRef<Press | null>(null)
-  const [chain, setChain] = useState<string | null>(null)
+  const [chain, setChain] = useChain()
   const [busy, setBusy] = useState(false)
   const [moving, setMoving] = useState(false)
   const refits = useRef(false)
@@ -99,7 +100,7 @@ export function useGestures({
       e.key === 'Escape' && (setChain(null), setGhost((g) => ({ ...g, from: null, refusal: null })))
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [drawing])
+  }, [drawing, setChain])
   const problem = useSheet((s) => s.problem)
   const si = siPerCoherent(problem.units, dimension.length)
   const step = niceBelow((40 / view.scale / si) * 1.0001) // in length units, 16 to 40 px

@@ -1,0 +1,65 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { cancelled } from '../../src/analysis/true-zero.js'
+import { frame, truss } from '../builder.js'
+
+describe('a sum that is zero but for rounding', () => {
+  it('is zero against its terms, and stays against what is merely larger', () => {
+    expect(cancelled(0.1 + 0.2 - 0.3, 0.6)).toBe(0)
+    expect(cancelled(1e-9, 1)).toBe(1e-9)
+    expect(cancelled(0, 0)).toBe(0)
+  })
+})
+
+describe('results that are zero', () => {
+  it('are so in a determinate frame that a settlement moves: no force is left by rounding', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 100, max: 900 }),
+        fc.integer({ min: -200, max: 200 }),
+        fc.integer({ min: -50, max: 50 }),
+        (right, up, mm) => {
+          const [x, y, s] = [right / 100, up / 100, mm / 1000]
+          const { cases } = frame()
+            .node('A', 0, 0)
+            .node('B', x, 3 + y)
+            .node('C', x + 4, y)
+            .member('A', 'B')
+            .member('B', 'C')
+            .support('A', { type: 'pin', settlement: { x: s, y: -2 * s } })
+            .support('C', { type: 'roller', settlement: { y: s } })
+            .solve()
+          expect([...cases[0].forces, ...cases[0].reactions].filter((v) => v !== 0)).toEqual([])
+        },
+      ),
+    ))
+  it('are so at a hinged foot, at a roller and in the bars that carry nothing', () => {
+    const s = truss()
+      .node('A', 0, 0)
+      .node('B', 2.3, 0)
+      .node('C', 4.6, 0)
+      .node('D', 2.3, 1.7)
+      .member('A', 'B')
+      .member('B', 'C')
+      .member('A', 'D')
+      .member('D', 'C')
+      .member('B', 'D')
+      .support('A', 'pin')
+      .support('C', 'roller')
+      .load({ type: 'nodal', node: 'D', fy: -17.3 })
+      .solve()
+    const [{ forces, reactions }] = s.cases
+    expect(forces[6 * 4]).toBe(0)
+    expect([...reactions].filter((v) => v !== 0)).toHaveLength(2)
+  })
+  it('keep a force that is small beside the others', () => {
+    const s = frame()
+      .node('A', 0, 0)
+      .node('B', 4, 0)
+      .member('A', 'B')
+      .support('A', 'fixed')
+      .load({ type: 'nodal', node: 'B', fx: 1e-6, fy: -1e4 })
+      .solve()
+    expect(s.cases[0].forces[3]).toBeCloseTo(1e-3, 9)
+  })
+})

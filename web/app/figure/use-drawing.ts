@@ -1,0 +1,34 @@
+import { useEffect, useState } from 'react'
+import { useSheet } from '../sheet/context'
+
+/** Steps of undo that drawing by hand makes. */
+const DRAWN = new Set(['member', 'joint'])
+
+/**
+ * Whether the Figure is drawn on: after it was asked for, or while the sheet is empty. Typing into the Sheet, or
+ * putting in something ready, ends it.
+ */
+export function useDrawing(): [boolean, (on: boolean) => void] {
+  const empty = useSheet((s) => s.problem.nodes.length === 0)
+  const last = useSheet((s) => s.past[s.past.length - 1]?.name)
+  const [on, setOn] = useState(empty)
+  const [asked, setAsked] = useState(false)
+  const putIn = on && !asked && !empty && last !== undefined && !DRAWN.has(last)
+  if (putIn) setOn(false)
+  useEffect(() => {
+    if (!on) return
+    const end = (e: Event) => {
+      if ((e.target as Element | null)?.closest('.sheet')) {
+        setOn(false)
+        setAsked(false)
+      }
+    }
+    document.addEventListener('input', end)
+    return () => document.removeEventListener('input', end)
+  }, [on])
+  const ask = (to: boolean) => {
+    setOn(to)
+    setAsked(to)
+  }
+  return [on && !putIn, ask]
+}
