@@ -5,6 +5,7 @@ import { crossing, joinCrossing, splitMemberAt } from '../document/edits/split.j
 import type { Member, Problem, ProblemError } from '../document/types.js'
 import { isIdleLoad } from '../kinds/loads/index.js'
 import { holding } from './holding.js'
+import { missingValues } from './missing-values.js'
 import { membersNear } from './nearness.js'
 
 /** Something doubtful in a statement, with the place it concerns and, where there is one, a repair. */
@@ -22,6 +23,7 @@ export interface Doubt {
     | 'separate'
     | 'idle'
     | 'second-order'
+    | 'missing-value'
   /**
    * `error` keeps the problem from being solved or kept, `warning` is likely a slip, `note` may well be
    * meant.
@@ -55,6 +57,7 @@ export function doubts(p: Problem, errors: readonly ProblemError[] = []): Doubt[
     ...holding(p),
     ...idle(p),
     ...secondOrder(p),
+    ...missingValues(p),
   ]
   const count = new Map<string, number>()
   return all.filter(({ kind }) => {

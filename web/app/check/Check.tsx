@@ -11,6 +11,7 @@ import {
 import { useState } from 'react'
 import { useSheet, useSheetStore, useSolved } from '../sheet/context'
 import { LastReadable } from '../fields/LastReadable'
+import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { useRow } from '../fields/rows'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
@@ -39,6 +40,7 @@ export function Check() {
       <div className="sheet-body">
         {!solved && <Unsolved />}
         <LastReadable />
+        <OwnValues />
         <div className="check-head">
           <span>Values of your hand solution</span>
           <span className="quiet">

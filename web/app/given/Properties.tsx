@@ -13,6 +13,7 @@ export function Properties() {
   const store = useSheetStore()
   const materials = useSheet((s) => s.problem.materials) ?? []
   const sections = useSheet((s) => s.problem.sections) ?? []
+  const length = useSheet((s) => s.problem.units.length)
   return (
     <Block
       title="Properties"
@@ -21,9 +22,24 @@ export function Properties() {
           <Press className="quiet link" onClick={() => store.getState().edit('section', edit.addSection)}>
             another section
           </Press>
-          <Press className="quiet link" onClick={() => store.getState().edit('material', edit.addMaterial)}>
-            another material
-          </Press>
+          <Pick
+            className="cell-select quiet another-material"
+            aria-label="another material"
+            value=""
+            onChange={(e) =>
+              store
+                .getState()
+                .edit('material', (p) => edit.addMaterial(p, materialsFor(length)[Number(e.target.value)]))
+            }
+          >
+            <option value="">another material</option>
+            {materialsFor(length).map((c, i) => (
+              <option key={i} value={i}>
+                {c.name}, {c.material.E}
+              </option>
+            ))}
+            <option value="-1">one of your own</option>
+          </Pick>
           {sections.some((s) => s.id === 'default') && (
             <span className="quiet">The section “default” is Viga’s own, for problems that state none.</span>
           )}

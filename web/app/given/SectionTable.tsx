@@ -3,15 +3,13 @@ import {
   dimension,
   edit,
   formatNumber,
-  searchRolled,
   shapeSides,
   siPerCoherent,
   type Dimension,
   type Section,
   type ShapeType,
 } from '@viga/core'
-import { useId, useMemo, useState } from 'react'
-import { Line } from '../widgets/Line'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
 import { structureOf, useSheet, useSheetStore } from '../sheet/context'
@@ -20,6 +18,9 @@ import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { outline, sectionShape } from './cross-section'
 import { byRigidity, withRigidity } from '@viga/core/statement/rigidities'
+
+// the catalogue and its list come when a section asks for them
+const Rolled = lazy(() => import('./Rolled'))
 
 const SHAPES: Record<ShapeType, string> = {
   rectangle: 'rectangle',
@@ -233,7 +234,12 @@ function Values({
     </span>
   )
   if (by === 'AI') return <span className="rich">{(['A', 'I'] as const).map(field)}</span>
-  if (by === 'catalogue') return <Rolled s={s} put={put} />
+  if (by === 'catalogue')
+    return (
+      <Suspense fallback={<span className="rich-field wide">{s.catalogue}</span>}>
+        <Rolled key={s.catalogue} s={s} put={put} />
+      </Suspense>
+    )
   if (by === 'EI')
     return (
       <span className="rich rigidities">
@@ -311,52 +317,6 @@ function Sides({
 }
 
 const SIDE_WORDS: Record<string, string> = { bBottom: 'b below', tfBottom: 'tf below' }
-
-/** A designation typed with its first letters, or chosen from what they find. */
-function Rolled({
-  s,
-  put,
-}: {
-  s: Section
-  put: (change: Partial<Section>) => { message: string } | string | null
-}) {
-  const list = useId()
-  const [typed, setTyped] = useState(s.catalogue ?? '')
-  const found = useMemo(() => searchRolled(typed), [typed])
-  return (
-    <span className="rich-field wide">
-      <Line
-        className="cell-input"
-        list={list}
-        aria-label={`rolled shape of ${s.id}`}
-        placeholder="IPE 200, UB 305x165x40, W12x26 …"
-        value={typed}
-        spellCheck={false}
-        autoComplete="off"
-        onChange={(e) => {
-          setTyped(e.target.value)
-          if (searchRolled(e.target.value, 1000).some((r) => r.designation === e.target.value))
-            put({ catalogue: e.target.value })
-        }}
-        onBlur={() => {
-          const best = searchRolled(typed, 1)[0]
-          if (typed.trim() === '') setTyped(s.catalogue ?? '')
-          else if (best && found.length === 1) {
-            setTyped(best.designation)
-            put({ catalogue: best.designation })
-          } else put({ catalogue: typed.trim() })
-        }}
-      />
-      <datalist id={list}>
-        {found.map((r) => (
-          <option key={r.designation} value={r.designation}>
-            {r.series.title}
-          </option>
-        ))}
-      </datalist>
-    </span>
-  )
-}
 
 /** A and I of a shape, and EI where the material is known. */
 function Computed({ s, A, I }: { s: Section; A?: number; I?: number }) {

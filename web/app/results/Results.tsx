@@ -2,6 +2,7 @@ import { Press } from '../widgets/Press'
 import { CaseChoice } from '../fields/CaseChoice'
 import { useSheet, useSolved } from '../sheet/context'
 import { LastReadable } from '../fields/LastReadable'
+import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { DisplacementsBlock, EquilibriumBlock, ReactionsBlock } from './blocks'
 import { MembersBlock, TrussBlock } from './MembersBlock'
@@ -20,6 +21,7 @@ export function Results() {
     <>
       <div className="sheet-body">
         <LastReadable />
+        <OwnValues />
         {!solved ? (
           <Unsolved />
         ) : (

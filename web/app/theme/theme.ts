@@ -76,6 +76,19 @@ export const theme = createTheme({
         },
       ],
     },
+    MuiAutocomplete: {
+      styleOverrides: {
+        paper: { border: '1px solid var(--cedar)', boxShadow: '0 8px 24px -10px var(--shade)' },
+        listbox: {
+          padding: '4px 0',
+          maxHeight: 320,
+          '& .MuiAutocomplete-option': { minHeight: 0, padding: '3px 12px', fontSize: 12.5 },
+          '& .MuiAutocomplete-option.Mui-focused, & .MuiAutocomplete-option[aria-selected="true"]': {
+            background: 'var(--cedar-wash)',
+          },
+        },
+      },
+    },
     MuiCheckbox: {
       styleOverrides: { root: { padding: 0, verticalAlign: '-2px' } },
     },

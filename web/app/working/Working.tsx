@@ -4,6 +4,7 @@ import { Link, useLocation, useParams, useSearchParams } from 'react-router'
 import { useSheet, useSolved } from '../sheet/context'
 import { ReadingMenu } from './ReadingMenu'
 import { LastReadable } from '../fields/LastReadable'
+import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { loadTypesetter, setBeforehand } from '../widgets/Formula'
 import { Matrix } from './Matrix'
@@ -76,6 +77,7 @@ export function Working() {
       <Steps keys={keys} at={at} base={base} search={search} onIntent={ahead} />
       <div className="sheet-body working" key={keys[at]}>
         <LastReadable />
+        <OwnValues />
         {solved && book ? (
           <BookContext value={book}>
             <ReadingMenu />

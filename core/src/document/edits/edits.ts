@@ -167,16 +167,19 @@ export const setSupport = (p: Problem, node: string, support: Omit<Support, 'nod
 
 // properties
 
-export const addMaterial = (p: Problem): Problem =>
+/** Adds a material: one like the last, or a usual one under its name. */
+export const addMaterial = (p: Problem, usual?: { name: string; material: Omit<Material, 'id'> }): Problem =>
   produce(p, (d) => {
     d.materials ??= []
-    d.materials.push({
-      id: freeId(
-        d.materials.map((m) => m.id),
-        'material ',
-      ),
-      E: d.materials[d.materials.length - 1]?.E ?? '200 GPa',
-    })
+    const taken = d.materials.map((m) => m.id)
+    if (usual) {
+      const name = usual.name.replace(/,.*/, '').toLowerCase()
+      d.materials.push({ id: taken.includes(name) ? freeId(taken, `${name} `) : name, ...usual.material })
+    } else
+      d.materials.push({
+        id: freeId(taken, 'material '),
+        E: d.materials[d.materials.length - 1]?.E ?? '200 GPa',
+      })
   })
 
 export const addSection = (p: Problem): Problem =>

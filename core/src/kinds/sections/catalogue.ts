@@ -1,3 +1,4 @@
+import { MORE_SERIES } from './more-series.js'
 import { SERIES, type Series } from './series.js'
 import { shapeProperties, type SectionProperties } from './shapes.js'
 
@@ -13,13 +14,15 @@ export interface RolledShape extends SectionProperties {
   sides: Record<string, number>
 }
 
+const ALL: readonly Series[] = [...SERIES, ...MORE_SERIES]
+
 const METRES = { mm: 1e-3, in: 0.0254 }
 
 /**
  * All rolled shapes, series by series, each in the standard's order. Worked out once, when first asked for.
  */
 export const rolledShapes: () => readonly RolledShape[] = once(() =>
-  SERIES.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))),
+  ALL.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))),
 )
 
 const byKey = once(() => {
@@ -47,13 +50,13 @@ export function searchRolled(typed: string, limit = 60): RolledShape[] {
 /** Up to two sizes of the same series on either side of a designation that is not there. */
 export function nearRolled(designation: string): RolledShape[] {
   const key = plainKey(designation)
-  const series = SERIES.filter((s) => key.startsWith(s.name)).sort((a, b) => b.name.length - a.name.length)[0]
+  const series = ALL.filter((s) => key.startsWith(s.name)).sort((a, b) => b.name.length - a.name.length)[0]
   if (!series) return []
   const size = (k: string) =>
     (k.slice(series.name.length).match(/[\d.]+/g) ?? []).reduce((sum, n, i) => sum + Number(n) / 1000 ** i, 0)
   const own = size(key)
   return rolledShapes()
-    .filter((s) => s.series === series)
+    .filter((s) => s.series.name === series.name)
     .sort(
       (a, b) => Math.abs(size(plainKey(a.designation)) - own) - Math.abs(size(plainKey(b.designation)) - own),
     )
@@ -78,7 +81,8 @@ function shapeOf(series: Series, [name, ...numbers]: string[]): RolledShape {
   if (typeof properties === 'string') throw new Error(`${series.name} ${name}: ${properties}`)
   return {
     ...properties,
-    designation: series.name === 'W' ? `W${name}` : `${series.name} ${name}`,
+    // American shapes are written without a blank: W12x26
+    designation: series.unit === 'in' ? `${series.name}${name}` : `${series.name} ${name}`,
     series,
     sides,
   }
@@ -88,9 +92,10 @@ function shapeOf(series: Series, [name, ...numbers]: string[]): RolledShape {
  * What the standard leaves to its general rules: radii of hollow sections, toes of angles, the fillet of
  * American W.
  */
-function whole({ shape }: Series, s: Record<string, number>): Record<string, number> {
-  if (shape === 'box') return { ...s, h: s.b, rOuter: 1.5 * s.t, rInner: s.t }
-  if (shape === 'angle') return { ...s, h: s.b, rToe: s.r / 2 }
+function whole({ shape, unit }: Series, s: Record<string, number>): Record<string, number> {
+  const h = s.h ?? s.b
+  if (shape === 'box') return { ...s, h, rOuter: (unit === 'in' ? 2 : 1.5) * s.t, rInner: s.t }
+  if (shape === 'angle') return { ...s, h, rToe: s.r / 2 }
   if (s.k !== undefined) return { ...s, r: s.k - s.tf }
   return s
 }
@@ -104,6 +109,7 @@ function keysOf({ designation, series: { name } }: RolledShape): string[] {
   const size = own.slice(name.length)
   if (name === 'HEA' || name === 'HEB') return [own, `HE${size}${name[2]}`]
   if (name === 'UB' || name === 'UC') return [own, `${size}${name}`]
-  if (name === 'SHS' || name === 'L') return [own, `${name}${size.replace(/^([\d.]+)X/, '$1X$1X')}`]
+  if ((name === 'SHS' || name === 'L') && size.split('X').length === 2)
+    return [own, `${name}${size.replace(/^([\d.]+)X/, '$1X$1X')}`]
   return [own]
 }

@@ -10,16 +10,18 @@ import {
 } from '../../../src/index.js'
 import { SERIES } from '../../../src/kinds/sections/series.js'
 import { frame } from '../../builder.js'
+import { MORE_SERIES } from '../../../src/kinds/sections/more-series.js'
+import { MORE_PRINTED } from './more-printed.js'
 import { PRINTED } from './printed.js'
 
-const printed = Object.entries(PRINTED).flatMap(([series, rows]) =>
+const first = Object.entries(PRINTED).flatMap(([series, rows]) =>
   rows
     .trim()
     .split('\n')
     .map((line) => {
       const [name, A, I] = line.trim().split(' ')
       return {
-        series,
+        inches: series === 'W',
         designation: series === 'W' ? `W${name}` : `${series} ${name}`,
         A: Number(A),
         I: Number(I),
@@ -27,12 +29,23 @@ const printed = Object.entries(PRINTED).flatMap(([series, rows]) =>
     }),
 )
 
+const more = MORE_PRINTED.flatMap(({ prefix, inches, rows }) =>
+  rows
+    .trim()
+    .split('\n')
+    .map((line) => {
+      const [name, A, I] = line.trim().split(' ')
+      return { inches, designation: `${prefix}${name}`, A: Number(A), I: Number(I) }
+    }),
+)
+const printed = [...first, ...more]
+
 describe('rolled shapes', () => {
   it.each(printed)(
     '$designation: A and I from the dimensions are within 1 % of what the standard prints',
-    ({ designation, series, A, I }) => {
+    ({ designation, inches, A, I }) => {
       const shape = findRolled(designation)
-      const unit = series === 'W' ? 0.0254 : 0.01
+      const unit = inches ? 0.0254 : 0.01
       expect(Math.abs(shape!.A / unit ** 2 / A - 1)).toBeLessThan(0.01)
       expect(Math.abs(shape!.I / unit ** 4 / I - 1)).toBeLessThan(0.01)
     },
@@ -41,7 +54,7 @@ describe('rolled shapes', () => {
   it('has a printed value for every row, and every designation once', () => {
     expect(rolledShapes().map((s) => s.designation)).toEqual(printed.map((p) => p.designation))
     expect(new Set(printed.map((p) => p.designation)).size).toBe(printed.length)
-    for (const s of SERIES)
+    for (const s of [...SERIES, ...MORE_SERIES])
       expect(
         s.rows
           .trim()
@@ -58,6 +71,12 @@ describe('rolled shapes', () => {
     ['305x165x40 UB', 'UB 305x165x40'],
     ['SHS 100x100x5', 'SHS 100x5'],
     ['L 80x80x8', 'L 80x8'],
+    ['rhs 200x100x8', 'RHS 200x100x8'],
+    ['HSS 6x4x3/8', 'HSS6x4x3/8'],
+    ['c12x20.7', 'C12x20.7'],
+    ['L 6x4x1/2', 'L6x4x1/2'],
+    ['l 100×50×8', 'L 100x50x8'],
+    ['HSS6.625x0.280', 'HSS6.625x0.280'],
     ['CHS 114.3 x 5', 'CHS 114.3x5'],
     ['CHS 114,3x5', 'CHS 114.3x5'],
   ])('finds %s', (typed, designation) => expect(findRolled(typed)?.designation).toBe(designation))
