@@ -153,7 +153,7 @@ test('an entry that cannot be read keeps its text, says why, and outlives a relo
   await page.keyboard.press('Enter')
   const x = page.getByLabel('x of A', { exact: true })
   await x.fill('12*26 inn')
-  await expect(page.getByText('inn is not a unit; did you mean in?')).toBeVisible()
+  await expect(page.getByText('inn is not a unit; did you mean in?', { exact: true })).toBeVisible()
   await page.getByLabel('y of A', { exact: true }).focus()
   await expect(x).toHaveValue('12*26 inn')
   await page.reload()

@@ -18,6 +18,7 @@ import { circle, plus, type Group } from './marks'
 import { FULL_HAND, memberGroups } from './members'
 import { niceBelow } from './nice'
 import { drawReactions } from './reactions'
+import { statedValues } from './stated-values'
 import { drawUnknowns } from './unknowns'
 import { jointLetters, memberNames } from './scene-names'
 import { poseOf, supportGroups } from './supports'
@@ -39,6 +40,8 @@ export interface SceneInput {
   view: View
   layers: Layers
   loads: readonly DrawnLoad[]
+  /** The cases whose loads are drawn: their settlements and own weight are, too. */
+  cases?: ReadonlySet<string>
   display: Display
   /** Present when the structure is solved. */
   solved?: working.NumberedSolution & { action: ActionSolution }
@@ -173,9 +176,10 @@ const loadHand = (room: number): LoadHand =>
         point: Math.max(24, LOAD_HAND.point * room),
       }
 
-function addLoads({ structure: s, view, loads, room }: Drawn, p: Picture) {
+function addLoads({ structure: s, view, loads, room, cases, display }: Drawn, p: Picture) {
   const d = drawLoads(s, view, loads, loadHand(room))
   add(p, d)
+  if (cases && !isMap(s, view)) add(p, statedValues(s, view, display, cases))
   p.grips = d.grips
   p.loaded.push(...d.obstacles.flatMap((o) => [o.a, o.b]).map(({ x, y }) => ({ x, y, w: 8, h: 8 })))
 }

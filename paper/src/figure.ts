@@ -122,6 +122,7 @@ export function prepared(
     view,
     layers: { ...LAYERS, ...layers },
     loads: drawnLoads(structure, shown, display),
+    cases: shown,
     display,
     solved: { ...working.numbered(solution, problem), action },
     enlarge: 0,

@@ -39,7 +39,9 @@ export function displayOf(problem: Pick<Problem, 'units'>): Display {
     if (name === undefined) return fallback
     try {
       const u = evaluate(name)
-      return dimension.equal(u.dimension, d) && u.si > 0 ? { unit: name, perSI: 1 / u.si } : fallback
+      return dimension.equal(u.dimension, d) && u.si > 0
+        ? { unit: name.replace(/\*/g, '·'), perSI: 1 / u.si }
+        : fallback
     } catch {
       return fallback // a unit nobody knows changes nothing
     }

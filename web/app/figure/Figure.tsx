@@ -151,13 +151,14 @@ export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Pro
         view,
         layers: shown,
         loads,
+        cases,
         display,
         solved: solved?.solution.structure === structure ? solved : undefined,
         enlarge,
         notes,
         before: rest?.labels,
       }),
-    [structure, view, shown, loads, display, solved, enlarge, notes, rest],
+    [structure, view, shown, loads, cases, display, solved, enlarge, notes, rest],
   )
   const lit = useMemo(() => {
     const out = new Set<string>()

@@ -1,6 +1,6 @@
 import Autocomplete from '@mui/material/Autocomplete'
 import { formatNumber, searchRolled, type RolledShape, type Section } from '@viga/core'
-import { useMemo, useState, type ComponentPropsWithRef } from 'react'
+import { useMemo, useState } from 'react'
 import { Refusal } from '../fields/OneLine'
 import { Line } from '../widgets/Line'
 

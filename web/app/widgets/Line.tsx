@@ -1,8 +1,8 @@
 import InputBase from '@mui/material/InputBase'
+import { Frameless } from './Frameless'
 import { forwardRef, type ComponentPropsWithoutRef } from 'react'
 
-/** The frame around the field is no box of its own: the cell or line it stands in is. */
-const FRAMELESS = { display: 'contents' } as const
+const slots = { root: Frameless }
 
 /** A line to type in: MUI's input without a frame, which takes the look of the cell it stands in. */
 export const Line = forwardRef<HTMLInputElement, ComponentPropsWithoutRef<'input'>>(function Line(
@@ -11,7 +11,7 @@ export const Line = forwardRef<HTMLInputElement, ComponentPropsWithoutRef<'input
 ) {
   return (
     <InputBase
-      sx={FRAMELESS}
+      slots={slots}
       inputRef={ref}
       value={value}
       type={type}

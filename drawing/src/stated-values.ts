@@ -1,0 +1,166 @@
+import { formatPlain, thing, type Display, type Structure, type StructureSupport } from '@viga/core'
+import { loadLabel } from './load-label'
+import type { Obstacle, Wish } from './label-placement'
+import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
+import { memberLine, MANY, onScreen, type View } from './view'
+
+/** What is stated beside loads and drawn with its value: springs, settlements and own weight. */
+export interface StatedValues {
+  groups: Group[]
+  wishes: Wish[]
+  obstacles: Obstacle[]
+}
+
+/** Figures of a stated value beside the drawing. */
+const FIGURES = 4
+const said = (si: number, { perSI, unit }: { perSI: number; unit: string }) =>
+  `${formatPlain(si * perSI, FIGURES)} ${unit}`.trim()
+
+const quietLabel = (text: string): Wish['mark'] => ({
+  t: 'text',
+  text,
+  size: 11.5,
+  fill: 'ink-2',
+  halo: true,
+})
+
+/** Stiffnesses of springs at supports and at members' ends, settlements and own weight of the shown cases. */
+export function statedValues(
+  s: Structure,
+  view: View,
+  display: Display,
+  cases: ReadonlySet<string>,
+): StatedValues {
+  const out: StatedValues = { groups: [], wishes: [], obstacles: [] }
+  for (const p of s.supports) {
+    out.wishes.push(...supportSprings(s, view, display, p))
+    const at = s.cases[p.settlementCase]
+    if (at && cases.has(at.id)) settlement(s, view, display, p, out)
+  }
+  out.wishes.push(...endSprings(s, view, display))
+  const weight = s.cases.filter((c) => cases.has(c.id)).reduce((sum, c) => sum + c.selfWeight, 0)
+  if (weight !== 0) out.wishes.push(...ownWeights(s, view, display, weight))
+  return out
+}
+
+/** The stiffness of a rotational spring: a moment for each radian. */
+const turning = ({ moment }: Display) => ({ perSI: moment.perSI, unit: `${moment.unit}/rad` })
+
+function supportSprings(s: Structure, view: View, display: Display, p: StructureSupport): Wish[] {
+  const n = s.nodes[p.node]
+  const c = onScreen(view, n.x, n.y)
+  const down = vec(Math.sin(p.angle), Math.cos(p.angle))
+  const left = vec(-Math.cos(p.angle), Math.sin(p.angle))
+  const target = thing.support(n.id)
+  const wish = (key: string, text: string, at: Vec): Wish => {
+    const w = textWidth(text, 11.5) / 2
+    return {
+      key: `k${n.id}${key}`,
+      target,
+      mark: quietLabel(text),
+      candidates: [
+        plus(at, vec(w + 14, 0)),
+        plus(at, vec(-w - 14, 0)),
+        plus(at, vec(0, 26)),
+        plus(at, vec(w + 14, 16)),
+        plus(at, vec(0, -20)),
+      ],
+    }
+  }
+  const { x, y, rotation } = p.hold
+  return [
+    ...(typeof y === 'number' ? [wish('y', said(y, display.stiffness), plus(c, down, 17))] : []),
+    ...(typeof x === 'number' ? [wish('x', said(x, display.stiffness), plus(c, left, 17))] : []),
+    ...(typeof rotation === 'number' ? [wish('m', said(rotation, turning(display)), c)] : []),
+  ]
+}
+
+/** Springs of hinges and other releases, at the ends they stand at. */
+function endSprings(s: Structure, view: View, display: Display): Wish[] {
+  return s.members.flatMap((m) => {
+    const l = memberLine(s, view, m)
+    return m.releases.flatMap((r, i): Wish[] => {
+      if (typeof r !== 'number') return []
+      const [joint, way] = i < 3 ? [l.a, 1] : [l.b, -1]
+      const c = plus(joint, l.dir, way * 12)
+      const text = said(r, i % 3 === 2 ? turning(display) : display.stiffness)
+      const w = textWidth(text, 11.5) / 2
+      const beside = (k: number, along: number) =>
+        plus(plus(c, l.up, k + Math.sign(k) * Math.abs(l.up.x) * w), l.dir, way * along)
+      return [
+        {
+          key: `e${m.id}${i}`,
+          target: thing.end(m.id, i < 3 ? 'start' : 'end'),
+          mark: quietLabel(text),
+          candidates: [beside(17, w / 2), beside(-17, w / 2), beside(17, 0), beside(-17, 0), beside(28, w)],
+        },
+      ]
+    })
+  })
+}
+
+/** A settlement as a short arrow off the support, with its amount; a turn as an arc. */
+function settlement(s: Structure, view: View, display: Display, p: StructureSupport, out: StatedValues) {
+  const n = s.nodes[p.node]
+  const c = onScreen(view, n.x, n.y)
+  const target = thing.support(n.id)
+  const axes = {
+    x: vec(Math.cos(p.angle), -Math.sin(p.angle)),
+    y: vec(-Math.sin(p.angle), -Math.cos(p.angle)),
+  }
+  const marks: Mark[] = []
+  const say = (key: string, text: string, candidates: Vec[]) =>
+    out.wishes.push({ key: `set${n.id}${key}`, target, mark: loadLabel(text), candidates })
+  for (const key of ['x', 'y'] as const) {
+    const v = p.settlement[key]
+    if (v === 0) continue
+    const dir = times(axes[key], Math.sign(v))
+    // beside the support, so that its symbol stays to be read
+    const side = key === 'y' ? plus(c, vec(30, 0)) : plus(c, vec(0, 42))
+    const [tail, tip] = [plus(side, dir, -13), plus(side, dir, 13)]
+    marks.push(...arrow(tail, tip, 'load', { small: true, width: 1.3 }))
+    out.obstacles.push({ a: tail, b: tip, half: 4 })
+    const text = said(Math.abs(v), display.displacement)
+    const w = textWidth(text, 12.5) / 2
+    say(key, text, [
+      plus(side, vec(w + 9, 6)),
+      plus(side, vec(w + 9, -6)),
+      plus(side, vec(0, 24)),
+      plus(side, vec(-w - 44, 6)),
+    ])
+  }
+  const r = p.settlement.rotation
+  if (r !== 0) {
+    marks.push(...turn(c, 22, r > 0, 'load', { from: 20, sweep: 80, small: true }))
+    const text = `${formatPlain(Math.abs(r), FIGURES)} rad`
+    const w = textWidth(text, 12.5) / 2
+    say('m', text, [plus(c, vec(26 + w, -16)), plus(c, vec(-26 - w, -16)), plus(c, vec(26 + w, 18))])
+  }
+  if (marks.length) out.groups.push({ key: `set${n.id}`, target, marks })
+}
+
+/** Own weight, said once for each weight per length, on the longest member that has it. */
+function ownWeights(s: Structure, view: View, display: Display, factor: number): Wish[] {
+  const longest = new Map<string, number>()
+  s.members.forEach((m, i) => {
+    if (!(m.weight > 0)) return
+    const key = m.weight.toPrecision(6)
+    const other = longest.get(key)
+    if (other === undefined || m.length > s.members[other].length) longest.set(key, i)
+  })
+  return [...longest.values()].map((i): Wish => {
+    const m = s.members[i]
+    const l = memberLine(s, view, m)
+    const text = `own weight ${said(factor * m.weight, display.distributed)}`
+    const w = textWidth(text, 12.5) / 2
+    const beside = (k: number, share: number) =>
+      plus(plus(l.a, l.dir, share * l.px), l.up, k + Math.sign(k) * Math.abs(l.up.x) * w)
+    return {
+      key: `w${m.id}`,
+      target: thing.member(m.id),
+      mark: loadLabel(text),
+      candidates: [-17, 17].flatMap((k) => [0.5, 0.35, 0.65].map((share) => beside(k, share))),
+      optional: s.members.length > MANY,
+    }
+  })
+}

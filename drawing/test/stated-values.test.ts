@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { displayOf, work, type Problem } from '@viga/core'
+import { statedValues } from '../src/stated-values'
+import { FIGURE_INSETS, fit } from '../src/view'
+import { frame } from '../../core/test/builder'
+
+const problem: Problem = frame()
+  .node('A', 0, 0)
+  .node('B', 6, 0)
+  .node('C', 12, 0)
+  .member('A', 'B', { releases: { end: { M: '800 kN*m' } } })
+  .member('B', 'C')
+  .support('A', { type: 'fixed', settlement: { y: '-12 mm', rotation: '0.002 rad' }, settlementCase: 'S' })
+  .support('B', { restrain: { x: 'free', y: '5000 kN/m', rotation: '350 kN*m' } })
+  .support('C', 'roller')
+  .set({
+    loadCases: [
+      { id: '1', selfWeight: 1.2, loads: [] },
+      { id: 'S', loads: [] },
+    ],
+  }).problem
+
+function drawn(...cases: string[]) {
+  const outcome = work(problem)
+  if (outcome.stage === 'invalid') throw new Error(outcome.errors[0].message)
+  const view = fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS)
+  return statedValues(outcome.structure, view, displayOf(problem), new Set(cases))
+}
+const words = (...cases: string[]) => drawn(...cases).wishes.map((w) => w.mark.text)
+
+describe('what is stated beside loads', () => {
+  it('is drawn with its value: springs of supports and of ends', () =>
+    expect(words()).toEqual(['5 000 kN/m'.replace(' ', '\u2009'), '350 kN·m/rad', '800 kN·m/rad']))
+  it('own weight in the case it acts in, once for members alike', () =>
+    expect(words('1').filter((w) => w.includes('weight'))).toEqual(['own weight 0.942 kN/m']))
+  it('settlements in theirs, with an arrow that points the way', () => {
+    const { groups, wishes } = drawn('S')
+    expect(wishes.map((w) => w.mark.text)).toEqual(expect.arrayContaining(['12 mm', '0.002 rad']))
+    expect(groups.map((g) => g.target)).toEqual(['support:A'])
+    expect(words('1')).not.toContain('12 mm')
+  })
+})
