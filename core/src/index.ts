@@ -8,7 +8,13 @@ export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
 export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
 export { doubts, type Doubt } from './checking/doubts.js'
 export { ownSections } from './checking/missing-values.js'
-export { addCombinations, generateCombinations, titleOf, type Generated } from './combinations/generate.js'
+export {
+  addCombinations,
+  freshCombinations,
+  generateCombinations,
+  type Generated,
+} from './combinations/generate.js'
+export { titleOf } from './document/combination-title.js'
 export { COMBINATION_LISTS, type CombinationList } from './combinations/lists.js'
 export { answerDimension } from './kinds/answers/form.js'
 export type { Diagnosis } from './checking/diagnosis.js'

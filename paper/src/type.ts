@@ -137,7 +137,7 @@ export function textBox(doc: Doc, text: string, face: Face, size: number, colour
     } else if (MATH_SIGNS.test(c)) {
       flush()
       out.push(run(doc, c, 'math', size, colour))
-    } else plain += c === '\u2009' ? '\u00a0' : c === '′' ? '’' : c
+    } else plain += c === '\u2009' ? ' ' : c === '′' ? '’' : c
   }
   flush()
   return row(...out)

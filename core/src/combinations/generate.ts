@@ -1,6 +1,7 @@
 import { produce } from 'immer'
 import { freeId } from '../document/labels.js'
 import { tidy } from '../document/measure.js'
+import { titleOf } from '../document/combination-title.js'
 import type { Category, Combination, LoadCase, Problem } from '../document/types.js'
 import type { CombinationList, Rule } from './lists.js'
 
@@ -35,13 +36,18 @@ export function generateCombinations(p: Problem, list: CombinationList): Generat
   return { combinations, left: cases.filter((c) => !spoken.has(c.category ?? 'other')).map((c) => c.id) }
 }
 
-/** Adds a list's combinations to a problem; those whose factors are there already are not added again. */
-export function addCombinations(p: Problem, list: CombinationList): Problem {
+/** The combinations of a list that are not there yet, by their factors. */
+export function freshCombinations(p: Problem, list: CombinationList): Generated['combinations'] {
   const { combinations } = generateCombinations(p, list)
   const key = (factors: Record<string, number>) =>
     JSON.stringify((p.loadCases ?? []).map((c) => factors[c.id] ?? 0))
   const present = new Set((p.combinations ?? []).map((c) => key(c.factors)))
-  const fresh = combinations.filter((c) => !present.has(key(c.factors)))
+  return combinations.filter((c) => !present.has(key(c.factors)))
+}
+
+/** Adds a list's combinations to a problem; those whose factors are there already are not added again. */
+export function addCombinations(p: Problem, list: CombinationList): Problem {
+  const fresh = freshCombinations(p, list)
   if (fresh.length === 0) return p
   return produce(p, (d) => {
     d.combinations ??= []
@@ -72,15 +78,4 @@ function ways(category: Category, factor: number, cases: LoadCase[]): Record<str
   if (!ONE_AT_A_TIME.includes(category)) return [Object.fromEntries(cases.map((c) => [c.id, tidy(factor)]))]
   const signs = category === 'seismic' ? [1, -1] : [1]
   return cases.flatMap((c) => signs.map((s) => ({ [c.id]: tidy(s * factor) })))
-}
-
-/** "1.2 D + 1.6 L − 1.0 E". */
-export function titleOf(factors: Record<string, number>): string {
-  return Object.entries(factors)
-    .filter(([, f]) => f !== 0)
-    .map(
-      ([id, f], i) =>
-        `${f < 0 ? (i ? '− ' : '−') : i ? '+ ' : ''}${Math.abs(f) === 1 ? '' : `${tidy(Math.abs(f))} `}${id}`,
-    )
-    .join(' ')
 }

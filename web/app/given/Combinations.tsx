@@ -2,6 +2,7 @@ import {
   addCombinations,
   COMBINATION_LISTS,
   edit,
+  freshCombinations,
   generateCombinations,
   type Combination,
   type LoadCase,
@@ -171,6 +172,7 @@ function Lists() {
   const [chosen, setChosen] = useState('')
   const list = COMBINATION_LISTS.find((l) => l.id === chosen)
   const made = list && generateCombinations(problem, list)
+  const fresh = list ? freshCombinations(problem, list) : []
   return (
     <>
       <Pick
@@ -188,7 +190,7 @@ function Lists() {
       </Pick>
       {list && made && (
         <>
-          {made.combinations.length > 0 && (
+          {fresh.length > 0 && (
             <Press
               className="plain-button"
               onClick={() =>
@@ -196,16 +198,19 @@ function Lists() {
                   null && setChosen('')
               }
             >
-              add {made.combinations.length}:{' '}
-              {made.combinations
+              add {fresh.length}:{' '}
+              {fresh
                 .slice(0, 3)
                 .map((c) => c.title)
                 .join('; ')}
-              {made.combinations.length > 3 ? ' …' : ''}
+              {fresh.length > 3 ? ' …' : ''}
             </Press>
           )}
           <span className="quiet">
             {list.source}.
+            {made.combinations.length > 0 &&
+              fresh.length === 0 &&
+              ' All of its combinations are here already.'}
             {made.left.length > 0
               ? ` It does not speak of ${made.left.join(', ')}: give these a category.`
               : ''}

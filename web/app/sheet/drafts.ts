@@ -115,7 +115,7 @@ const loadsOf = (p: Problem, caseId: string) => p.loadCases?.find((c) => c.id ==
 type Labelled = readonly { id: string }[]
 
 /** A label after an edit: the one at its place, where that is new and the old one is gone. */
-function labelAfter(id: string, before: Labelled, after: Labelled): string {
+export function labelAfter(id: string, before: Labelled, after: Labelled): string {
   if (before === after || after.some((o) => o.id === id) || before.length !== after.length) return id
   const there = after[before.findIndex((o) => o.id === id)]?.id
   return there !== undefined && !before.some((o) => o.id === there) ? there : id

@@ -11,7 +11,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Layers } from '@viga/drawing/scene'
 import { plates, type Plate } from './plates'
 import { solveNewest } from './solver'
-import { carriedOver, type Draft, type Drafts } from './drafts'
+import { carriedOver, labelAfter, type Draft, type Drafts } from './drafts'
 import { rowsOf } from './rows-kept'
 import { stillThere } from './targets'
 
@@ -118,6 +118,7 @@ export function createSheet(initial: {
         ? drawnOnly(problem, get())
         : { outcome: solve(problem), solving: false, earlier: null }
       if (next.outcome.stage === 'invalid') return next.outcome.errors[0]
+      const before = get().problem
       set({
         problem,
         save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' },
@@ -125,6 +126,7 @@ export function createSheet(initial: {
         ...next,
       })
       if (large) solveLater(problem)
+      followAction(before)
       keepActionValid()
       return null
     }
@@ -139,6 +141,16 @@ export function createSheet(initial: {
       const { problem, actionId } = get()
       const ids = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])].map((c) => c.id)
       if (actionId === null || !ids.includes(actionId)) set({ actionId: ids[0] ?? null })
+    }
+    /** What is shown stays shown under its new label. */
+    const followAction = (before: Problem) => {
+      const { problem, actionId } = get()
+      const lists = (['loadCases', 'combinations'] as const).map(
+        (k) => [before[k] ?? [], problem[k] ?? []] as const,
+      )
+      for (const [was, is] of lists)
+        if (actionId !== null && was.some((c) => c.id === actionId))
+          set({ actionId: labelAfter(actionId, was, is) })
     }
     return {
       ...initial,

@@ -1,3 +1,4 @@
+import { titleOf } from '../combination-title.js'
 import { produce } from 'immer'
 import { remove, rename } from '../references.js'
 import { assign, keep } from './edit-helpers.js'
@@ -42,8 +43,13 @@ export const setCase = (
     if (c) assign(c, change)
   })
 
-export const renameCase = (p: Problem, from: string, to: string): Problem =>
-  rename(p, 'case', new Map([[from, to]]))
+/** Relabels a case everywhere, in the titles of combinations that are made of the labels too. */
+export function renameCase(p: Problem, from: string, to: string): Problem {
+  const made = new Set(p.combinations?.filter((c) => c.title === titleOf(c.factors)).map((c) => c.id))
+  return produce(rename(p, 'case', new Map([[from, to]])), (d) => {
+    for (const c of d.combinations ?? []) if (made.has(c.id)) c.title = titleOf(c.factors)
+  })
+}
 
 /**
  * Takes a case out with its settlements, its factors and the answers that speak of it. What names no case

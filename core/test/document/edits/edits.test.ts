@@ -167,3 +167,23 @@ describe('names, ends, combinations, display', () => {
     expect(edit.setView(edit.setView(p, 'grid', { across: '3@4' }), 'grid', undefined).view).toEqual({})
   })
 })
+
+describe('a case under another label', () => {
+  it('is named so in the titles that combinations were given after their cases, and in no other', () => {
+    const p = frame().set({
+      loadCases: [
+        { id: 'D', loads: [] },
+        { id: 'L', loads: [] },
+      ],
+      combinations: [
+        { id: 'C1', title: '1.2 D + 1.6 L', factors: { D: 1.2, L: 1.6 } },
+        { id: 'C2', title: 'Dead alone', factors: { D: 1 } },
+      ],
+    }).problem
+    const { combinations } = edit.renameCase(p, 'D', 'G')
+    expect(combinations!.map((c) => [c.title, c.factors])).toEqual([
+      ['1.2 G + 1.6 L', { G: 1.2, L: 1.6 }],
+      ['Dead alone', { G: 1 }],
+    ])
+  })
+})
