@@ -162,7 +162,7 @@ test('an entry that cannot be read keeps its text, says why, and outlives a relo
   await expect(page.locator('tr').filter({ has: x }).getByText('7.9248 m')).toBeVisible()
   // what has the wrong dimension names both
   await page.getByLabel('y of A', { exact: true }).fill('3 kN')
-  await expect(page.getByText('Expected a length, got a force.')).toBeVisible()
+  await expect(page.getByText('Expected a length, got a force.', { exact: true })).toBeVisible()
 })
 
 test('undo and redo bring back every state', async ({ page }) => {

@@ -1,11 +1,14 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useSheet } from '../sheet/context'
 
 /** Steps of undo that drawing by hand makes. */
 const DRAWN = new Set(['member', 'joint'])
 
+const isTyping = (target: EventTarget | Element | null) =>
+  (target as Element | null)?.closest?.('.sheet') != null
+
 /**
- * Whether the Figure is drawn on: after it was asked for, or while the sheet is empty. Typing into the Sheet, or
+ * Whether the Figure is drawn on: after it was asked for, or while the sheet is empty. Typing into the tables, or
  * putting in something ready, ends it.
  */
 export function useDrawing(): [boolean, (on: boolean) => void] {
@@ -15,17 +18,22 @@ export function useDrawing(): [boolean, (on: boolean) => void] {
   const [asked, setAsked] = useState(false)
   const putIn = on && !asked && !empty && last !== undefined && !DRAWN.has(last)
   if (putIn) setOn(false)
+  // the first joint was typed: the field it was typed in still has the focus
+  const wasEmpty = useRef(empty)
   useEffect(() => {
-    if (!on) return
+    if (wasEmpty.current && !empty && isTyping(document.activeElement)) setOn(false)
+    wasEmpty.current = empty
+  }, [empty])
+  useEffect(() => {
+    if (!on || empty) return
     const end = (e: Event) => {
-      if ((e.target as Element | null)?.closest('.sheet')) {
-        setOn(false)
-        setAsked(false)
-      }
+      if (!isTyping(e.target)) return
+      setOn(false)
+      setAsked(false)
     }
     document.addEventListener('input', end)
     return () => document.removeEventListener('input', end)
-  }, [on])
+  }, [on, empty])
   const ask = (to: boolean) => {
     setOn(to)
     setAsked(to)

@@ -49,7 +49,7 @@ export default function Rolled({
       onChange={(_, o) => state(typeof o === 'string' ? o.trim() : o.designation)}
       onBlur={() => {
         if (text.trim() === '') setText(s.catalogue ?? '')
-        else state(text.trim())
+        else state(found.length === 1 ? found[0].designation : text.trim())
       }}
       slotProps={{ popper: { sx: { minWidth: 330 } } }}
       renderOption={({ key, ...props }, o) => (
