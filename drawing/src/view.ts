@@ -26,6 +26,18 @@ export interface Insets {
 /** Room for load rows, letters and dimension chains round the structure. */
 export const FIGURE_INSETS: Insets = { left: 138, right: 100, top: 104, bottom: 112 }
 
+/** The same on a smaller sheet, where they leave the structure its share. */
+export function insetsFor(width: number, height: number): Insets {
+  const [across, up] = [Math.min(1, width / 704), Math.min(1, height / 560)]
+  const { left, right, top, bottom } = FIGURE_INSETS
+  return {
+    left: Math.max(44, left * across),
+    right: Math.max(40, right * across),
+    top: Math.max(44, top * up),
+    bottom: Math.max(52, bottom * up),
+  }
+}
+
 /**
  * The structure as large as it goes between the insets, in the middle; a point or nothing at a scale of
  * `unitPx` px per m.

@@ -29,7 +29,7 @@ import { drawScene, type Scene } from '@viga/drawing/scene'
 import { SceneView } from './SceneView'
 import { useGestures } from './gestures'
 import { useDrawing } from './use-drawing'
-import { FIGURE_INSETS, fit, onScreen, type View } from '@viga/drawing/view'
+import { fit, insetsFor, onScreen, type View } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
 import './figure.css'
 
@@ -109,7 +109,7 @@ export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Pro
           { x: si * Math.max(0, ...grid.xs), y: si * Math.max(0, ...grid.ys) },
         ]
       : []
-    return fit([...(nodes ?? []), ...corners], size.width, size.height, FIGURE_INSETS)
+    return fit([...(nodes ?? []), ...corners], size.width, size.height, insetsFor(size.width, size.height))
   }, [nodes, size, grid, si])
   const gridWords = grid && `${grid.across}|${grid.up}`
   useEffect(() => {

@@ -12,6 +12,7 @@ import {
 } from '@viga/core'
 import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
+import { pinched } from './pinch'
 import { useChain } from './chain'
 import { targetOf, targetsOf, toggled } from '../sheet/targets'
 import { connect, dropped, type End } from './drawing'
@@ -80,6 +81,8 @@ export function useGestures({
 }: Args) {
   const store = useSheetStore()
   const press = useRef<Press | null>(null)
+  /** Fingers on the Figure; two of them enlarge and move it. */
+  const fingers = useRef(new Map<number, Vec>())
   const [chain, setChain] = useChain()
   const [busy, setBusy] = useState(false)
   const [moving, setMoving] = useState(false)
@@ -248,6 +251,13 @@ export function useGestures({
       if (e.button > 1) return
       e.currentTarget.setPointerCapture(e.pointerId)
       const at = local(e)
+      if (e.pointerType === 'touch') fingers.current.set(e.pointerId, at)
+      if (fingers.current.size > 1) {
+        // a second finger: what the first one began is given up
+        press.current = null
+        setBusy(true)
+        return
+      }
       const joint = jointNear(at)
       if (
         document.activeElement instanceof HTMLElement &&
@@ -290,6 +300,11 @@ export function useGestures({
     },
     onPointerMove: (e: PointerEvent<SVGSVGElement>) => {
       const at = local(e)
+      if (fingers.current.size === 2 && fingers.current.has(e.pointerId)) {
+        const before = new Map(fingers.current)
+        fingers.current.set(e.pointerId, at)
+        return setView(pinched(view, before, fingers.current))
+      }
       const p = press.current
       if (p && !p.moved && Math.hypot(at.x - p.at.x, at.y - p.at.y) > STILL) {
         p.moved = true
@@ -325,6 +340,7 @@ export function useGestures({
       } else setView({ ...p.view, ox: p.view.ox + at.x - p.at.x, oy: p.view.oy + at.y - p.at.y })
     },
     onPointerUp: (e: PointerEvent<SVGSVGElement>) => {
+      fingers.current.delete(e.pointerId)
       const p = press.current
       press.current = null
       setBusy(false)
@@ -355,7 +371,8 @@ export function useGestures({
       else if (p.fromPoint) draw(p.fromPoint, p.fromPoint)
       hoverGhost(at)
     },
-    onPointerCancel: () => {
+    onPointerCancel: (e: PointerEvent<SVGSVGElement>) => {
+      fingers.current.delete(e.pointerId)
       press.current = null
       setBusy(false)
       setMoving(false)

@@ -22,9 +22,11 @@ import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
 import { createSheet } from '../sheet/store'
+import { Divide } from './Divide'
 import { TitleField } from './TitleField'
 import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
+import './narrow.css'
 
 /** The other parts, ahead of their opening; what does not arrive now is asked for again then. */
 const fetchParts = () =>
@@ -64,6 +66,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
       </TopLine>
       <main className="problem">
         <FigureBeside />
+        <Divide />
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />
