@@ -133,7 +133,6 @@ export function EquilibriumBlock({ solution, action }: Solved) {
             <th className="n">reactions</th>
             <td />
             <th className="n">sum</th>
-            <th className="n">residual</th>
           </tr>
         </thead>
         <tbody>
@@ -148,11 +147,6 @@ export function EquilibriumBlock({ solution, action }: Solved) {
                 <td className="n">{Math.abs(b) <= 1e-9 * size ? '0' : formatNumber(b * shown.perSI)}</td>
                 <td className="ro">{shown.unit}</td>
                 <td className="n strong">{zero ? '0' : formatNumber(sum * shown.perSI)}</td>
-                {/* rounding noise: the last bits of the server's arithmetic need not be those of the
-                    browser's */}
-                <td className="n ro" suppressHydrationWarning>
-                  {sum === 0 ? '0' : formatNumber(sum * shown.perSI, { figures: 1 })}
-                </td>
               </tr>
             )
           })}
