@@ -6,8 +6,9 @@ import { unread } from '../sheet/drafts'
 /** The texts of the statement that cannot be read. */
 export function useUnread() {
   const drafts = useSheet((s) => s.drafts)
-  const problem = useSheet((s) => s.problem)
-  return useMemo(() => unread(drafts, problem), [drafts, problem])
+  // an edit concerns this only while something waits to be read
+  const problem = useSheet((s) => (Object.keys(s.drafts).length ? s.problem : null))
+  return useMemo(() => (problem ? unread(drafts, problem) : []), [drafts, problem])
 }
 
 /** Over numbers, while a text of the statement cannot be read: they are of the statement before it. */

@@ -167,10 +167,15 @@ export const Figure = memo(function Figure({ part, plate, panels, notesOn }: Pro
     return out
   }, [hover, selection, shown, solved])
 
+  // the bar below need not be drawn anew with each place a joint moves to
+  const toFit = useRef({ hold, fitted })
+  useEffect(() => {
+    toFit.current = { hold, fitted }
+  })
   const refit = useCallback(() => {
     setOwn(null)
-    if (hold) setHeld(fitted)
-  }, [hold, fitted])
+    if (toFit.current.hold) setHeld(toFit.current.fitted)
+  }, [])
   const gestures = useGestures({
     view,
     setView: setOwn,

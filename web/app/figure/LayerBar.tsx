@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import {
   DIAGRAM_NAMES,
   FIGURE_COMMANDS,
@@ -35,7 +36,15 @@ interface Props {
 }
 
 /** What the Figure shows, each layer one keystroke away. */
-export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlarged }: Props) {
+export const LayerBar = memo(function LayerBar({
+  part,
+  plate,
+  drawing,
+  setDrawing,
+  refit,
+  truss,
+  enlarged,
+}: Props) {
   const store = useSheetStore()
   const shown = useSheet((s) => s.shown[plate])
   const context: FigureContext = { store, part, plate, drawing, setDrawing, refit }
@@ -99,4 +108,4 @@ export function LayerBar({ part, plate, drawing, setDrawing, refit, truss, enlar
       </Press>
     </div>
   )
-}
+})

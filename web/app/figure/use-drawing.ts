@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { useSheet } from '../sheet/context'
 
 /** Steps of undo that drawing by hand makes. */
@@ -34,9 +34,9 @@ export function useDrawing(): [boolean, (on: boolean) => void] {
     document.addEventListener('input', end)
     return () => document.removeEventListener('input', end)
   }, [on, empty])
-  const ask = (to: boolean) => {
+  const ask = useCallback((to: boolean) => {
     setOn(to)
     setAsked(to)
-  }
+  }, [])
   return [on && !putIn, ask]
 }

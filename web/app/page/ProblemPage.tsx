@@ -1,4 +1,3 @@
-import Snackbar from '@mui/material/Snackbar'
 import { Suspense, lazy, memo, startTransition, useEffect, useMemo, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
@@ -8,8 +7,8 @@ import { PAGE_COMMANDS } from '../commands/page'
 import { useCommands } from '../commands/use-commands'
 import { useCheckNotes } from '../check/notes'
 import { Figure } from '../figure/Figure'
-import { GroupEditor } from '../given/GroupEditor'
-import { SelectedEditor } from '../given/SelectedEditor'
+import type { GroupEditor as Many } from '../given/GroupEditor'
+import type { SelectedEditor as One } from '../given/SelectedEditor'
 import type { StoredProblem } from '../server/problems.server'
 import { afterPaint } from '../widgets/after-paint'
 import { warmTypesetter } from '../widgets/Formula'
@@ -34,6 +33,8 @@ const fetchParts = () =>
     import('../working/Working'),
     import('../results/Results'),
     import('../check/Check'),
+    loadOne(),
+    loadMany(),
   ]).catch(() => {})
 
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
@@ -85,9 +86,23 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
  * The Figure beside the part of the Sheet that is open; its drawing follows as soon as another part is on the
  * page.
  */
+const loadOne = () => import('../given/SelectedEditor')
+const loadMany = () => import('../given/GroupEditor')
+const SelectedEditor = lazy(() => loadOne().then((m) => ({ default: m.SelectedEditor })))
+const GroupEditor = lazy(() => loadMany().then((m) => ({ default: m.GroupEditor })))
+
+/** The forms beside the Figure; their script is fetched in a quiet moment after the page is there. */
 const PANELS = {
-  one: (panel: Parameters<typeof SelectedEditor>[0]) => <SelectedEditor key={panel.selection} {...panel} />,
-  many: (panel: Parameters<typeof GroupEditor>[0]) => <GroupEditor {...panel} />,
+  one: (panel: Parameters<typeof One>[0]) => (
+    <Suspense>
+      <SelectedEditor key={panel.selection} {...panel} />
+    </Suspense>
+  ),
+  many: (panel: Parameters<typeof Many>[0]) => (
+    <Suspense>
+      <GroupEditor {...panel} />
+    </Suspense>
+  ),
 }
 
 function FigureBeside() {
@@ -223,17 +238,25 @@ function Told() {
   const store = useSheetStore()
   const refused = useSheet((s) => s.refused)
   const said = useSheet((s) => s.said)
+  const words = refused ?? said
+  const [needed, setNeeded] = useState(false)
+  if (words !== null && !needed) setNeeded(true)
   return (
-    <Snackbar
-      open={(refused ?? said) !== null}
-      message={refused ?? said}
-      autoHideDuration={10_000}
-      onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null, said: null })}
-    />
+    needed && (
+      <Suspense>
+        <Snackbar
+          open={words !== null}
+          message={words}
+          autoHideDuration={10_000}
+          onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null, said: null })}
+        />
+      </Suspense>
+    )
   )
 }
 
-// the list comes when it is first asked for
+// the strip of words and the list come when they are first asked for
+const Snackbar = lazy(() => import('@mui/material/Snackbar'))
 const KeysHelp = lazy(() => import('./KeysHelp').then((m) => ({ default: m.KeysHelp })))
 
 /** Keys of the whole page, and the list of all keys that `?` opens. */

@@ -1,6 +1,6 @@
-import Button from '@mui/material/Button'
 import { lazy, Suspense, useState } from 'react'
 import { useSheet } from '../sheet/context'
+import { Press } from '../widgets/Press'
 
 // the menu and its questions come when they are first asked for
 const UnitsChoice = lazy(() => import('./UnitsChoice'))
@@ -12,8 +12,8 @@ export function UnitsMenu() {
   const [asked, setAsked] = useState(false)
   return (
     <>
-      <Button
-        variant="tool"
+      <Press
+        className="units"
         aria-haspopup="menu"
         aria-expanded={anchor !== null}
         aria-label={`Units: ${units.force}, ${units.length}`}
@@ -21,14 +21,12 @@ export function UnitsMenu() {
           setAnchor(e.currentTarget)
           setAsked(true)
         }}
-        endIcon={
-          <svg width="8" height="6" viewBox="0 0 8 6" fill="none" stroke="currentColor" aria-hidden="true">
-            <path d="M1 1.5L4 4.5L7 1.5" />
-          </svg>
-        }
       >
         {units.force}, {units.length}
-      </Button>
+        <svg width="8" height="6" viewBox="0 0 8 6" fill="none" stroke="currentColor" aria-hidden="true">
+          <path d="M1 1.5L4 4.5L7 1.5" />
+        </svg>
+      </Press>
       {asked && (
         <Suspense>
           <UnitsChoice anchor={anchor} onClose={() => setAnchor(null)} />

@@ -46,10 +46,6 @@ export const theme = createTheme({
       styleOverrides: { root: { minWidth: 0, padding: '6px 12px', borderRadius: 0, color: 'inherit' } },
       variants: [
         {
-          props: { variant: 'tool' },
-          style: { padding: 0, fontWeight: 400, '& .MuiButton-endIcon': { margin: '0 0 0 5px' } },
-        },
-        {
           props: { variant: 'quiet' },
           style: {
             padding: 0,
