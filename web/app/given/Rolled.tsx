@@ -1,5 +1,5 @@
 import Autocomplete from '@mui/material/Autocomplete'
-import { formatNumber, searchRolled, type RolledShape, type Section } from '@viga/core'
+import { findRolled, formatNumber, searchRolled, type RolledShape, type Section } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { Refusal } from '../fields/OneLine'
 import { Line } from '../widgets/Line'
@@ -46,10 +46,14 @@ export default function Rolled({
         if (reason !== 'reset') setText(t)
         setRefusal(null)
       }}
-      onChange={(_, o) => state(typeof o === 'string' ? o.trim() : o.designation)}
+      // enter takes the shape of that very name, else the first that is found
+      onChange={(_, o) =>
+        state(typeof o === 'string' ? ((findRolled(o) ?? found[0])?.designation ?? o.trim()) : o.designation)
+      }
       onBlur={() => {
         if (text.trim() === '') setText(s.catalogue ?? '')
-        else state(found.length === 1 ? found[0].designation : text.trim())
+        else
+          state((findRolled(text) ?? (found.length === 1 ? found[0] : undefined))?.designation ?? text.trim())
       }}
       slotProps={{ popper: { sx: { minWidth: 330 } } }}
       renderOption={({ key, ...props }, o) => (

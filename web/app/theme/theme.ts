@@ -108,6 +108,7 @@ export const theme = createTheme({
     },
     MuiDialogContent: { styleOverrides: { root: { padding: '4px 24px 10px' } } },
     MuiDialogActions: {
+      defaultProps: { disableSpacing: true },
       styleOverrides: {
         root: {
           padding: '4px 24px 20px',
