@@ -1,8 +1,11 @@
 import Button from '@mui/material/Button'
 import Dialog from '@mui/material/Dialog'
+import { useState } from 'react'
 import { FIGURE_COMMANDS } from '../commands/figure'
 import { PAGE_COMMANDS } from '../commands/page'
 import { SELECTION_COMMANDS } from '../commands/selection'
+import { EntryHelp } from './EntryHelp'
+import type { EntryWords, Example } from './entry-words'
 import './keys-help.css'
 
 const SHOWN: Record<string, string> = { ctrl: 'Ctrl', shift: 'Shift', alt: 'Alt', '-': '−' }
@@ -16,10 +19,33 @@ const GROUPS = [...PAGE_COMMANDS, ...SELECTION_COMMANDS, ...FIGURE_COMMANDS].map
   return { title, lines: [...byName] }
 })
 
-/** The list of keys, made from the commands themselves. */
-export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+/** The words of the entries in view, and the list of keys, made from the commands themselves. */
+export function KeysHelp({
+  open,
+  onClose,
+  entries = [],
+  onInsert = () => {},
+}: {
+  open: boolean
+  onClose: () => void
+  entries?: readonly EntryWords[]
+  onInsert?: (entry: EntryWords, example: Example) => void
+}) {
+  // an example that was put into its entry keeps the focus there
+  const [inserted, setInserted] = useState(false)
+  if (open && inserted) setInserted(false)
+  const insert = (entry: EntryWords, example: Example) => {
+    onInsert(entry, example)
+    setInserted(true)
+  }
   return (
-    <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+    <Dialog
+      disableRestoreFocus={inserted}
+      open={open}
+      onClose={onClose}
+      maxWidth="md"
+      aria-labelledby="keys-title"
+    >
       <div className="keys-help">
         <header>
           <h2 id="keys-title">Keys</h2>
@@ -27,6 +53,7 @@ export function KeysHelp({ open, onClose }: { open: boolean; onClose: () => void
             esc
           </Button>
         </header>
+        <EntryHelp entries={entries} onInsert={insert} />
         <div className="keys-columns">
           {GROUPS.map(({ title, lines }) => (
             <section key={title} aria-label={title}>

@@ -20,8 +20,10 @@ import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
 import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
-import { createSheet } from '../sheet/store'
+import { ROW } from '../sheet/rows-kept'
+import { createSheet, type SheetStore } from '../sheet/store'
 import { Divide } from './Divide'
+import { entryWords, type EntryWords, type Example } from './entry-words'
 import { TitleField } from './TitleField'
 import { UnitsMenu } from './UnitsMenu'
 import './sheet.css'
@@ -259,6 +261,13 @@ function Told() {
 const Snackbar = lazy(() => import('@mui/material/Snackbar'))
 const KeysHelp = lazy(() => import('./KeysHelp').then((m) => ({ default: m.KeysHelp })))
 
+/** The case whose loads are in view. */
+function shownCase(store: SheetStore): string {
+  const { problem, actionId } = store.getState()
+  const cases = problem.loadCases ?? []
+  return cases.find((c) => c.id === actionId)?.id ?? cases[0]?.id ?? '1'
+}
+
 /** Keys of the whole page, and the list of all keys that `?` opens. */
 function Keys() {
   const store = useSheetStore()
@@ -269,12 +278,25 @@ function Keys() {
     void navigate(`${base}/${part}`)
   }
   useCommands(PAGE_COMMANDS, { store, go, help: () => setOpen(true) })
+  const { pathname } = useLocation()
+  const part = PARTS.find((p) => p.key === pathname.split('/')[3])?.key ?? 'given'
+  const entries = open ? entryWords(part, shownCase(store)) : []
+  /** Puts an example into its entry, to be changed there. */
+  const insert = ({ row, field, empty }: EntryWords, { fields }: Example) => {
+    setOpen(false)
+    store.getState().draft(ROW + row, { text: JSON.stringify({ ...empty, ...fields }) })
+    afterPaint(() => {
+      const input = document.querySelector<HTMLInputElement>(`input[aria-label="${field}"]`)
+      input?.focus()
+      input?.scrollIntoView({ block: 'center' })
+    })
+  }
   const [asked, setAsked] = useState(false)
   if (open && !asked) setAsked(true)
   return (
     asked && (
       <Suspense>
-        <KeysHelp open={open} onClose={() => setOpen(false)} />
+        <KeysHelp open={open} onClose={() => setOpen(false)} entries={entries} onInsert={insert} />
       </Suspense>
     )
   )
