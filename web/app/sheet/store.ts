@@ -148,9 +148,11 @@ export function createSheet(initial: {
       const lists = (['loadCases', 'combinations'] as const).map(
         (k) => [before[k] ?? [], problem[k] ?? []] as const,
       )
-      for (const [was, is] of lists)
-        if (actionId !== null && was.some((c) => c.id === actionId))
-          set({ actionId: labelAfter(actionId, was, is) })
+      for (const [was, is] of lists) {
+        if (actionId === null || !was.some((c) => c.id === actionId)) continue
+        const now = labelAfter(actionId, was, is)
+        if (now !== actionId) set({ actionId: now })
+      }
     }
     return {
       ...initial,

@@ -230,3 +230,19 @@ describe('undo over a reload', () => {
     takeBack(damaged, undefined)
   })
 })
+
+describe('what is shown', () => {
+  it('stays shown when its case is given another label', () => {
+    const problem = {
+      ...newProblem(),
+      loadCases: [
+        { id: 'D', loads: [] },
+        { id: 'L', loads: [] },
+      ],
+    }
+    const store = createSheet({ id: 'p1', problem, revision: 1, changedAt: '2026-01-01T00:00:00Z' })
+    store.getState().chooseAction('L')
+    store.getState().edit('rename', (p) => edit.renameCase(p, 'L', 'live'))
+    expect(store.getState().actionId).toBe('live')
+  })
+})
