@@ -22,6 +22,7 @@ const pictures = [
         .locator('circle[data-target="node:G"], circle[data-target="node:D"], circle[data-target="node:C"]')
         .first()
         .click()
+      await page.getByRole('dialog').waitFor()
     },
   ],
   [
@@ -45,6 +46,7 @@ const pictures = [
           .locator(`.figure [data-target="member:${id}"] .hit`)
           .first()
           .click({ force: true, modifiers: i ? ['Shift'] : [] })
+      await page.getByRole('dialog', { name: /selected/ }).waitFor()
     },
   ],
   ['4-working-stiffness', /Open Orchid balcony/, 'working/stiffness'],

@@ -65,6 +65,8 @@ function saysOwnUnit(text: string, units: { length: string; force: string }, d: 
       .replace(/³/g, '^3')
       .replace(/⁴/g, '^4')
   if (plain(unit) === plain(coherentUnitName(units, d))) return true
+  const [mass, length] = d
+  if (mass === 0 && length === 0) return true
   const same = IMPERIAL.test(unit) === IMPERIAL.test(`${units.length} ${units.force}`)
   return same && !MEASURED.some((o) => dimensions.equal(o, d))
 }
@@ -128,7 +130,10 @@ export function QuantityField({
       if (SAYS_ITSELF.test(text) && !usesSymbol(text, symbols) && saysOwnUnit(text, units, dimension))
         return ''
       if (name === 'rad') return `${formatPlain((r.si * 180) / Math.PI, 4)}°`
-      return `${formatPlain(r.si / siPerCoherent(units, dimension), 5)} ${name}`.trim()
+      const value = formatPlain(r.si / siPerCoherent(units, dimension), 5)
+      // one klf is one kip/ft: the number says itself
+      if (SAYS_ITSELF.test(text) && text.trim().startsWith(`${value} `)) return ''
+      return `${value} ${name}`.trim()
     } catch (error) {
       if (error instanceof ExpressionError) return ''
       throw error

@@ -121,7 +121,7 @@ function AskUnits({
   )
   const x = String(example ?? 3)
   return (
-    <Dialog open onClose={onClose} aria-labelledby="ask-units">
+    <Dialog open onClose={onClose} maxWidth="xs" aria-labelledby="ask-units">
       <DialogTitle id="ask-units">
         From {from[0]}, {from[1]} to {to[0]}, {to[1]}
       </DialogTitle>
@@ -159,7 +159,7 @@ function ShownUnits() {
   const display = useSheet((s) => s.problem.units.display)
   const close = () => store.setState({ showing: false })
   return (
-    <Dialog open={open} onClose={close} aria-labelledby="shown-units">
+    <Dialog open={open} onClose={close} maxWidth="xs" aria-labelledby="shown-units">
       <DialogTitle id="shown-units">Results shown in</DialogTitle>
       <DialogContent>
         {Object.entries(SHOWN).map(([kind, { label, units }]) => (

@@ -99,7 +99,6 @@ export const theme = createTheme({
           border: '1px solid var(--cedar)',
           boxShadow: '0 18px 48px -18px var(--shade)',
           background: 'var(--sheet)',
-          maxWidth: 460,
         },
       },
     },
