@@ -16,37 +16,38 @@ export function setUnits(p: Problem, length: string, force: string, keep: boolea
 }
 
 /**
- * Every plain number that has a dimension with the problem's unit written behind it. A symbol stays a plain
- * number, as the contract reads it.
+ * Goes over the quantities that are stated without a unit and depend on the problem's units: plain numbers, and
+ * expressions of plain numbers or of symbols that are plain numbers.
+ * @param put what becomes of one, by the unit it is meant in
  */
-export function withUnitsWritten(p: Problem): Problem {
+function overPlainNumbers(p: Problem, put: (value: number | string, unit: string) => unknown): Problem {
   const { reader } = measure(p)
   return transform(document, p, {
     quantity: (value, form, owner) => {
-      const plain =
-        typeof value === 'number' ? value !== 0 : typeof value === 'string' && reader.isPlain(value)
-      if (!plain) return value
+      const isNumber = typeof value === 'number' && value !== 0
+      if (!isNumber && !(typeof value === 'string' && reader.isPlain(value))) return value
       const d = typeof form.dimension === 'function' ? form.dimension(owner) : form.dimension
       const unit = unitText(d, p.units.length, p.units.force)
-      if (!unit) return value
-      // an expression of plain numbers, or of symbols that are plain numbers
-      return typeof value === 'number' ? `${value} ${unit}` : `(${value as string}) ${unit}`
+      return unit ? put(value, unit) : value
     },
   }) as Problem
 }
 
+/**
+ * Every plain number that has a dimension with the problem's unit written behind it. A symbol stays a plain
+ * number, as the contract reads it.
+ */
+export const withUnitsWritten = (p: Problem): Problem =>
+  overPlainNumbers(p, (value, unit) =>
+    typeof value === 'number' ? `${value} ${unit}` : `(${value}) ${unit}`,
+  )
+
 /** How many quantities of a problem are stated without a unit and so depend on the problem's units. */
 export function plainNumbers(p: Problem): number {
-  const { reader } = measure(p)
   let count = 0
-  transform(document, p, {
-    quantity: (value, form, owner) => {
-      const d = typeof form.dimension === 'function' ? form.dimension(owner) : form.dimension
-      const plain =
-        typeof value === 'number' ? value !== 0 : typeof value === 'string' && reader.isPlain(value)
-      if (plain && unitText(d, p.units.length, p.units.force)) count++
-      return value
-    },
+  overPlainNumbers(p, (value) => {
+    count++
+    return value
   })
   return count
 }
