@@ -1,5 +1,5 @@
 import { formatPlain, type Display } from '@viga/core'
-import type { GhostState } from './gestures'
+import type { GhostState } from './hand'
 import type { Grid } from '@viga/core/statement/grid'
 import { inPlane, onScreen, type View } from '@viga/drawing/view'
 
