@@ -40,6 +40,8 @@ test('two tabs: the stale save is refused, both versions stay until one is chose
   context,
 }) => {
   const at = await openCopy(page, /Open Palm house/, 'given')
+  // this tab does not hear of the other before it saves
+  await page.route('**/newer?*', (route) => route.abort())
   const other = await context.newPage()
   await other.goto(`${address()}${at}/given`)
   await ready(other)
@@ -55,6 +57,45 @@ test('two tabs: the stale save is refused, both versions stay until one is chose
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('value of rise')).toHaveValue('4 m')
   await expect(page.getByText(/^saved /)).toBeVisible()
+})
+
+test('an idle window follows what another one saves, and undo takes its change back', async ({
+  page,
+  context,
+}) => {
+  const at = await openCopy(page, /Open Palm house/, 'given')
+  const other = await context.newPage()
+  await other.goto(`${address()}${at}/given`)
+  await ready(other)
+  await other.getByLabel('value of rise').fill('3 m')
+  await other.keyboard.press('Enter')
+  await expect(other.getByText(/^saved /)).toBeVisible()
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await expect(page.getByLabel('value of rise')).toHaveValue('3 m')
+  await expect(page.getByText(/^saved /)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('value of rise')).not.toHaveValue('3 m')
+})
+
+test('a problem file is dropped on a problem page, one that is none is refused there', async ({ page }) => {
+  const at = await openCopy(page, /Open Palm house/, 'results')
+  const drop = (name: string, text: string) =>
+    page.evaluate(
+      ([fileName, content]) => {
+        const dataTransfer = new DataTransfer()
+        dataTransfer.items.add(new File([content], fileName, { type: 'application/json' }))
+        for (const type of ['dragover', 'drop'])
+          document.body.dispatchEvent(new DragEvent(type, { bubbles: true, dataTransfer, cancelable: true }))
+      },
+      [name, text],
+    )
+  await drop('notes.json', '{"title": "no problem"}')
+  await expect(page.getByText('The file was not opened.')).toBeVisible()
+  expect(page.url()).toContain(at)
+  const response = await page.request.get(`${address()}${at}/file`)
+  await drop('palm.viga.json', (await response.text()).replace('Palm house', 'Dropped house'))
+  await page.waitForURL((url) => !url.pathname.startsWith(at) && url.pathname.endsWith('/given'))
+  await expect(page.getByText('Dropped house').first()).toBeVisible()
 })
 
 test('shelf: open a file, rename, duplicate, take off, put back', async ({ page }) => {

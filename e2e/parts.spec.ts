@@ -1,4 +1,4 @@
-import { block, expect, jointAt, openCopy, test } from './pages'
+import { address, block, expect, jointAt, openCopy, ready, test } from './pages'
 
 test('results: reactions, values at a place, another case, the deflected shape', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'results')
@@ -95,4 +95,58 @@ test('check: pointing at a value lights its place on the Figure', async ({ page 
   await row.hover()
   await expect(page.locator('.figure .lit, .figure .joint-hit.on').first()).toBeAttached()
   await expect(row).toHaveClass(/lit/)
+})
+
+test('a first problem is walked through in four notes that do not come back', async ({ page }) => {
+  const at = await openCopy(page, /Open Palm house/, 'given')
+  const note = (name: RegExp) => page.getByRole('complementary', { name })
+  await note(/Note 1 of 4: Given/)
+    .getByRole('link', { name: 'Next: Working' })
+    .click()
+  await note(/Note 2 of 4/)
+    .getByRole('link', { name: 'Next: Results' })
+    .click()
+  await note(/Note 3 of 4/)
+    .getByRole('link', { name: 'Next: Check' })
+    .click()
+  await note(/Note 4 of 4/)
+    .getByRole('button', { name: 'Done' })
+    .click()
+  await page.goto(`${address()}${at}/given`)
+  await ready(page)
+  await expect(block(page, 'Joints')).toBeVisible()
+  await expect(note(/Note/)).toHaveCount(0)
+})
+
+test('the projector: steps and cases by arrow keys, the Figure alone, and what is pointed at', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Seed store/, 'working/unknowns')
+  await page.keyboard.press('w')
+  const bar = page.getByRole('toolbar', { name: 'Projector' })
+  await expect(bar.getByRole('status')).toHaveText('Floors')
+  await page.keyboard.press('ArrowDown')
+  await expect(bar.getByRole('status')).toHaveText('Seed bins')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('heading', { name: /^Stiffness of/ })).toBeVisible()
+  await page.keyboard.press('w')
+  await expect(page.getByRole('region', { name: 'Sheet' })).toBeHidden()
+  const [x, y] = await jointAt(page, '5')
+  await page.mouse.move(x, y)
+  await expect(page.locator('.figure .joint-hit.on[data-target="node:5"]')).toBeAttached()
+  await page.keyboard.press('Escape')
+  await expect(bar).toHaveCount(0)
+  await expect(page.getByRole('region', { name: 'Sheet' })).toBeVisible()
+})
+
+test('the form of a row opens by a key, takes the focus and gives it back', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'given')
+  const field = page.getByLabel('y of D', { exact: true })
+  await field.focus()
+  await page.keyboard.press('Alt+Enter')
+  const form = page.getByRole('dialog', { name: /^D,/ })
+  await expect(form.locator(':focus')).toBeAttached()
+  await page.keyboard.press('Escape')
+  await expect(form).toHaveCount(0)
+  await expect(field).toBeFocused()
 })

@@ -5,6 +5,7 @@ import type { Route } from './+types/root'
 import './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
+import { OpenDropped } from './shelf/OpenDropped'
 import { schemeIn, useChosenScheme } from './theme/scheme'
 import { theme } from './theme/theme'
 
@@ -51,6 +52,7 @@ export default function Root() {
     <StyledEngineProvider enableCssLayer>
       <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
         <Outlet />
+        <OpenDropped />
       </ThemeProvider>
     </StyledEngineProvider>
   )

@@ -10,6 +10,7 @@ export default [
     route('check', 'routes/check.tsx'),
   ]),
   route('problems/:problemId/save', 'routes/save.ts'),
+  route('problems/:problemId/newer', 'routes/newer.ts'),
   route('problems/:problemId/file', 'routes/file.ts'),
   route('problems/:problemId/working-as/:form', 'routes/working-as.ts'),
 ] satisfies RouteConfig

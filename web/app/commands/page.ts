@@ -10,10 +10,15 @@ export interface PageContext {
   go: (part: Part) => void
   /** Opens the list of keys. */
   help: () => void
+  /** Opens the view for a class. */
+  project: () => void
 }
 
 /** A field that holds a text which is not part of the problem yet: the browser undoes its typing. */
 const notTyping = () => typeof document === 'undefined' || !document.activeElement?.matches('[data-typing]')
+
+/** The page as it usually is; on the projector the same key goes through Figure and Sheet. */
+const isOnPaper = () => typeof document === 'undefined' || !document.documentElement.dataset.projector
 
 const undo: Command<PageContext> = {
   key: 'ctrl+z',
@@ -56,6 +61,7 @@ export const PAGE_COMMANDS: readonly CommandGroup<PageContext>[] = [
       undo,
       redo,
       { ...redo, key: 'ctrl+y' },
+      { key: 'w', name: 'Project: the view for a class', when: isOnPaper, run: ({ project }) => project() },
       { key: '?', name: 'This list', run: ({ help }) => help() },
     ],
   },

@@ -1,4 +1,4 @@
-import { edit, measure, pasteRows, type Problem, type SupportType } from '@viga/core'
+import { edit, isThing, measure, pasteRows, type Problem, type SupportType } from '@viga/core'
 import type { SheetStore } from '../sheet/store'
 import { chosen, everything } from '../sheet/targets'
 import type { Command, CommandGroup } from './command'
@@ -68,6 +68,25 @@ const takeOut = (key: string): Command<SelectionContext> => ({
   },
 })
 
+/** The kinds of thing that have a form on the Figure. */
+const WITH_FORM = ['node', 'support', 'member', 'load'] as const
+const hasForm = (target: string | null) => WITH_FORM.some((kind) => isThing(target, kind))
+
+/** Opens the form of the row that has the focus, or of what is selected, and puts the focus into it. */
+const openForm = (key: string, when: Command<SelectionContext>['when']): Command<SelectionContext> => {
+  const target = ({ store }: SelectionContext) => {
+    const { hover, selection } = store.getState()
+    return hasForm(hover) ? hover : hasForm(selection) ? selection : null
+  }
+  return {
+    key,
+    name: 'Open the form of the row, or of what is selected',
+    inFields: key === 'alt+enter',
+    when: (c) => target(c) !== null && (when?.(c) ?? true),
+    run: (c) => c.store.setState({ selection: target(c), entering: true }),
+  }
+}
+
 /** One key for each of the common supports, at the joints that are selected. */
 const support = (key: string, type: SupportType | null): Command<SelectionContext> => ({
   key,
@@ -92,6 +111,9 @@ export const SELECTION_COMMANDS: readonly CommandGroup<SelectionContext>[] = [
         name: 'Select everything',
         run: ({ store }) => store.getState().select(everything(store.getState().problem)),
       },
+      openForm('alt+enter', undefined),
+      // with the focus on a button or link, enter presses that
+      openForm('enter', () => document.activeElement === document.body),
       takeOut('delete'),
       takeOut('backspace'),
       {

@@ -2,7 +2,8 @@ import { Press } from '../widgets/Press'
 import type { Structure } from '@viga/core'
 import { vec, type Vec } from '@viga/drawing/marks'
 import { onScreen, type View } from '@viga/drawing/view'
-import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react'
+import { useSheet, useSheetStore } from '../sheet/context'
 import './beside.css'
 
 /**
@@ -55,6 +56,7 @@ export function Floating({
     observer.observe(element)
     return () => observer.disconnect()
   }, [])
+  useFocus(box)
   const place = placeBeside(at, rest, view, width, height)
   return (
     <div
@@ -74,6 +76,27 @@ export function Floating({
       {children}
     </div>
   )
+}
+
+/** Takes the focus where a key asked for the form, and gives it back when the form goes. */
+function useFocus(box: RefObject<HTMLDivElement | null>) {
+  const store = useSheetStore()
+  const entering = useSheet((s) => s.entering)
+  const back = useRef<Element | null>(null)
+  useEffect(() => {
+    if (!entering) return
+    back.current = document.activeElement
+    box.current?.querySelector<HTMLElement>('input, select, .choices button')?.focus()
+    store.setState({ entering: false })
+  }, [entering, box, store])
+  useLayoutEffect(() => {
+    const form = box.current
+    return () => {
+      const from = back.current
+      if (form?.contains(document.activeElement) && from instanceof HTMLElement && from.isConnected)
+        from.focus()
+    }
+  }, [box])
 }
 
 /**

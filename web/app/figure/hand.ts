@@ -74,10 +74,11 @@ export interface Hand extends GestureArgs {
 /** Closer than this to a joint, the joint is meant; px. */
 const NEAR_PX = 13
 
-/** The place of a pointer event in the Figure's own px. */
+/** The place of a pointer event in the Figure's own px, which the projector's view enlarges. */
 export function local(e: { currentTarget: Element; clientX: number; clientY: number }): Vec {
   const frame = e.currentTarget.getBoundingClientRect()
-  return vec(e.clientX - frame.left, e.clientY - frame.top)
+  const size = frame.width / (e.currentTarget.clientWidth || frame.width || 1)
+  return vec((e.clientX - frame.left) / size, (e.clientY - frame.top) / size)
 }
 
 /** What is drawn under the pointer, as the text form of a thing. */

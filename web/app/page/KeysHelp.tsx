@@ -3,21 +3,33 @@ import Dialog from '@mui/material/Dialog'
 import { useState } from 'react'
 import { FIGURE_COMMANDS } from '../commands/figure'
 import { PAGE_COMMANDS } from '../commands/page'
+import { PROJECTOR_COMMANDS } from '../commands/projector'
 import { SELECTION_COMMANDS } from '../commands/selection'
 import { EntryHelp } from './EntryHelp'
 import type { EntryWords, Example } from './entry-words'
 import './keys-help.css'
 
-const SHOWN: Record<string, string> = { ctrl: 'Ctrl', shift: 'Shift', alt: 'Alt', '-': '−' }
+const SHOWN: Record<string, string> = {
+  ctrl: 'Ctrl',
+  shift: 'Shift',
+  alt: 'Alt',
+  '-': '−',
+  arrowright: '→',
+  arrowleft: '←',
+  arrowdown: '↓',
+  arrowup: '↑',
+}
 const keyWords = (key: string): string[] => key.split('+').map((k) => SHOWN[k] ?? k)
 
 /** Commands by heading; keys that do the same stand on one line. */
-const GROUPS = [...PAGE_COMMANDS, ...SELECTION_COMMANDS, ...FIGURE_COMMANDS].map(({ title, commands }) => {
-  const byName = new Map<string, string[]>()
-  for (const { key, name } of commands as readonly { key: string; name: string }[])
-    byName.set(name, [...(byName.get(name) ?? []), key])
-  return { title, lines: [...byName] }
-})
+const GROUPS = [...PAGE_COMMANDS, ...SELECTION_COMMANDS, ...FIGURE_COMMANDS, ...PROJECTOR_COMMANDS].map(
+  ({ title, commands }) => {
+    const byName = new Map<string, string[]>()
+    for (const { key, name } of commands as readonly { key: string; name: string }[])
+      byName.set(name, [...(byName.get(name) ?? []), key])
+    return { title, lines: [...byName] }
+  },
+)
 
 /** The words of the entries in view, and the list of keys, made from the commands themselves. */
 export function KeysHelp({
@@ -25,11 +37,14 @@ export function KeysHelp({
   onClose,
   entries = [],
   onInsert = () => {},
+  onNotes = () => {},
 }: {
   open: boolean
   onClose: () => void
   entries?: readonly EntryWords[]
   onInsert?: (entry: EntryWords, example: Example) => void
+  /** Brings back the notes that walk through a first problem. */
+  onNotes?: () => void
 }) {
   // an example that was put into its entry keeps the focus there
   const [inserted, setInserted] = useState(false)
@@ -54,6 +69,11 @@ export function KeysHelp({
           </Button>
         </header>
         <EntryHelp entries={entries} onInsert={insert} />
+        <p className="keys-notes">
+          <Button color="inherit" variant="quiet" onClick={onNotes}>
+            Show the four notes on the parts of a problem again
+          </Button>
+        </p>
         <div className="keys-columns">
           {GROUPS.map(({ title, lines }) => (
             <section key={title} aria-label={title}>

@@ -1,10 +1,7 @@
 import { Suspense, lazy, memo, startTransition, useEffect, useMemo, useState } from 'react'
-import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { Link, NavLink, Outlet, useLocation } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
-import type { Part } from '@viga/drawing/caption'
 import { Press } from '../widgets/Press'
-import { PAGE_COMMANDS } from '../commands/page'
-import { useCommands } from '../commands/use-commands'
 import { useCheckNotes } from '../check/notes'
 import { Figure } from '../figure/Figure'
 import type { GroupEditor as Many } from '../given/GroupEditor'
@@ -20,12 +17,12 @@ import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
 import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
-import { ROW } from '../sheet/rows-kept'
-import { createSheet, type SheetStore } from '../sheet/store'
+import { createSheet } from '../sheet/store'
 import { Divide } from './Divide'
-import { entryWords, type EntryWords, type Example } from './entry-words'
+import { FirstNotes } from './FirstNotes'
+import { Keys } from './Keys'
 import { TitleField } from './TitleField'
-import { UnitsMenu } from './UnitsMenu'
+import { Tools } from './Tools'
 import './sheet.css'
 import './narrow.css'
 
@@ -47,14 +44,20 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
   useEffect(() => keepHistory(store), [store])
   useEffect(warmTypesetter, [])
   useEffect(() => quietly(fetchParts), [])
+  const [projected, setProjected] = useState(false)
   return (
     <SheetContext value={store}>
       <TopLine
         middle={<Tools />}
         right={
-          <a href={`/problems/${stored.id}/file`} download className="link">
-            Save as a file
-          </a>
+          <>
+            <Press title="The view for a class, on the whole screen: w" onClick={() => setProjected(true)}>
+              Project
+            </Press>
+            <a href={`/problems/${stored.id}/file`} download className="link">
+              Save as a file
+            </a>
+          </>
         }
       >
         <Link to="/" className="top-way link">
@@ -73,12 +76,18 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />
+          <FirstNotes />
           <SheetContext value={calm}>
             <Outlet />
           </SheetContext>
         </section>
       </main>
-      <Keys />
+      {projected && (
+        <Suspense>
+          <Projector onLeave={() => setProjected(false)} />
+        </Suspense>
+      )}
+      <Keys project={() => setProjected(true)} />
       <Told />
     </SheetContext>
   )
@@ -120,85 +129,6 @@ function FigureBeside() {
   )
   const notesOn = useCheckNotes(shown.part === 'check')
   return <Figure {...shown} panels={PANELS} notesOn={notesOn} />
-}
-
-function Tools() {
-  const store = useSheetStore()
-  const undoing = useSheet((s) => s.past[s.past.length - 1]?.name)
-  const redoing = useSheet((s) => s.future[s.future.length - 1]?.name)
-  return (
-    <>
-      <UnitsMenu />
-      <span className="tool-pair">
-        <Press
-          disabled={!undoing}
-          title={undoing ? `Undo: ${undoing}` : 'Nothing to undo'}
-          aria-label="Undo"
-          onClick={() => store.getState().undo()}
-        >
-          <svg
-            width="16"
-            height="14"
-            viewBox="0 0 16 14"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="1.2"
-            aria-hidden="true"
-          >
-            <path d="M2 5h8a3.5 3.5 0 0 1 0 7H6" />
-            <path d="M5 2L2 5l3 3" />
-          </svg>
-        </Press>
-        <Press
-          disabled={!redoing}
-          title={redoing ? `Redo: ${redoing}` : 'Nothing to redo'}
-          aria-label="Redo"
-          onClick={() => store.getState().redo()}
-        >
-          <svg
-            width="16"
-            height="14"
-            viewBox="0 0 16 14"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="1.2"
-            aria-hidden="true"
-          >
-            <path d="M14 5H6a3.5 3.5 0 0 0 0 7h4" />
-            <path d="M11 2l3 3-3 3" />
-          </svg>
-        </Press>
-      </span>
-      <SaveWord />
-    </>
-  )
-}
-
-function SaveWord() {
-  const save = useSheet((s) => s.save)
-  const [mounted, setMounted] = useState(false)
-  useEffect(() => setMounted(true), [])
-  // the time of day is the reader's own, which the server does not know
-  const time =
-    save.kind === 'saved' && mounted
-      ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
-      : ''
-  const words = {
-    saved: `saved ${time}`,
-    unsaved: 'saving …',
-    saving: 'saving …',
-    offline: 'kept in this browser',
-    conflict: 'two versions',
-  }[save.kind]
-  return (
-    <span
-      className={save.kind === 'offline' || save.kind === 'conflict' ? 'pencil' : 'quiet'}
-      role="status"
-      title={save.kind === 'offline' ? save.message : undefined}
-    >
-      {words}
-    </span>
-  )
 }
 
 function RunningHead() {
@@ -257,47 +187,6 @@ function Told() {
   )
 }
 
-// the strip of words and the list come when they are first asked for
+// the strip of words and the view for a class come when they are first needed
+const Projector = lazy(() => import('./Projector').then((m) => ({ default: m.Projector })))
 const Snackbar = lazy(() => import('@mui/material/Snackbar'))
-const KeysHelp = lazy(() => import('./KeysHelp').then((m) => ({ default: m.KeysHelp })))
-
-/** The case whose loads are in view. */
-function shownCase(store: SheetStore): string {
-  const { problem, actionId } = store.getState()
-  const cases = problem.loadCases ?? []
-  return cases.find((c) => c.id === actionId)?.id ?? cases[0]?.id ?? '1'
-}
-
-/** Keys of the whole page, and the list of all keys that `?` opens. */
-function Keys() {
-  const store = useSheetStore()
-  const navigate = useNavigate()
-  const [open, setOpen] = useState(false)
-  const go = (part: Part) => {
-    const base = window.location.pathname.split('/').slice(0, 3).join('/')
-    void navigate(`${base}/${part}`)
-  }
-  useCommands(PAGE_COMMANDS, { store, go, help: () => setOpen(true) })
-  const { pathname } = useLocation()
-  const part = PARTS.find((p) => p.key === pathname.split('/')[3])?.key ?? 'given'
-  const entries = open ? entryWords(part, shownCase(store)) : []
-  /** Puts an example into its entry, to be changed there. */
-  const insert = ({ row, field, empty }: EntryWords, { fields }: Example) => {
-    setOpen(false)
-    store.getState().draft(ROW + row, { text: JSON.stringify({ ...empty, ...fields }) })
-    afterPaint(() => {
-      const input = document.querySelector<HTMLInputElement>(`input[aria-label="${field}"]`)
-      input?.focus()
-      input?.scrollIntoView({ block: 'center' })
-    })
-  }
-  const [asked, setAsked] = useState(false)
-  if (open && !asked) setAsked(true)
-  return (
-    asked && (
-      <Suspense>
-        <KeysHelp open={open} onClose={() => setOpen(false)} entries={entries} onInsert={insert} />
-      </Suspense>
-    )
-  )
-}

@@ -35,6 +35,17 @@ export async function problemById(id: string): Promise<StoredProblem | undefined
   return rows[0] && stored(rows[0])
 }
 
+/** The problem if its revision is above `revision`; null if it is not, undefined if there is no such problem. */
+export async function problemNewerThan(
+  id: string,
+  revision: number,
+): Promise<StoredProblem | null | undefined> {
+  // the document is read only when there is something new: most answers are one number
+  const rows = await query<Row>('SELECT revision FROM problems WHERE id = ? AND deleted_at IS NULL', [id])
+  if (!rows[0]) return undefined
+  return rows[0].revision > revision ? problemById(id) : null
+}
+
 /** Puts a problem on the Shelf; returns its id. */
 export async function insertProblem(problem: Problem = newProblem()): Promise<string> {
   const id = randomUUID()

@@ -6,7 +6,7 @@ import { copyTitle, withoutCopy } from './titles.server'
 import { deleteProblem, insertProblem, problemById, restoreProblem, saveProblem } from './problems.server'
 
 const form = object({
-  intent: string().oneOf(['new', 'open', 'rename', 'duplicate', 'delete', 'restore']).required(),
+  intent: string().oneOf(['new', 'open', 'examples', 'rename', 'duplicate', 'delete', 'restore']).required(),
   id: string()
     .uuid('This is not a problem of this Shelf.')
     .when('intent', {
@@ -41,6 +41,7 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
       ? { ok: true, open: await insertProblem(carriedOver(read.problem)) }
       : { ok: false, field: 'file', message: read.errors[0].message, path: read.errors[0].path }
   }
+  if (input.intent === 'examples') return putExamples()
   const id = input.id!
   if (input.intent === 'restore') return (await restoreProblem(id)) ? { ok: true } : gone
   const found = await problemById(id)
@@ -65,6 +66,17 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
       await deleteProblem(id)
       return { ok: true, deleted: { id, title: found.problem.title } }
   }
+}
+
+/** The problems that a new Shelf begins with, in the order of their files. */
+const EXAMPLES = import.meta.glob<string>('../../database/demo/*.json', { query: '?raw', import: 'default' })
+
+async function putExamples(): Promise<ShelfOutcome> {
+  for (const file of Object.keys(EXAMPLES).sort()) {
+    const read = openProblem(await EXAMPLES[file]())
+    if (read.ok) await insertProblem(carriedOver(read.problem))
+  }
+  return { ok: true }
 }
 
 const gone: ShelfOutcome = { ok: false, field: 'id', message: 'This problem is no longer on the Shelf.' }

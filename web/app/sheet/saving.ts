@@ -1,5 +1,6 @@
 import type { Problem, ProblemError } from '@viga/core'
 import { readDrafts, type Drafts } from './drafts'
+import { FROM_ELSEWHERE, followOthers } from './following'
 import { trusted, type SheetStore } from './store'
 
 /** Quiet time after an edit before it is sent, ms. */
@@ -139,6 +140,11 @@ export function keepSaved(store: SheetStore): () => void {
       plan(PAUSE)
   })
   if (store.getState().problem !== kept) plan(0)
+  const unfollow = followOthers(store, (newer) => {
+    kept = newer.problem
+    store.getState().edit(FROM_ELSEWHERE, () => newer.problem, { merge: FROM_ELSEWHERE })
+    store.setState({ revision: newer.revision, save: { kind: 'saved', at: newer.changedAt } })
+  })
   const leave = () => {
     remember()
     const { problem, revision, save } = store.getState()
@@ -157,6 +163,7 @@ export function keepSaved(store: SheetStore): () => void {
     leave()
     clearTimeout(timer)
     unwatch()
+    unfollow()
     window.removeEventListener('pagehide', leave)
   }
 }

@@ -62,6 +62,8 @@ export interface SheetState {
   said: string | null
   /** The units that results are shown in are being chosen. */
   showing: boolean
+  /** The form of the selected thing takes the focus as soon as it stands on the Figure. */
+  entering: boolean
   /** Texts that cannot be read yet, by field; they outlive a reload. */
   drafts: Drafts
   save: SaveState
@@ -171,6 +173,7 @@ export function createSheet(initial: {
       refused: null,
       said: null,
       showing: false,
+      entering: false,
       drafts: {},
       save: { kind: 'saved', at: initial.changedAt },
 

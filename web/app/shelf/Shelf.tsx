@@ -6,6 +6,8 @@ import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import type { ShelfPage } from '../server/shelf.server'
 import { TopLine } from '../widgets/TopLine'
+import { NoProblems } from './NoProblems'
+import { useOpener } from './OpenDropped'
 import { ProblemCard } from './ProblemCard'
 import type { action } from '../routes/shelf'
 import './shelf.css'
@@ -24,7 +26,7 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
   const [find, setFind] = useState(asked.get('find') ?? '')
   const [undo, setUndo] = useState<{ id: string; title: string } | null>(null)
   const fetcher = useFetcher<typeof action>()
-  const opener = useFetcher<typeof action>()
+  const opener = useOpener()
   const search = useRef<HTMLInputElement>(null)
   const picker = useRef<HTMLInputElement>(null)
 
@@ -51,13 +53,6 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
   }, [result])
 
   const create = () => void fetcher.submit({ intent: 'new' }, { method: 'post' })
-  const openFile = async (file: File | undefined) => {
-    if (file)
-      void opener.submit(
-        { intent: 'open', file: await file.text() },
-        { method: 'post', encType: 'multipart/form-data' },
-      )
-  }
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -73,16 +68,11 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
     return () => window.removeEventListener('keydown', onKey)
   })
 
-  const refused =
-    opener.data && !opener.data.ok ? opener.data : fetcher.data && !fetcher.data.ok ? fetcher.data : undefined
+  const refused = opener.refused ?? (fetcher.data && !fetcher.data.ok ? fetcher.data : undefined)
   return (
     <>
       <TopLine />
-      <main
-        className="shelf"
-        onDragOver={(e) => e.preventDefault()}
-        onDrop={(e) => (e.preventDefault(), void openFile(e.dataTransfer.files[0]))}
-      >
+      <main className="shelf">
         <aside>
           <h1>Shelf</h1>
           <p className="shelf-sub">Quince Hill, {countWords(counts.all)}</p>
@@ -121,7 +111,11 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
             type="file"
             accept=".json,application/json"
             hidden
-            onChange={(e) => (void openFile(e.target.files?.[0]), (e.target.value = ''))}
+            onChange={(e) => {
+              const file = e.target.files?.[0]
+              if (file) void opener.open(file)
+              e.target.value = ''
+            }}
           />
           {refused && (
             <p className="shelf-refused pencil" role="alert">
@@ -132,11 +126,12 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
         </aside>
         <section className="shelf-boards" aria-label="Problems">
           {shown.length === 0 ? (
-            <p className="shelf-empty">
-              {counts.all === 0
-                ? 'The Shelf is empty. Press n for a new problem.'
-                : 'No problem on the Shelf is like that.'}
-            </p>
+            <NoProblems
+              none={counts.all === 0}
+              create={create}
+              pick={() => picker.current?.click()}
+              examples={() => void fetcher.submit({ intent: 'examples' }, { method: 'post' })}
+            />
           ) : (
             <ul className="shelf-row">
               {shown.map((card) => (

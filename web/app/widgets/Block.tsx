@@ -38,7 +38,7 @@ export function onGridKeys(e: KeyboardEvent<HTMLElement>) {
     while (r && !r.querySelector('input, select')) r = r[step]
     return r
   }
-  if (e.key === 'Enter' && !e.defaultPrevented) {
+  if (e.key === 'Enter' && !e.altKey && !e.defaultPrevented) {
     if (field.tagName === 'BUTTON') return
     e.preventDefault()
     go(rowIn(row.nextElementSibling, 'nextElementSibling'))

@@ -183,13 +183,13 @@ const Foot = memo(function Foot({
   return (
     <footer className="sheet-foot">
       {before && (
-        <Link to={{ pathname: `${base}/${before}`, search }} className="link">
+        <Link to={{ pathname: `${base}/${before}`, search }} className="link" rel="prev">
           ⟵ {LABELS[before]}
         </Link>
       )}
       {printed !== undefined && <WholeWorking base={base} action={printed} />}
       {after && (
-        <Link to={{ pathname: `${base}/${after}`, search }} className="link end">
+        <Link to={{ pathname: `${base}/${after}`, search }} className="link end" rel="next">
           {LABELS[after]} ⟶
         </Link>
       )}

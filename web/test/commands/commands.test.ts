@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { commandFor, pressed, type KeyPress } from '../../app/commands/command'
 import { FIGURE_COMMANDS, type FigureContext } from '../../app/commands/figure'
 import { PAGE_COMMANDS } from '../../app/commands/page'
+import { PROJECTOR_COMMANDS, nextAction, type Projected } from '../../app/commands/projector'
 import { SELECTION_COMMANDS } from '../../app/commands/selection'
 import { createSheet } from '../../app/sheet/store'
 import { beam } from '../problems'
@@ -42,7 +43,7 @@ describe('the commands', () => {
     const context = { store: sheet() }
     expect(commandFor(SELECTION_COMMANDS, press('a', { ctrlKey: true }), true, context)).toBeUndefined()
     expect(commandFor(SELECTION_COMMANDS, press('a', { ctrlKey: true }), false, context)).toBeDefined()
-    const page = { ...context, go: () => {}, help: () => {} }
+    const page = { ...context, go: () => {}, help: () => {}, project: () => {} }
     expect(commandFor(PAGE_COMMANDS, press('z', { ctrlKey: true }), true, page)?.name).toBe('Undo')
   })
   it('work on the selection, and not without one', () => {
@@ -78,5 +79,25 @@ describe('the commands', () => {
     const truss = context(sheet(edit.setKind(beam, 'truss')))
     expect(commandFor(FIGURE_COMMANDS, press('m'), false, truss)).toBeUndefined()
     expect(commandFor(FIGURE_COMMANDS, press('n'), false, truss)?.name).toBe('Axial force')
+  })
+})
+
+describe('on the projector', () => {
+  it('cases and combinations follow each other in a ring', () => {
+    const store = sheet()
+    const first = store.getState().actionId
+    const { problem } = store.getState()
+    const ids = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])].map((c) => c.id)
+    for (let i = 0; i < ids.length; i++) store.getState().chooseAction(nextAction(store, 1)!)
+    expect(store.getState().actionId).toBe(first)
+    expect(nextAction(store, -1)).toBe(ids.at(-1))
+  })
+  it('each key does one thing there, too', () => {
+    const keys = PROJECTOR_COMMANDS.flatMap((g) => g.commands.map((c) => c.key))
+    expect(new Set(keys).size).toBe(keys.length)
+    let shown: Projected = 'both'
+    const context = { store: sheet(), shown, show: (p: Projected) => (shown = p), enlarge() {}, step() {} }
+    commandFor(PROJECTOR_COMMANDS, press('w'), false, context)!.run(context)
+    expect(shown).toBe('figure')
   })
 })

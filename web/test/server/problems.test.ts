@@ -5,6 +5,7 @@ import {
   deleteProblem,
   insertProblem,
   problemById,
+  problemNewerThan,
   restoreProblem,
   saveProblem,
 } from '../../app/server/problems.server'
@@ -52,6 +53,13 @@ describe('saving', () => {
       body: { newer: { revision: 2, problem: { title: 'second' } } },
     })
     expect((await problemById(id))?.problem.title).toBe('second')
+  })
+  it('answers with the problem where it is newer than what a window has', async () => {
+    const id = await insertProblem(newProblem('first'))
+    await save(id, { revision: 1, document: newProblem('second') })
+    expect(await problemNewerThan(id, 1)).toMatchObject({ revision: 2, problem: { title: 'second' } })
+    expect(await problemNewerThan(id, 2)).toBeNull()
+    expect(await problemNewerThan('00000000-0000-4000-8000-000000000000', 1)).toBeUndefined()
   })
   it('lets one of two saves at once through', async () => {
     const id = await insertProblem()

@@ -72,7 +72,9 @@ describe('keeping what was typed', () => {
     tab.clear()
     replies = []
     sent = []
-    vi.stubGlobal('window', { addEventListener() {}, removeEventListener() {} })
+    const deaf = { addEventListener() {}, removeEventListener() {} }
+    vi.stubGlobal('window', deaf)
+    vi.stubGlobal('document', { ...deaf, visibilityState: 'hidden', activeElement: null })
     vi.stubGlobal('localStorage', {
       getItem: (k: string) => kept.get(k) ?? null,
       setItem: (k: string, v: string) => kept.set(k, v),

@@ -16,8 +16,9 @@ const card = (title: string): Card => ({
 })
 
 /** The Shelf over a loader that says what it was asked for. */
-function shelf(pages = 1) {
+function shelf(pages = 1, all = 60) {
   const asked: string[] = []
+  const sent: unknown[] = []
   const Stub = createRoutesStub([
     {
       path: '/',
@@ -27,17 +28,21 @@ function shelf(pages = 1) {
         asked.push(searchParams.toString())
         const page = Number(searchParams.get('page') ?? 1)
         return {
-          cards: searchParams.get('find') === 'nothing' ? [] : [card(`Rail ${page}`)],
-          counts: { all: 60, beam: 50, frame: 10, truss: 0 },
+          cards: all === 0 || searchParams.get('find') === 'nothing' ? [] : [card(`Rail ${page}`)],
+          counts: { all, beam: 50, frame: 10, truss: 0 },
           page,
           pages,
         }
+      },
+      action: async ({ request }) => {
+        sent.push((await request.formData()).get('intent'))
+        return { ok: true }
       },
       Component: ({ loaderData }) => <Shelf {...(loaderData as ShelfPage)} />,
     },
   ])
   render(<Stub initialEntries={['/']} />)
-  return { asked, user: userEvent.setup() }
+  return { asked, sent, user: userEvent.setup() }
 }
 
 describe('the Shelf', () => {
@@ -60,6 +65,12 @@ describe('the Shelf', () => {
     expect(asked.at(-1)).toBe('find=nothing')
     await user.keyboard('{Escape}')
     expect(await screen.findByText('Rail 1')).toBeTruthy()
+  })
+  it('says how to begin when it is empty, and puts the examples there', async () => {
+    const { user, sent } = shelf(1, 0)
+    expect(await screen.findByText(/The Shelf is empty/)).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Put the examples on the Shelf' }))
+    expect(sent).toEqual(['examples'])
   })
   it('has pages where there are many, and begins at the first for other words', async () => {
     const { asked, user } = shelf(3)

@@ -1,0 +1,61 @@
+import { Suspense, lazy, useState } from 'react'
+import { useLocation, useNavigate } from 'react-router'
+import type { Part } from '@viga/drawing/caption'
+import { PAGE_COMMANDS } from '../commands/page'
+import { useCommands } from '../commands/use-commands'
+import { PARTS, useSheetStore } from '../sheet/context'
+import { ROW } from '../sheet/rows-kept'
+import type { SheetStore } from '../sheet/store'
+import { afterPaint } from '../widgets/after-paint'
+import { showNotes } from './first-notes'
+import { entryWords, type EntryWords, type Example } from './entry-words'
+
+// the list comes when it is first asked for
+const KeysHelp = lazy(() => import('./KeysHelp').then((m) => ({ default: m.KeysHelp })))
+
+/** The case whose loads are in view. */
+function shownCase(store: SheetStore): string {
+  const { problem, actionId } = store.getState()
+  const cases = problem.loadCases ?? []
+  return cases.find((c) => c.id === actionId)?.id ?? cases[0]?.id ?? '1'
+}
+
+/** Keys of the whole page, and the list of all keys that `?` opens. */
+export function Keys({ project }: { project: () => void }) {
+  const store = useSheetStore()
+  const navigate = useNavigate()
+  const [open, setOpen] = useState(false)
+  const go = (part: Part) => {
+    const base = window.location.pathname.split('/').slice(0, 3).join('/')
+    void navigate(`${base}/${part}`)
+  }
+  useCommands(PAGE_COMMANDS, { store, go, help: () => setOpen(true), project })
+  const { pathname } = useLocation()
+  const part = PARTS.find((p) => p.key === pathname.split('/')[3])?.key ?? 'given'
+  const entries = open ? entryWords(part, shownCase(store)) : []
+  /** Puts an example into its entry, to be changed there. */
+  const insert = ({ row, field, empty }: EntryWords, { fields }: Example) => {
+    setOpen(false)
+    store.getState().draft(ROW + row, { text: JSON.stringify({ ...empty, ...fields }) })
+    afterPaint(() => {
+      const input = document.querySelector<HTMLInputElement>(`input[aria-label="${field}"]`)
+      input?.focus()
+      input?.scrollIntoView({ block: 'center' })
+    })
+  }
+  const [asked, setAsked] = useState(false)
+  if (open && !asked) setAsked(true)
+  return (
+    asked && (
+      <Suspense>
+        <KeysHelp
+          open={open}
+          onClose={() => setOpen(false)}
+          entries={entries}
+          onInsert={insert}
+          onNotes={() => (setOpen(false), showNotes())}
+        />
+      </Suspense>
+    )
+  )
+}
