@@ -19,7 +19,7 @@ const CORE = {
   structure: ['quantity', 'document', 'kinds'],
   combinations: ['document'],
   analysis: ['structure'],
-  results: ['structure', 'analysis'],
+  results: ['quantity', 'document', 'structure', 'analysis'],
   statics: ['structure', 'analysis', 'results'],
   methods: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics'],
   checking: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'results', 'statics'],

@@ -7,7 +7,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url'
 
 const here = dirname(fileURLToPath(import.meta.url))
 const bundle = join(here, '../dist/viga.mjs')
-const sources = [join(here, '../src'), join(here, '../../core/src')]
+const sources = ['../src', '../../core/src', '../../drawing/src', '../../paper/src'].map((f) => join(here, f))
 
 function newest(folder) {
   return readdirSync(folder, { withFileTypes: true }).reduce((latest, entry) => {
@@ -28,7 +28,7 @@ if (!existsSync(bundle) || statSync(bundle).mtimeMs < Math.max(...sources.map(ne
     format: 'esm',
     target: 'node20',
     banner: {
-      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+      js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
     },
     logLevel: 'error',
   })

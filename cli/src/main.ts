@@ -1,4 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
+import { drawFile, readShown, shownNames, type FigureCall } from './figure.js'
 import { solveFile, solveLines, type SolveOptions } from './solve.js'
 
 /** The command line `viga`. Sets the exit status; prints no stack trace for anything a person can cause. */
@@ -13,12 +14,26 @@ export async function main(argv: string[]): Promise<void> {
     .argument('[file]', 'a .viga.json file, or - for standard input')
     .option('--stations <n>', 'evenly spaced stations per member', stationCount, 21)
     .option('--matrices', 'add the stiffness matrix of the whole structure')
+    .option('--csv <folder>', 'write the tables into a folder as well, one CSV file each')
     .option('--lines', 'read one problem a line from standard input, print one result a line')
     .action(async (file: string | undefined, options: SolveOptions & { lines?: boolean }) => {
       if (options.lines) return solveLines(process.stdin, process.stdout, options)
       if (file === undefined)
         throw new CommanderError(2, 'viga.usage', 'viga solve needs a file, or - for standard input.')
       process.exitCode = await solveFile(file, options)
+    })
+  program
+    .command('figure')
+    .description('draw a problem or its results as an SVG file')
+    .argument('<file>', 'a .viga.json file, or - for standard input')
+    .option('--show <list>', `what is drawn, separated by commas: ${shownNames}`, shownList, ['loads'])
+    .option('--case <id>', 'the load case or combination; the first one where it is left out')
+    .option('-o, --output <file>', 'the file to write; standard output where it is left out')
+    .option('--width <px>', 'width of the picture before it is cropped', pixels)
+    .option('--height <px>', 'height of the picture before it is cropped', pixels)
+    .option('--caption', 'say under the figure what it shows')
+    .action(async (file: string, options: FigureCall) => {
+      process.exitCode = await drawFile(file, options)
     })
   program.exitOverride()
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
@@ -45,5 +60,19 @@ function stationCount(text: string): number {
   const n = Number(text)
   if (!Number.isInteger(n) || n < 2 || n > 10_001)
     throw new InvalidArgumentError('Stations are a whole number from 2 to 10001.')
+  return n
+}
+
+function shownList(text: string): FigureCall['show'] {
+  const shown = readShown(text)
+  if ('unknown' in shown)
+    throw new InvalidArgumentError(`${shown.unknown} cannot be shown; choose among ${shownNames}.`)
+  return shown
+}
+
+function pixels(text: string): number {
+  const n = Number(text)
+  if (!Number.isInteger(n) || n < 100 || n > 10_000)
+    throw new InvalidArgumentError('A size is a whole number of px from 100 to 10000.')
   return n
 }

@@ -1,81 +1,61 @@
-import { readFile } from 'node:fs/promises'
+import { mkdir, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import { createInterface } from 'node:readline'
 import type { Readable, Writable } from 'node:stream'
-import { text } from 'node:stream/consumers'
-import { MAX_BYTES, readProblem, resultsDocument, work, type ProblemError, type SolveError } from '@viga/core'
+import {
+  csvFiles,
+  MAX_BYTES,
+  readProblem,
+  resultsDocument,
+  work,
+  type Problem,
+  type Solution,
+} from '@viga/core'
+import { invalid, notWritten, print, sourceOf, unsolved, type Answer } from './outcome.js'
 
 export interface SolveOptions {
   stations: number
   matrices?: boolean
+  /** A folder that the tables are written into besides, one CSV file each. */
+  csv?: string
 }
 
-interface ErrorDocument {
-  format: 'viga-error'
-  kind: string
-  message: string
-  path?: string
-  nodes?: string[]
-  members?: string[]
-}
+type Solved = { problem: Problem; solution: Solution }
 
-type Answer = { status: 0; document: object } | { status: 1 | 2; document: ErrorDocument }
-
-const invalid = (errors: readonly ProblemError[]): Answer => ({
-  status: 2,
-  document: { format: 'viga-error', kind: 'invalid', message: errors[0].message, path: errors[0].path },
-})
-
-function unsolved({ kind, message, path, nodes, members }: SolveError): Answer {
-  return {
-    status: 1,
-    document: {
-      format: 'viga-error',
-      kind,
-      message,
-      ...(path && { path }),
-      ...(nodes && { nodes }),
-      ...(members && { members }),
-    },
-  }
-}
-
-/** The text of a problem file → the document to print and the exit status. */
-export function answerTo(source: string, options: SolveOptions): Answer {
+function solved(source: string, options: SolveOptions): { answer: Answer; solved?: Solved } {
   const read = readProblem(source)
-  if (!read.ok) return invalid(read.errors)
+  if (!read.ok) return { answer: invalid(read.errors) }
   const outcome = work(read.problem)
-  if (outcome.stage === 'invalid') return invalid(outcome.errors)
-  if (outcome.stage === 'unsolved') return unsolved(outcome.error)
+  if (outcome.stage === 'invalid') return { answer: invalid(outcome.errors) }
+  if (outcome.stage === 'unsolved') return { answer: unsolved(outcome.error) }
   const notices = [...read.notices, ...outcome.notices].map((n) =>
     n.path ? `${n.path}: ${n.message}` : n.message,
   )
-  return { status: 0, document: resultsDocument(read.problem, outcome.solution, notices, options) }
+  const { problem } = read
+  const { solution } = outcome
+  const document = resultsDocument(problem, solution, notices, options)
+  return { answer: { status: 0, document }, solved: { problem, solution } }
 }
 
-/** Solves one file (or standard input for `-`) and prints; returns the exit status. */
+/** The text of a problem file → the document to print and the exit status. */
+export const answerTo = (source: string, options: SolveOptions): Answer => solved(source, options).answer
+
+/** Solves one file (or standard input for `-`), writes its tables if asked, and prints; returns the exit status. */
 export async function solveFile(file: string, options: SolveOptions): Promise<number> {
-  let source: string
-  try {
-    source = file === '-' ? await text(process.stdin) : await readFile(file, 'utf8')
-  } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code
-    return print(
-      invalid([
-        {
-          kind: 'invalid',
-          path: '$',
-          message: code === 'ENOENT' ? `There is no file ${file}.` : `${file} cannot be read (${code}).`,
-        },
-      ]),
-    )
+  const source = await sourceOf(file)
+  if (typeof source !== 'string') return print(source)
+  const result = solved(source, options)
+  if (options.csv !== undefined && result.solved) {
+    const { problem, solution } = result.solved
+    try {
+      await mkdir(options.csv, { recursive: true })
+      for (const [name, content] of csvFiles(problem, solution, options.stations))
+        await writeFile(join(options.csv, name), content)
+    } catch (error) {
+      return print(notWritten(options.csv, error))
+    }
   }
-  return print(answerTo(source, options))
-}
-
-function print(answer: Answer): number {
-  process.stdout.write(`${JSON.stringify(answer.document)}\n`)
-  if (answer.status !== 0) process.stderr.write(`${answer.document.message}\n`)
-  return answer.status
+  return print(result.answer)
 }
 
 /** One problem a line in, one document a line out, in order and as they come. Empty lines are passed over. */

@@ -13,6 +13,8 @@ export function drawAxialForces(
   view: View,
   action: ActionSolution,
   shown: number,
+  /** All members of one thickness, instead of widths that grow with the force. */
+  plain = false,
 ): DiagramDrawing {
   const { structure: s } = solution
   const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
@@ -21,7 +23,7 @@ export function drawAxialForces(
   s.members.forEach((m, i) => {
     const l = memberLine(s, view, m)
     const N = Math.abs(forces[i]) <= ROUNDING * max ? 0 : forces[i]
-    const share = max === 0 ? 0 : Math.abs(N) / max
+    const share = max === 0 ? 0 : plain ? 0.25 : Math.abs(N) / max
     const target = thing.member(m.id)
     const marks: Mark[] =
       N === 0

@@ -1,4 +1,5 @@
-import type { Display, Problem } from '@viga/core'
+import { signsOf, type Display, type Problem } from '@viga/core'
+import type { DiagramKey } from './diagram-side'
 import type { Layers } from './scene'
 
 /** The part of the Sheet that the Figure stands beside. */
@@ -16,15 +17,7 @@ export function caption(
 ): { text: string } {
   const parts: string[] = []
   const truss = problem.kind === 'truss'
-  if (shown.diagram === 'M') parts.push(`Bending moments, ${display.moment.unit}, on the side in tension`)
-  if (shown.diagram === 'V') parts.push(`Shear, ${display.force.unit}, positive up on the left part`)
-  if (shown.diagram === 'N')
-    parts.push(
-      truss
-        ? `Axial forces, ${display.force.unit}: a solid line pulls (T), a hollow one pushes (C), a ` +
-            'dotted one rests'
-        : `Axial forces, ${display.force.unit}, T tension, C compression`,
-    )
+  if (shown.diagram) parts.push(diagramWords(problem, shown, shown.diagram, display))
   if (shown.deflected && enlarged > 0)
     parts.push(
       `Deflected shape, ${enlarged >= 1 ? `${Math.round(enlarged)} times enlarged` : `drawn at ${enlarged}`}`,
@@ -34,7 +27,9 @@ export function caption(
     parts.push(`Reactions, ${display.force.unit}${truss ? '' : ` and ${display.moment.unit}`}`)
   if (parts.length === 0) parts.push(problem.title)
   const of =
-    (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1 && actionId !== null
+    (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1 &&
+    actionId !== null &&
+    !(shown.envelope && shown.diagram)
       ? ` ${caseWords(problem, actionId)}`
       : ''
   const own =
@@ -43,6 +38,26 @@ export function caption(
       : ''
   const small = map ? ' Too small for words: enlarge it, and they come.' : ''
   return { text: `${parts.join('. ')}.${of}${own}${small}` }
+}
+
+/** What a diagram shows, in which unit, and on which side or with which sign. */
+function diagramWords(problem: Problem, shown: Layers, key: DiagramKey, display: Display): string {
+  const { momentSide, shear } = signsOf(problem)
+  const side = `on the side in ${momentSide}`
+  const way = `positive ${shear === 'left-up' ? 'up' : 'down'} on the left part`
+  const [force, moment] = [display.force.unit, display.moment.unit]
+  if (problem.kind === 'truss')
+    return `Axial forces, ${force}: a solid line pulls (T), a hollow one pushes (C), a ` + 'dotted one rests'
+  if (shown.all) return `Axial force and shear, ${force}, shear ${way}; bending moments, ${moment}, ${side}`
+  const words = {
+    M: `ending moments, ${moment}, ${side}`,
+    V: `hear, ${force}, ${way}`,
+    N: `xial forces, ${force}, T tension, C compression`,
+  }[key]
+  const [capital, small] = { M: ['B', 'b'], V: ['S', 's'], N: ['A', 'a'] }[key]
+  return shown.envelope
+    ? `Envelope of ${small}${words}; the largest solid, the smallest dashed, each with the case that governs`
+    : `${capital}${words}`
 }
 
 function caseWords(problem: Problem, id: string): string {

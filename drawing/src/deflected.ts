@@ -14,8 +14,11 @@ export function drawDeflected(
   return s.members.map((m, i): Group => {
     const l = memberLine(s, view, m)
     const points: Vec[] = []
-    const put = (x: number, u: number, v: number) =>
-      points.push(plus(plus(plus(l.a, l.dir, x * view.scale), l.dir, u * factor), l.up, v * factor))
+    const rest: Vec[] = []
+    const put = (x: number, u: number, v: number) => {
+      rest.push(plus(l.a, l.dir, x * view.scale))
+      points.push(plus(plus(rest[rest.length - 1], l.dir, u * factor), l.up, v * factor))
+    }
     for (const seg of courses[i].stretches) {
       const n = m.bar ? 1 : Math.max(4, Math.min(48, Math.ceil(((seg.x1 - seg.x0) * view.scale) / 7)))
       for (let k = 0; k <= n; k++) {
@@ -26,7 +29,9 @@ export function drawDeflected(
     return {
       key: `f${i}`,
       target: thing.member(m.id),
-      marks: [{ t: 'path', d: polyline(points), stroke: 'cedar', width: 1.9, round: true }],
+      marks: [
+        { t: 'path', d: polyline(points), rest: polyline(rest), stroke: 'cedar', width: 1.9, round: true },
+      ],
       hit: { d: polyline(points), width: 12 },
     }
   })

@@ -1,5 +1,6 @@
-import { extremes, formatNumber, zeros, type Course, type Solution } from '@viga/core'
-import type { DiagramDrawing, DiagramKey, DiagramOptions } from './diagrams'
+import { extremes, formatNumber, OWN_SIGNS, signFactors, zeros, type Course, type Solution } from '@viga/core'
+import { sideOf, type DiagramKey } from './diagram-side'
+import type { DiagramDrawing, DiagramOptions } from './diagrams'
 import { circle, plus, textWidth, type TextMark, type Vec } from './marks'
 import type { memberLine } from './view'
 
@@ -86,7 +87,8 @@ function drawValue(
   const tiny = Math.abs(p.v) <= ROUNDING * max
   if (tiny && !p.end) return
   const top = at(p.x, tiny ? 0 : p.v)
-  const text = tiny ? '0' : valueText(key, p.v * shown)
+  const sign = key === 'V' ? signFactors(options.signs ?? OWN_SIGNS).V : 1
+  const text = tiny ? '0' : valueText(key, p.v * shown * sign)
   // where two members pass the same moment round a joint, or nothing ends there, it is said once
   if (p.end && (key === 'M' || tiny)) {
     const once = `${p.x === 0 ? m.start : m.end} ${text}`
@@ -94,7 +96,7 @@ function drawValue(
     said.add(once)
   }
   const w = textWidth(text, 12.5) / 2
-  const s = Math.sign(p.v || 1) * (key === 'M' ? -1 : 1)
+  const s = Math.sign(p.v || 1) * sideOf(key, options.signs)
   const outward = (k: number, along = 0) =>
     plus(plus(top, l.up, s * (k + Math.abs(l.up.x) * w)), l.dir, along * (Math.abs(l.dir.x) * w + 9))
   const inward = p.x < m.length / 2 ? 1 : -1

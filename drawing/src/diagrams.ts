@@ -1,11 +1,12 @@
 import { thing } from '@viga/core'
-import type { Course, Solution, Stretch } from '@viga/core'
+import type { Course, Signs, Solution, Stretch } from '@viga/core'
+import { sideOf, type DiagramKey } from './diagram-side'
 import { drawValues, ROUNDING, valueWord } from './diagram-values'
 import type { Obstacle, Wish } from './label-placement'
 import { plus, polyline, type Group, type Mark, type Vec } from './marks'
 import { memberLine, type View } from './view'
 
-export type DiagramKey = 'N' | 'V' | 'M'
+export type { DiagramKey }
 
 export interface DiagramDrawing {
   groups: Group[]
@@ -30,6 +31,12 @@ export interface DiagramOptions {
   shown: number
   /** Many members: say the largest value of each and no more. */
   spare?: boolean
+  /** The sign conventions of the drawing; the core's own where they are left out. */
+  signs?: Signs
+  /** The magnitude that is drawn `tall`, SI; the largest of the courses where it is left out. */
+  max?: number
+  /** A second result, drawn over the first in a dashed line. */
+  second?: boolean
 }
 
 /** A point of the diagram of a member: x along it in m, the value in SI, on the screen. */
@@ -103,10 +110,10 @@ export function drawDiagram(
 ): DiagramDrawing {
   const { structure: s } = solution
   const { key } = options
-  const max = largest(courses, key)
+  const max = options.max ?? largest(courses, key)
   const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
   if (max === 0) return out
-  const side = key === 'M' ? -1 : 1
+  const side = sideOf(key, options.signs)
   const said = new Set<string>()
   s.members.forEach((m, i) => {
     if (m.bar && key !== 'N') return
@@ -122,9 +129,15 @@ export function drawDiagram(
     }
     const { edge, strokes } = outline(stretches, key, max, view.scale, at)
     const shape = polyline([l.a, ...edge, l.b])
+    if (options.second) {
+      const line: Mark = { t: 'path', d: shape, stroke: 'cedar-deep', width: 1.35, dash: '5 3', round: true }
+      out.groups.push({ key: `second${i}`, target, marks: [line] })
+      return
+    }
     out.groups.push({
       key: `d${i}`,
       target,
+      diagram: true,
       marks: [
         { t: 'path', d: `${shape}Z`, fill: 'cedar', opacity: 0.07 },
         ...strokes,

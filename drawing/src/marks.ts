@@ -31,6 +31,8 @@ export interface PathMark {
   dash?: string
   opacity?: number
   round?: boolean
+  /** The same line at rest: a deflected shape swings from there to `d` and beyond when it is animated. */
+  rest?: string
   /**
    * How it looks when pointed at: `lining` is the inside of a member, `dot` a tinted mark, `hollow` stays as
    * it is.
@@ -65,6 +67,8 @@ export interface Group {
   key: string
   target?: string
   marks: Mark[]
+  /** A diagram: pulled away from its member it grows. */
+  diagram?: boolean
   /** Where pointing counts, as a wide invisible stroke. */
   hit?: { d: string; width: number }
 }
@@ -80,6 +84,7 @@ export function sameMark(a: Mark, b: Mark): boolean {
  */
 export const sameGroup = (a: Group, b: Group): boolean =>
   a.target === b.target &&
+  a.diagram === b.diagram &&
   a.hit?.d === b.hit?.d &&
   a.hit?.width === b.hit?.width &&
   a.marks.length === b.marks.length &&

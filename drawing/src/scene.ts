@@ -5,12 +5,17 @@ import {
   type ActionSolution,
   type Course,
   type Display,
+  type Signs,
+  type Solution,
   type Structure,
   type working,
 } from '@viga/core'
 import { drawAxialForces } from './axial-forces'
 import { drawDeflected, largestDisplacement } from './deflected'
-import { drawDiagram, type DiagramKey } from './diagrams'
+import { drawDiagram, largest, type DiagramKey, type DiagramOptions } from './diagrams'
+import { drawEnvelope } from './envelope-diagram'
+import { isLevelBeam, sideBySide, stackedBelow, type TogetherInput } from './together'
+import { zeroMarks } from './zero-marks'
 import { dimensionGroups, dimensionReach } from './dimensions'
 import { place, placeAsBefore, type Box, type Obstacle, type Placed, type Wish } from './label-placement'
 import { drawLoads, LOAD_HAND, type DrawnLoad, type Grip, type LoadHand } from './loads'
@@ -33,6 +38,14 @@ export interface Layers {
   names: boolean
   diagram: DiagramKey | null
   deflected: boolean
+  /** N, V and M together: below a beam, or each on a smaller picture. */
+  all?: boolean
+  /** Points of contraflexure on the moment diagram, of zero shear on the shear diagram. */
+  zeros?: boolean
+  /** The diagram is that of the envelope of several cases. */
+  envelope?: boolean
+  /** Truss members of one thickness, whatever their force. */
+  plain?: boolean
 }
 
 export interface SceneInput {
@@ -45,6 +58,14 @@ export interface SceneInput {
   display: Display
   /** Present when the structure is solved. */
   solved?: working.NumberedSolution & { action: ActionSolution }
+  /** The conventions of diagrams; the core's own where they are left out. */
+  signs?: Signs
+  /** Diagrams are drawn so many times as tall as usual. */
+  diagramSize?: number
+  /** The cases and combinations of an envelope. */
+  enveloped?: readonly ActionSolution[]
+  /** Another result on the same members, drawn over the first in a dashed line. */
+  compared?: { solution: Solution; action: ActionSolution }
   /** Enlargement of the deflected shape; chosen by itself when 0. */
   enlarge: number
   /** Values of Check drawn at their places. */
@@ -62,6 +83,8 @@ export interface Scene {
   map: boolean
   /** Corners of distributed loads, to be pulled. */
   grips: Grip[]
+  /** The structure stands there several times, smaller: its joints are not where the view has them. */
+  panels: boolean
 }
 
 /** Height of the largest deflection on the screen when it chooses its own scale, px. */
@@ -105,6 +128,7 @@ function add(p: Picture, layer: Partial<Pick<Picture, 'groups' | 'wishes' | 'obs
 export function drawScene(input: SceneInput): Scene {
   const { structure: s, view, layers, solved } = input
   const map = isMap(s, view)
+  if (layers.all && solved && s.kind !== 'truss' && !isLevelBeam(s)) return panelScene(input, solved)
   const axis = layers.diagram !== null || layers.deflected
   const drawn: Drawn = {
     ...input,
@@ -132,21 +156,60 @@ export function drawScene(input: SceneInput): Scene {
   addReactions(drawn, p)
   const labels = placedLabels(drawn, p, map)
   if (layers.dimensions) addDimensions(drawn, p, labels)
-  return { groups: p.groups, labels, enlarged: p.enlarged, grips: p.grips, map }
+  return { groups: p.groups, labels, enlarged: p.enlarged, grips: p.grips, map, panels: false }
 }
 
+/** N, V and M each on a smaller picture of the structure. */
+function panelScene(input: SceneInput, solved: NonNullable<SceneInput['solved']>): Scene {
+  const { view } = input
+  const { groups, wishes, obstacles } = sideBySide(togetherInput(input, solved))
+  const labels = place(wishes, obstacles, [], view)
+  return { groups, labels, enlarged: 0, grips: [], map: false, panels: true }
+}
+
+const togetherInput = (
+  { view, display, signs, diagramSize = 1 }: SceneInput,
+  { solution, action }: NonNullable<SceneInput['solved']>,
+): TogetherInput => ({
+  solution,
+  action,
+  courses: coursesOf(solution, action),
+  view,
+  display,
+  signs,
+  size: diagramSize,
+})
+
 /** Internal forces: a diagram along each member, or the axial forces of a truss. */
-function addForces(
-  { view, layers, display, solved, courses, forces, room, structure: s }: Drawn,
-  p: Picture,
-) {
+function addForces(drawn: Drawn, p: Picture) {
+  const { view, layers, display, solved, courses, forces } = drawn
   if (!solved) return
-  if (forces) return add(p, drawAxialForces(solved.solution, view, solved.action, display.force.perSI))
+  if (forces)
+    return add(p, drawAxialForces(solved.solution, view, solved.action, display.force.perSI, layers.plain))
   if (!courses || !layers.diagram) return
+  if (layers.all) return add(p, stackedBelow(togetherInput(drawn, solved)))
   const key = layers.diagram
-  const shown = key === 'M' ? display.moment.perSI : display.force.perSI
-  const options = { key, tall: Math.max(20, 64 * room), spare: s.members.length > MANY, shown }
-  add(p, drawDiagram(solved.solution, view, courses, options))
+  const options = diagramOptions(drawn, key)
+  if (layers.envelope && drawn.enveloped?.length)
+    return add(p, drawEnvelope(solved.solution, view, drawn.enveloped, options))
+  const other = drawn.compared && coursesOf(drawn.compared.solution, drawn.compared.action)
+  const max = other && Math.max(largest(courses, key), largest(other, key))
+  add(p, drawDiagram(solved.solution, view, courses, { ...options, max }))
+  if (other) add(p, drawDiagram(drawn.compared!.solution, view, other, { ...options, max, second: true }))
+  if (layers.zeros && key !== 'N') add(p, zeroMarks(drawn.structure, view, courses, key, display.length))
+}
+
+function diagramOptions(
+  { room, structure: s, display, signs, diagramSize = 1 }: Drawn,
+  key: DiagramKey,
+): DiagramOptions {
+  return {
+    key,
+    tall: Math.max(20, 64 * room) * diagramSize,
+    spare: s.members.length > MANY,
+    shown: key === 'M' ? display.moment.perSI : display.force.perSI,
+    signs,
+  }
 }
 
 function addMembers({ structure: s, view, layers, axis, forces }: Drawn, p: Picture) {

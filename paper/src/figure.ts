@@ -2,36 +2,16 @@ import { displayOf, working, type ActionSolution, type Problem, type Solution } 
 import { caption } from '@viga/drawing/caption'
 import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { drawScene, type Layers } from '@viga/drawing/scene'
-import type { Ink, Mark, TextMark } from '@viga/drawing/marks'
+import { PAPER_INKS } from '@viga/drawing/inks'
+import type { Mark, TextMark } from '@viga/drawing/marks'
 import { fit } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
 import { need, PAGE, TEXT_WIDTH, words, type Pages } from './pages'
 import { QUIET, textBox, type Doc, type Face } from './type'
 
-/** Ink on white paper; every colour also told apart by line or letter, for grey printers. */
-const INKS: Record<Ink, string> = {
-  ink: '#1e2a36',
-  'ink-2': '#4c5864',
-  'ink-3': '#666e76',
-  hair: '#d5cdbf',
-  'hair-2': '#a89d8a',
-  sheet: '#ffffff',
-  paper: '#ffffff',
-  cedar: '#9a5b2e',
-  'cedar-tint': '#f1e0cc',
-  'cedar-deep': '#73411c',
-  load: '#37368a',
-  reaction: '#546a1c',
-  tension: '#0f766e',
-  compression: '#8a2f5c',
-  held: '#8d8677',
-  'held-hatch': '#d8d0c2',
-  pencil: '#ae3527',
-}
-
 function label(doc: Doc, m: TextMark) {
   const face: Face = m.italic ? 'serif-italic' : m.weight && m.weight >= 500 ? 'serif-bold' : 'serif'
-  const box = textBox(doc, m.aside ? `${m.text}  ${m.aside}` : m.text, face, m.size, INKS[m.fill])
+  const box = textBox(doc, m.aside ? `${m.text}  ${m.aside}` : m.text, face, m.size, PAPER_INKS[m.fill])
   const left = m.anchor === 'middle' ? -box.w / 2 : m.anchor === 'end' ? -box.w : 0
   doc.save().translate(m.x, m.y)
   if (m.rotate) doc.rotate(m.rotate)
@@ -54,9 +34,9 @@ function mark(doc: Doc, m: Mark) {
       space: Number(m.dash.split(/[\s,]+/)[1] ?? m.dash.split(/[\s,]+/)[0]),
     })
   doc.lineWidth(m.width ?? 1).lineJoin(m.round ? 'round' : 'miter')
-  if (m.fill && m.stroke) doc.fillAndStroke(INKS[m.fill], INKS[m.stroke])
-  else if (m.fill) doc.fillColor(INKS[m.fill]).fill()
-  else if (m.stroke) doc.strokeColor(INKS[m.stroke]).stroke()
+  if (m.fill && m.stroke) doc.fillAndStroke(PAPER_INKS[m.fill], PAPER_INKS[m.stroke])
+  else if (m.fill) doc.fillColor(PAPER_INKS[m.fill]).fill()
+  else if (m.stroke) doc.strokeColor(PAPER_INKS[m.stroke]).stroke()
   doc.restore()
 }
 

@@ -45,3 +45,5 @@ export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from '.
 export { copyRows, pasteRows, type Pasted } from './edits/rows.js'
 export { displayOf, withUnit, type Display, type ShownUnit } from './display.js'
 export { isThing, readThing, thing, type Thing, type ThingKey } from './thing.js'
+export { OWN_SIGNS, SIGN_CHOICES, setSigns, signFactors, signsOf, type Signs } from './signs.js'
+export { dropPlace, keepPlace, keptPlaces, type KeptPlace } from './kept-places.js'

@@ -76,7 +76,10 @@ export const combinationForm = record({
 })
 
 /** What an interface remembers with the problem; only the keys that refer to something are described. */
-const viewForm = record({ numbering: list(labelled('node'), 100_000) })
+const viewForm = record({
+  numbering: list(labelled('node'), 100_000),
+  readings: list(record({ 'member!': reference('member'), 'at!': quantity(D.length, { percent: true }) })),
+})
 
 export const document = record({
   'format!': oneOf('viga-problem'),

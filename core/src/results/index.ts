@@ -11,3 +11,6 @@ export {
   type EnvelopeStation,
   type Governed,
 } from './envelope.js'
+export { readPlace } from './place.js'
+export * from './tables/index.js'
+export { eulerLoad, stressCheck, type At, type StressCheck } from './stress.js'

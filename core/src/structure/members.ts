@@ -64,7 +64,20 @@ export function memberOf(ctx: MemberContext, m: Member, path: string): Structure
 
 type Properties = Pick<
   StructureMember,
-  'E' | 'A' | 'I' | 'EA' | 'EI' | 'stated' | 'GAs' | 'alpha' | 'depth' | 'weight'
+  | 'E'
+  | 'A'
+  | 'I'
+  | 'EA'
+  | 'EI'
+  | 'stated'
+  | 'GAs'
+  | 'alpha'
+  | 'depth'
+  | 'yTop'
+  | 'yBottom'
+  | 'shearArea'
+  | 'yieldStress'
+  | 'weight'
 >
 
 /** The stiffnesses of a member in SI; NaN marks what is not stated. A stated rigidity stands before E·A, E·I. */
@@ -74,7 +87,7 @@ function propertiesOf(
   material: MaterialValues | undefined,
   section: SectionValues | undefined,
 ): Properties {
-  const { E = NaN, G = NaN, alpha = NaN, unitWeight = NaN } = material ?? {}
+  const { E = NaN, G = NaN, alpha = NaN, unitWeight = NaN, yield: yieldStress = NaN } = material ?? {}
   const { A = NaN, I = NaN, shearArea = NaN, depth = NaN } = section ?? {}
   const { EA: statedEA = NaN, EI: statedEI = NaN } = section ?? {}
   const stated = { EA: !Number.isNaN(statedEA), EI: !bar && !Number.isNaN(statedEI) }
@@ -88,9 +101,16 @@ function propertiesOf(
     GAs: m.shearDeformation && !bar ? G * shearArea : 0,
     alpha,
     depth,
+    yTop: fibre(section?.yTop, depth),
+    yBottom: fibre(section?.yBottom, depth),
+    shearArea,
+    yieldStress,
     weight: unitWeight * A,
   }
 }
+
+/** The distance to an outer fibre; half the depth where only that is stated. */
+const fibre = (stated = NaN, depth: number): number => (Number.isNaN(stated) ? depth / 2 : stated)
 
 /** What the solve needs of a member and nobody states, each with a sentence that says which. */
 function lacking(

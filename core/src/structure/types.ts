@@ -48,6 +48,12 @@ export interface StructureMember {
   GAs: number
   alpha: number
   depth: number
+  /** Distances from the centroid to the top (+y) and bottom (−y) fibre, m, and shear area, m²; NaN if not stated. */
+  yTop: number
+  yBottom: number
+  shearArea: number
+  /** Yield stress, Pa; NaN if not stated. */
+  yieldStress: number
   /** Weight per length, N/m. */
   weight: number
   axiallyRigid: boolean

@@ -3,6 +3,7 @@ import type { Answer } from '../../kinds/answers/form.js'
 import { reversedLoad } from '../../kinds/loads/index.js'
 import { fromOtherEnd } from '../../kinds/loads/kind.js'
 import { measure, scaled, type Measure } from '../measure.js'
+import { keptPlaces, type KeptPlace } from '../kept-places.js'
 import type { Member, Problem } from '../types.js'
 import { membersRenamed } from './member-labels.js'
 
@@ -22,9 +23,14 @@ export function reverseMember(p: Problem, id: string): Problem {
     for (const c of d.loadCases ?? [])
       c.loads = c.loads.map((l) => (l.type !== 'nodal' && l.member === id ? reversedLoad(l, m, L) : l))
     if (d.answers) d.answers = d.answers.map((a) => (a.member === id ? reversedAnswer(a, m, L) : a))
+    if (d.view?.readings) d.view.readings = reversedReadings(p, id, m, L)
   })
   return membersRenamed(p, after, (o) => o.id === id)
 }
+
+/** The places at which values are read along a member, measured from its other end. */
+const reversedReadings = (p: Problem, id: string, m: Measure, L: number): KeptPlace[] =>
+  keptPlaces(p).map((r) => (r.member === id ? { ...r, at: fromOtherEnd(r.at, m, L) } : r))
 
 function reversed({ releases, ...rest }: Member): Member {
   const turned: Member = { ...rest, start: rest.end, end: rest.start }

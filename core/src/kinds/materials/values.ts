@@ -10,6 +10,7 @@ export interface MaterialValues {
   G: number
   alpha: number
   unitWeight: number
+  yield: number
 }
 
 /** Reads a material; G follows from Poisson's ratio where it is not given, G = E / (2(1 + ν)). */
@@ -19,11 +20,11 @@ export function materialValues(ctx: Reading, material: Material, path: string): 
   if (nu <= -1 || nu > 0.5) ctx.report.error(join(path, 'nu'), "Poisson's ratio lies between −1 and 0.5.")
   const G =
     material.G === undefined ? E / (2 * (1 + nu)) : positive(ctx, material.G, D.stress, join(path, 'G'), 'G')
-  optional(ctx, material.yield, D.stress, join(path, 'yield'), NaN)
   return {
     E,
     G,
     alpha: optional(ctx, material.alpha, D.perTemperature, join(path, 'alpha'), NaN),
     unitWeight: optional(ctx, material.unitWeight, D.unitWeight, join(path, 'unitWeight'), NaN),
+    yield: optional(ctx, material.yield, D.stress, join(path, 'yield'), NaN),
   }
 }

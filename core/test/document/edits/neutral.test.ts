@@ -15,6 +15,7 @@ import {
   type Load,
   type Problem,
 } from '../../../src/index.js'
+import { pairsOf } from '../../../src/document/names.js'
 import { anyLoad } from '../../any-load.js'
 import { frame, solved } from '../../builder.js'
 
@@ -107,6 +108,27 @@ describe('an edit that does not change the mechanics keeps every reaction', () =
         },
       ),
       { numRuns: 60 },
+    ),
+  )
+})
+
+/** Members whose label names two joints that are not their own. */
+const lies = (p: Problem): string[] =>
+  p.members
+    .filter((m) => {
+      const pairs = pairsOf(p, m.id)
+      const own = pairs.some(([a, b]) => (a === m.start && b === m.end) || (a === m.end && b === m.start))
+      return pairs.length > 0 && !own
+    })
+    .map((m) => m.id)
+
+describe('an edit leaves no label that names joints which the member does not join', () => {
+  it.each(Object.entries(NEUTRAL))('%s', (_, change) =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.05, max: 0.95, noNaN: true }), (share) => {
+        expect(lies(change(stated([]), share))).toEqual([])
+      }),
+      { numRuns: 20 },
     ),
   )
 })

@@ -1,0 +1,110 @@
+import type { Ink, Mark, TextMark } from './marks'
+import type { Bounds } from './bounds'
+import type { Placed } from './label-placement'
+import type { Group } from './marks'
+
+/** A picture to be written as a file. */
+export interface Picture {
+  groups: readonly Group[]
+  labels: readonly Placed[]
+  /** The part of it that is kept, px. */
+  bounds: Bounds
+  /** A line of words under it. */
+  caption?: string
+}
+
+export interface SvgOptions {
+  inks: Readonly<Record<Ink, string>>
+  /** Style rules that bring the typefaces along, so that the file looks the same everywhere. */
+  fonts?: string
+}
+
+const escaped = (s: string) =>
+  s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+
+const attributes = (all: Record<string, string | number | undefined>): string =>
+  Object.entries(all)
+    .filter(([, v]) => v !== undefined)
+    .map(([k, v]) => ` ${k}="${typeof v === 'string' ? escaped(v) : v}"`)
+    .join('')
+
+const round = (v: number) => Math.round(v * 100) / 100
+
+/** Lines of a caption hold so many characters of its typeface a px of width. */
+const CHARACTERS_PER_PX = 0.165
+const CAPTION_LEADING = 18
+
+/** A picture as the text of an SVG file, cropped to its bounds, on white. */
+export function pictureSvg({ groups, labels, bounds, caption }: Picture, options: SvgOptions): string {
+  const { x, y, width } = bounds
+  const lines = caption ? wrapped(caption, Math.max(20, width * CHARACTERS_PER_PX)) : []
+  const height = bounds.height + (lines.length ? 10 + CAPTION_LEADING * lines.length : 0)
+  const body = [
+    ...groups.flatMap((g) => g.marks.map((m) => markSvg(m, options.inks))),
+    ...labels.map((l) => markSvg(l.mark, options.inks)),
+    ...lines.map((line, i) =>
+      captionLine(line, x + 10, y + bounds.height + 14 + i * CAPTION_LEADING, options),
+    ),
+  ]
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}" height="${round(height)}"` +
+      ` viewBox="${[x, y, width, height].map(round).join(' ')}">`,
+    `<style>${options.fonts ?? ''}text{font-variant-numeric:tabular-nums lining-nums}</style>`,
+    `<rect${attributes({ x: round(x), y: round(y), width: round(width), height: round(height), fill: options.inks.paper })}/>`,
+    ...body,
+    '</svg>',
+    '',
+  ].join('\n')
+}
+
+function markSvg(m: Mark, inks: SvgOptions['inks']): string {
+  if (m.t === 'text') return textSvg(m, inks)
+  return `<path${attributes({
+    d: m.d,
+    fill: m.fill ? inks[m.fill] : 'none',
+    stroke: m.stroke ? inks[m.stroke] : undefined,
+    'stroke-width': m.width,
+    'stroke-dasharray': m.dash,
+    opacity: m.opacity,
+    'stroke-linejoin': m.round ? 'round' : undefined,
+  })}/>`
+}
+
+const SERIF = "'IBM Plex Serif', Georgia, serif"
+const SANS = "'IBM Plex Sans', sans-serif"
+
+function textSvg(m: TextMark, inks: SvgOptions['inks']): string {
+  const aside = m.aside
+    ? `<tspan dx="7" font-size="11.5" font-weight="400" fill="${inks['ink-3']}">${escaped(m.aside)}</tspan>`
+    : ''
+  return `<text${attributes({
+    x: round(m.x),
+    y: round(m.y),
+    fill: inks[m.fill],
+    'font-family': m.serif ? SERIF : SANS,
+    'font-size': m.size,
+    'font-weight': m.weight,
+    'font-style': m.italic ? 'italic' : undefined,
+    'text-anchor': m.anchor,
+    'dominant-baseline': 'central',
+    transform: m.rotate ? `rotate(${round(m.rotate)} ${round(m.x)} ${round(m.y)})` : undefined,
+    ...(m.halo
+      ? { 'paint-order': 'stroke', stroke: inks.paper, 'stroke-width': 4, 'stroke-linejoin': 'round' }
+      : {}),
+  })}>${escaped(m.text)}${aside}</text>`
+}
+
+const captionLine = (text: string, x: number, y: number, { inks }: SvgOptions) =>
+  `<text${attributes({ x: round(x), y: round(y), fill: inks['ink-2'], 'font-family': SERIF, 'font-size': 13, 'font-style': 'italic' })}>${escaped(text)}</text>`
+
+/** Words in lines of at most so many characters. */
+function wrapped(text: string, most: number): string[] {
+  const lines: string[] = []
+  for (const word of text.split(' ')) {
+    const last = lines[lines.length - 1]
+    if (last !== undefined && last.length + 1 + word.length <= most)
+      lines[lines.length - 1] = `${last} ${word}`
+    else lines.push(word)
+  }
+  return lines
+}
