@@ -1,4 +1,4 @@
-import { displayOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { displayOf, signsOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
 import { caption } from '@viga/drawing/caption'
 import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { drawScene, type Layers } from '@viga/drawing/scene'
@@ -24,7 +24,8 @@ function label(doc: Doc, m: TextMark) {
   doc.restore()
 }
 
-function mark(doc: Doc, m: Mark) {
+/** One mark of a drawing, where the document stands. */
+export function mark(doc: Doc, m: Mark) {
   if (m.t === 'text') return label(doc, m)
   doc.save()
   if (m.opacity !== undefined) doc.opacity(m.opacity)
@@ -91,7 +92,8 @@ export function prepared(
   const [width, height] = [640, 400]
   const scale = TEXT_WIDTH / width
   const { structure } = solution
-  const view = fit(structure.nodes, width, height, { left: 90, right: 70, top: 70, bottom: 96 })
+  const insets = { left: 90, right: 70, top: 70, bottom: 96 }
+  const view = fit(structure.nodes, width, height, insets)
   const display = displayOf(problem)
   const shown =
     action.kind === 'case'
@@ -106,6 +108,8 @@ export function prepared(
     display,
     solved: { ...working.numbered(solution, problem), action },
     enlarge: 0,
+    signs: signsOf(problem),
+    enveloped: layers.envelope ? [...solution.cases, ...solution.combinations] : undefined,
   })
   // the empty margins above and below what is drawn are left out
   const ys = [

@@ -142,3 +142,13 @@ export function table(p: Pages, rows: readonly (readonly Box[])[], head = false)
 }
 
 export { row, space }
+
+/** Ends a document; resolves to its bytes. */
+export const finished = (doc: Doc): Promise<Buffer> =>
+  new Promise((done, failed) => {
+    const chunks: Buffer[] = []
+    doc.on('data', (c: Buffer) => chunks.push(c))
+    doc.on('end', () => done(Buffer.concat(chunks)))
+    doc.on('error', failed)
+    doc.end()
+  })

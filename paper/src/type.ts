@@ -17,9 +17,9 @@ const katex = (cut: string) => join(packageFolder('katex'), `dist/fonts/KaTeX_${
  * An empty document with the typefaces known to it; pages are kept until the end, so that they can be
  * counted.
  */
-export function blank(title: string): Doc {
+export function blank(title: string, size: 'A4' | [number, number] = 'A4'): Doc {
   const doc = new PDFDocument({
-    size: 'A4',
+    size,
     margin: 0,
     bufferPages: true,
     info: { Title: title, Creator: 'Viga' },

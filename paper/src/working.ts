@@ -1,6 +1,6 @@
 import { working, type ActionSolution, type Problem, type Solution } from '@viga/core'
 import { prepared, type PreparedFigure } from './figure'
-import { begin, heading, need, number, rule, words } from './pages'
+import { begin, finished, heading, need, number, rule, words } from './pages'
 import { blank, QUIET } from './type'
 import { blocksOnPaper } from './working-blocks'
 
@@ -48,11 +48,5 @@ export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buff
     }
   })
   number(doc, problem.title)
-  return new Promise((done, failed) => {
-    const chunks: Buffer[] = []
-    doc.on('data', (c: Buffer) => chunks.push(c))
-    doc.on('end', () => done(Buffer.concat(chunks)))
-    doc.on('error', failed)
-    doc.end()
-  })
+  return finished(doc)
 }

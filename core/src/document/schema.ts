@@ -78,6 +78,8 @@ export const combinationForm = record({
 /** What an interface remembers with the problem; only the keys that refer to something are described. */
 const viewForm = record({
   numbering: list(labelled('node'), 100_000),
+  /** Effective length over length of members, for their Euler load. */
+  effectiveLengths: dictionary(number, reference('member')),
   readings: list(record({ 'member!': reference('member'), 'at!': quantity(D.length, { percent: true }) })),
 })
 

@@ -22,7 +22,8 @@ const show = ({ store, plate }: FigureContext, change: Partial<Layers>) =>
 const isTruss = ({ store }: FigureContext) => store.getState().problem.kind === 'truss'
 
 /** Layers that are there or not. */
-export type Switch = 'loads' | 'dimensions' | 'supports' | 'names' | 'unknowns' | 'reactions'
+export type Switch =
+  'loads' | 'dimensions' | 'supports' | 'names' | 'unknowns' | 'reactions' | 'zeros' | 'envelope' | 'plain'
 export const LAYERS: readonly { key: Switch; label: string; press: string }[] = [
   { key: 'loads', label: 'Loads', press: 'l' },
   { key: 'dimensions', label: 'Dimensions', press: 'd' },
@@ -36,12 +37,36 @@ export const toggleLayer = (c: FigureContext, key: Switch) => show(c, { [key]: !
 
 export const DIAGRAM_NAMES: Record<DiagramKey, string> = { N: 'Axial force', V: 'Shear', M: 'Bending moment' }
 
+/** What the list of keys says of them. */
+const DIAGRAM_LAYER_NAMES: Partial<Record<Switch, string>> = {
+  zeros: 'Points of zero moment or shear',
+  envelope: 'Envelope of cases and combinations',
+  plain: 'Members of a truss in one thickness',
+}
+
+/** What belongs to diagrams, offered beside them. */
+export const DIAGRAM_LAYERS: readonly { key: Switch; label: string; press: string; truss: boolean }[] = [
+  { key: 'zeros', label: 'Zeros', press: 'z', truss: false },
+  { key: 'envelope', label: 'Envelope', press: 'e', truss: false },
+  { key: 'plain', label: 'One thickness', press: 't', truss: true },
+]
+
 /** A diagram and the deflected shape give way to each other. */
 export const toggleDiagram = (c: FigureContext, key: DiagramKey) =>
-  show(c, { diagram: shown(c).diagram === key ? null : key, deflected: false })
+  show(c, { diagram: shown(c).diagram === key && !shown(c).all ? null : key, deflected: false, all: false })
+
+/** N, V and M together, with the loads that make them; or the one diagram that was there before. */
+export const toggleAll = (c: FigureContext) =>
+  show(c, {
+    all: !shown(c).all,
+    diagram: shown(c).diagram ?? 'M',
+    deflected: false,
+    envelope: false,
+    ...(!shown(c).all && { loads: true }),
+  })
 
 export const toggleDeflected = (c: FigureContext) =>
-  show(c, { deflected: !shown(c).deflected, diagram: null })
+  show(c, { deflected: !shown(c).deflected, diagram: null, all: false })
 
 const diagram = (key: DiagramKey): Command<FigureContext> => ({
   key: key.toLowerCase(),
@@ -68,6 +93,13 @@ export const FIGURE_COMMANDS: readonly CommandGroup<FigureContext>[] = [
       diagram('N'),
       diagram('V'),
       diagram('M'),
+      { key: 'k', name: 'N, V and M together', when: (c) => !isTruss(c), run: toggleAll },
+      ...DIAGRAM_LAYERS.map((l): Command<FigureContext> => ({
+        key: l.press,
+        name: DIAGRAM_LAYER_NAMES[l.key] ?? l.label,
+        when: (c) => isTruss(c) === l.truss,
+        run: (c) => toggleLayer(c, l.key),
+      })),
       { key: 'y', name: 'Deflected shape', run: toggleDeflected },
       { key: 'f', name: 'Fit the whole structure', run: ({ refit }) => refit() },
     ],

@@ -32,7 +32,7 @@ function Text({ m }: { m: TextMark }) {
   )
 }
 
-function MarkView({ m }: { m: Mark }) {
+function MarkView({ m, swinging }: { m: Mark; swinging: boolean }) {
   if (m.t === 'text') return <Text m={m} />
   return (
     <path
@@ -45,21 +45,39 @@ function MarkView({ m }: { m: Mark }) {
       opacity={m.opacity}
       strokeLinejoin={m.round ? 'round' : 'miter'}
       strokeLinecap="butt"
-    />
+    >
+      {m.rest !== undefined && swinging && (
+        <animate
+          attributeName="d"
+          dur="2.6s"
+          repeatCount="indefinite"
+          values={`${m.rest};${m.d};${m.rest}`}
+          calcMode="spline"
+          keyTimes="0;0.5;1"
+          keySplines="0.4 0 0.6 1;0.4 0 0.6 1"
+        />
+      )}
+    </path>
   )
 }
 
 interface GroupProps {
   group: Group
   lit: boolean
+  /** The deflected shape goes to and fro. */
+  swinging: boolean
 }
 
 const GroupView = memo(
-  function GroupView({ group, lit }: GroupProps) {
+  function GroupView({ group, lit, swinging }: GroupProps) {
     return (
-      <g data-target={group.target} className={lit ? 'lit' : undefined}>
+      <g
+        data-target={group.target}
+        data-diagram={group.diagram ? '' : undefined}
+        className={lit ? 'lit' : undefined}
+      >
         {group.marks.map((m, i) => (
-          <MarkView key={i} m={m} />
+          <MarkView key={i} m={m} swinging={swinging} />
         ))}
         {group.hit && (
           <path
@@ -75,7 +93,7 @@ const GroupView = memo(
       </g>
     )
   },
-  (a, b) => a.lit === b.lit && sameGroup(a.group, b.group),
+  (a, b) => a.lit === b.lit && a.swinging === b.swinging && sameGroup(a.group, b.group),
 )
 
 interface LabelProps {
@@ -99,15 +117,22 @@ export const SceneView = memo(function SceneView({
   groups,
   labels,
   lit,
+  swinging = false,
 }: {
   groups: readonly Group[]
   labels: readonly Placed[]
   lit: ReadonlySet<string>
+  swinging?: boolean
 }) {
   return (
     <>
       {groups.map((g) => (
-        <GroupView key={g.key} group={g} lit={g.target !== undefined && lit.has(g.target)} />
+        <GroupView
+          key={g.key}
+          group={g}
+          lit={g.target !== undefined && lit.has(g.target)}
+          swinging={swinging}
+        />
       ))}
       {labels.map((l) => (
         <LabelView key={l.key} label={l} lit={l.target !== undefined && lit.has(l.target)} />

@@ -19,6 +19,7 @@ import {
   type Press,
 } from './hand'
 import { pinched } from './pinch'
+import { diagramUnder, onPlane, probeAt, pulledDiagram } from './read-members'
 import { endClicked, endMember, letGo, movedJoint, pulledLoad, selectInside, turnEnd } from './pull-things'
 
 type Pointer = PointerEvent<SVGSVGElement>
@@ -62,6 +63,7 @@ export function useGestures(args: GestureArgs) {
     },
     onPointerLeave: () => {
       store.getState().point(null)
+      store.setState({ probe: null })
       setGhost((g) => ({ ...g, point: null }))
     },
     onWheel: (e: WheelEvent<SVGSVGElement>) => setView(zoomAt(view, local(e), Math.exp(-e.deltaY * 0.0015))),
@@ -100,6 +102,7 @@ function down(hand: Hand, e: Pointer) {
     from: joint,
     fromPoint: joint ? null : snap(hand, at),
     box: !drawing && e.shiftKey,
+    diagram: hand.reads && !joint ? diagramUnder(hand, e) : undefined,
   }
 }
 
@@ -136,9 +139,13 @@ function move(hand: Hand, e: Pointer) {
   if (drawing && (!p || e.buttons === 1)) return showGhost(hand, at)
   if (!p) {
     const near = jointNear(hand, at)
-    return store.getState().point(near ? thing.node(near) : targetAt(e))
+    const target = near ? thing.node(near) : targetAt(e)
+    if (hand.reads) probeAt(hand, targetAt(e), at)
+    return store.getState().point(target)
   }
   if (!p.moved) return
+  if (onPlane(hand, p, at, false)) return
+  if (p.diagram) return pulledDiagram(hand, p, at)
   if (p.box) return hand.setBox({ a: p.at, b: at })
   const pulling = movable && e.buttons === 1
   if (pulling && structure && pulledLoad(hand, p, at)) return
@@ -162,6 +169,7 @@ function up(hand: Hand, e: Pointer) {
   if (!p) return
   const at = local(e)
   if (drawing) return drawnTo(hand, p, at)
+  if (onPlane(hand, p, at, true)) return
   if (p.moved && p.box) selectInside(hand, p, at)
   else if (p.moved && moving && p.from) {
     letGo(hand, p.from)

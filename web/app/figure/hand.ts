@@ -34,6 +34,16 @@ export interface Press {
   /** It draws a rectangle that selects what is inside. */
   box: boolean
   grip?: Grip
+  /** It began on a diagram: pulling away from the member makes diagrams taller. */
+  diagram?: { member: string; size: number }
+}
+
+/** Presses and drags that mean something in the plane of the structure, in m: a cut is drawn, a point chosen. */
+export interface PlaneGestures {
+  /** A line while it is drawn, and when it is done. */
+  onLine?: (a: { x: number; y: number }, b: { x: number; y: number }, done: boolean) => void
+  /** A press that does not move, and what it was on. */
+  onPoint?: (p: { x: number; y: number }, target: string | null) => void
 }
 
 export interface GestureArgs {
@@ -48,6 +58,9 @@ export interface GestureArgs {
   grips: readonly Grip[]
   /** The person's own grid, while drawing. */
   grid: Grid | undefined
+  /** Values are read where the pointer is on a member, and diagrams are pulled taller. */
+  reads: boolean
+  plane?: PlaneGestures
 }
 
 /** Everything that a gesture reads and writes: the Figure's arguments, its state and the open problem. */

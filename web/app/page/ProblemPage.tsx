@@ -14,6 +14,8 @@ import { TopLine } from '../widgets/TopLine'
 import { calmed } from '../sheet/calm'
 import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
+import { useResultsOverlay } from '../results/overlay'
+import { viewOf } from '../results/views'
 import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
@@ -128,7 +130,9 @@ function FigureBeside() {
     [shown, part, plate],
   )
   const notesOn = useCheckNotes(shown.part === 'check')
-  return <Figure {...shown} panels={PANELS} notesOn={notesOn} />
+  const results = useResultsOverlay(part === 'results' ? viewOf(step) : undefined)
+  const overlay = useMemo(() => ({ notesOn, ...results }), [notesOn, results])
+  return <Figure {...shown} panels={PANELS} overlay={overlay} />
 }
 
 function RunningHead() {

@@ -1,25 +1,12 @@
-import {
-  thing,
-  breaksOf,
-  courseOf,
-  sidesAt,
-  extremes,
-  formatPlain,
-  zeros,
-  type ActionSolution,
-  type Solution,
-} from '@viga/core'
+import { thing, breaksOf, courseOf, sidesAt, extremes, formatPlain, signFactors, zeros } from '@viga/core'
 import { useMemo } from 'react'
+import { Link, useParams } from 'react-router'
 import { useDisplay } from '../sheet/context'
 import { useRow } from '../fields/rows'
 import { Block } from '../widgets/Block'
 import { LitRow } from '../fields/LitRow'
 import { cleaned } from './numbers'
-
-interface Solved {
-  solution: Solution
-  action: ActionSolution
-}
+import { useSigns, type Solved } from './solved'
 
 interface Row {
   at: string
@@ -34,10 +21,13 @@ const MOST_ROWS = 120
 /** Internal forces at the ends of each member, at the place of the greatest moment, and at jumps. */
 export function MembersBlock({ solution, action }: Solved) {
   const display = useDisplay()
+  const signs = useSigns()
+  const base = `/problems/${useParams().problemId}/results`
   const { structure: s } = solution
   const members = useMemo(
     () =>
       s.members.slice(0, MOST_ROWS).map((m, i) => {
+        const sign = signFactors(signs)
         const course = courseOf(solution, action, i)
         const e = extremes(course)
         const places = new Set<number>([0, m.length])
@@ -65,16 +55,17 @@ export function MembersBlock({ solution, action }: Solved) {
             if (jumps) out.push(right)
             return out.map((t, k) => ({
               at: out.length > 1 ? `${name} ${k === 0 ? 'left' : 'right'}` : name,
-              N: t.N,
-              V: t.V,
-              M: t.M,
+              N: t.N * sign.N,
+              V: t.V * sign.V,
+              M: t.M * sign.M,
             }))
           })
         return { m, rows }
       }),
-    [solution, action, s, display],
+    [solution, action, s, display, signs],
   )
   const all = members.flatMap((x) => x.rows)
+  const pulls = signFactors(signs).N
   const F = cleaned(all.flatMap((r) => [r.N, r.V]).map((v) => v * display.force.perSI))
   const M = cleaned(all.map((r) => r.M * display.moment.perSI))
   return (
@@ -102,11 +93,17 @@ export function MembersBlock({ solution, action }: Solved) {
           <MemberRows key={m.id} id={m.id}>
             {rows.map((r, k) => (
               <tr key={k} className={k > 0 ? 'inner' : undefined}>
-                <td>{k === 0 && <i>{m.id}</i>}</td>
+                <td>
+                  {k === 0 && (
+                    <Link to={`${base}/member/${encodeURIComponent(m.id)}`} title={`All about ${m.id}`}>
+                      <i>{m.id}</i>
+                    </Link>
+                  )}
+                </td>
                 <td>{s.nodes.some((n) => n.id === r.at) ? <i>{r.at}</i> : r.at}</td>
                 <td className="n">
                   {F.text(r.N * display.force.perSI)}{' '}
-                  <TensionLetter sign={F.sign(r.N * display.force.perSI)} />
+                  <TensionLetter sign={pulls * F.sign(r.N * display.force.perSI)} />
                 </td>
                 <td className="n">{F.text(r.V * display.force.perSI)}</td>
                 <td className="n strong">{M.text(r.M * display.moment.perSI)}</td>
@@ -138,6 +135,7 @@ function MemberRows({ id, children }: { id: string; children: React.ReactNode })
 export function TrussBlock({ solution, action }: Solved) {
   const display = useDisplay()
   const { structure: s } = solution
+  const sign = signFactors(useSigns()).N
   const forces = s.members.map(
     (_, i) => ((action.forces[6 * i + 3] - action.forces[6 * i]) / 2) * display.force.perSI,
   )
@@ -162,7 +160,7 @@ export function TrussBlock({ solution, action }: Solved) {
             <LitRow key={m.id} target={thing.member(m.id)} label={m.id}>
               <td className="n ro">{formatPlain(m.length * display.length.perSI, 4)}</td>
               <td className="n strong">
-                {f.text(forces[i])}{' '}
+                {f.text(sign * forces[i])}{' '}
                 {f.isZero(forces[i]) ? (
                   <span className="quiet plain">zero</span>
                 ) : (

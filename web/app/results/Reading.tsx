@@ -1,118 +1,158 @@
-import {
-  thing,
-  dimension,
-  edit,
-  formatNumber,
-  makeReader,
-  chordAt,
-  courseOf,
-  sidesAt,
-  type ActionSolution,
-  type Solution,
-} from '@viga/core'
+import { dropPlace, edit, keepPlace, keptPlaces, readPlace, thing, type KeptPlace } from '@viga/core'
 import { useState } from 'react'
+import { useParams } from 'react-router'
+import { useDisplay, useSheet, useSheetStore } from '../sheet/context'
+import { readAt } from '../sheet/read-place'
+import { Block, RemoveButton } from '../widgets/Block'
 import { Line } from '../widgets/Line'
 import { Pick } from '../widgets/Pick'
-import { useDisplay, useSheet, useSheetStore } from '../sheet/context'
-import { Block } from '../widgets/Block'
+import { Press } from '../widgets/Press'
 import { TensionLetter } from './MembersBlock'
+import type { Solved } from './solved'
 import '../fields/fields.css'
 
-/** Values at any place of any member. */
-export function Reading({ solution, action }: { solution: Solution; action: ActionSolution }) {
+/** Values at any place of any member: typed here, or pointed at on the Figure; places may be kept. */
+export function Reading(solved: Solved) {
   const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
   const display = useDisplay()
-  const units = useSheet((s) => s.problem.units)
-  const symbols = useSheet((s) => s.problem.symbols)
-  const { structure: s } = solution
-  const [id, setId] = useState('')
+  const { of } = useParams()
+  const { structure: s } = solved.solution
+  const [id, setId] = useState(of ?? '')
   const [text, setText] = useState('50%')
   const index = Math.max(
     0,
-    s.members.findIndex((m) => m.id === id),
+    s.members.findIndex((m) => m.id === (of ?? id)),
   )
   const m = s.members[index]
   if (!m) return null
-  const percent = /^\s*([\d.]+)\s*%\s*$/.exec(text)
-  const read = percent
-    ? ({ ok: true, si: (Number(percent[1]) / 100) * m.length } as const)
-    : makeReader(units, symbols).reader.read(edit.typed(text), dimension.length)
-  const x = read.ok ? read.si : NaN
-  const wrong = !read.ok
-    ? read.message
-    : x < 0 || x > m.length * (1 + 1e-9)
-      ? `This place is not on ${m.id}.`
-      : null
-  const values = wrong === null ? valuesAt(solution, action, index, Math.min(x, m.length)) : undefined
+  const place = { member: m.id, at: edit.typed(text) }
+  const kept = keptPlaces(problem)
+  const isKept = kept.some((k) => k.member === place.member && k.at === place.at)
+  const read = readPlace(problem, m.length, text)
+  const show = (x: number | null) => store.setState({ probe: x === null ? null : { member: m.id, x } })
   return (
     <Block title="Reading">
       <div
         className="reading"
         onMouseEnter={() => store.getState().point(thing.member(m.id))}
-        onMouseLeave={() => store.getState().point(null)}
+        onMouseLeave={() => (store.getState().point(null), show(null))}
       >
         <div className="reading-place">
-          <Pick
-            className="cell-select"
-            aria-label="member to read"
-            value={m.id}
-            onChange={(e) => setId(e.target.value)}
-          >
-            {s.members.map((o) => (
-              <option key={o.id}>{o.id}</option>
-            ))}
-          </Pick>
+          {of === undefined && (
+            <Pick
+              className="cell-select"
+              aria-label="member to read"
+              value={m.id}
+              onChange={(e) => setId(e.target.value)}
+            >
+              {s.members.map((o) => (
+                <option key={o.id}>{o.id}</option>
+              ))}
+            </Pick>
+          )}
           <Line
             className="cell-input"
             aria-label="place to read"
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => {
+              setText(e.target.value)
+              const at = readPlace(problem, m.length, e.target.value)
+              show(at.ok ? at.x : null)
+            }}
+            onBlur={() => show(null)}
             spellCheck={false}
           />
           <span className="quiet">
-            from <i className="italic">{s.nodes[m.start].id}</i>, {display.length.unit} or %
+            from <i className="italic">{s.nodes[m.start].id}</i>, {display.length.unit}, % or L/3
           </span>
+          {read.ok && !isKept && (
+            <Press
+              className="textlink"
+              onClick={() => store.getState().edit(`keep the reading on ${m.id}`, (p) => keepPlace(p, place))}
+            >
+              Keep it
+            </Press>
+          )}
         </div>
-        {wrong ? (
-          <p className="pencil" role="alert">
-            {wrong}
-          </p>
+        {read.ok ? (
+          <Values {...solved} index={index} x={read.x} />
         ) : (
-          values && (
-            <div className="reading-values">
-              {values.map(([name, v, unit]) => (
-                <div key={name} data-reading={name}>
-                  <span className="quiet italic">{name}</span>
-                  <b>
-                    {v} {name === 'N' && <TensionLetter sign={v.startsWith('−') ? -1 : v === '0' ? 0 : 1} />}
-                  </b>
-                  <span className="quiet">{unit}</span>
-                </div>
-              ))}
-            </div>
-          )
+          <p className="pencil" role="alert">
+            {read.message}
+          </p>
         )}
       </div>
+      {kept.length > 0 && <Kept {...solved} kept={kept} />}
     </Block>
   )
+}
 
-  function valuesAt(sol: Solution, act: ActionSolution, i: number, at: number): [string, string, string][] {
-    const course = courseOf(sol, act, i)
-    const { left, right } = sidesAt(course, at)
-    const scale = { N: display.force, V: display.force, M: display.moment }
-    const both = (a: number, b: number) => {
-      const tiny = (v: number) => (Math.abs(v) < 1e-12 ? 0 : v)
-      const [l, r] = [formatNumber(tiny(a)), formatNumber(tiny(b))]
-      return l === r || at === 0 || at >= m.length ? (at === 0 ? r : l) : `${l} | ${r}`
-    }
-    const relative = (v: number) => (v - chordAt(course, at)) * display.displacement.perSI
-    return [
-      ...(['N', 'V', 'M'] as const).map((k): [string, string, string] => [
-        k,
-        both(left[k] * scale[k].perSI, right[k] * scale[k].perSI),
-        scale[k].unit,
-      ]),
-      ['deflection', both(relative(left.v), relative(right.v)), display.displacement.unit],
-    ]
-  }
+function Values({ solution, action, index, x }: Solved & { index: number; x: number }) {
+  const problem = useSheet((s) => s.problem)
+  const display = useDisplay()
+  return (
+    <div className="reading-values">
+      {readAt(problem, solution, action, index, x, display).map(({ key, text, unit, pull }) => (
+        <div key={key} data-reading={key}>
+          <span className="quiet italic">{key}</span>
+          <b>
+            {text} {key === 'N' && <TensionLetter sign={pull} />}
+          </b>
+          <span className="quiet">{unit}</span>
+        </div>
+      ))}
+    </div>
+  )
+}
+
+/** The readings that are kept with the problem, with the values of the case that is shown. */
+function Kept({ solution, action, kept }: Solved & { kept: readonly KeptPlace[] }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const display = useDisplay()
+  const { members, kind } = solution.structure
+  const keys = kind === 'truss' ? ['N', 'u', 'v'] : ['N', 'V', 'M', 'deflection']
+  return (
+    <table className="t" aria-label="Kept readings">
+      <thead>
+        <tr>
+          <th>Kept</th>
+          <th>at</th>
+          {keys.map((k) => (
+            <th key={k} className="n">
+              {k}
+            </th>
+          ))}
+          <td />
+        </tr>
+      </thead>
+      <tbody>
+        {kept.map(({ member, at }, i) => {
+          const index = members.findIndex((m) => m.id === member)
+          const read = index < 0 ? undefined : readPlace(problem, members[index].length, String(at))
+          const values = read?.ok ? readAt(problem, solution, action, index, read.x, display) : []
+          return (
+            <tr key={i}>
+              <td>
+                <i>{member}</i>
+              </td>
+              <td>{at}</td>
+              {keys.map((k) => (
+                <td key={k} className="n">
+                  {values.find((v) => v.key === k)?.text}
+                </td>
+              ))}
+              <td>
+                <RemoveButton
+                  what={`the reading of ${member} at ${at}`}
+                  onClick={() => store.getState().edit('drop a reading', (p) => dropPlace(p, i))}
+                />
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
 }

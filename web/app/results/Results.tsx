@@ -1,68 +1,74 @@
-import { Press } from '../widgets/Press'
+import { lazy, Suspense, type ComponentType } from 'react'
+import { Link, useParams } from 'react-router'
 import { CaseChoice } from '../fields/CaseChoice'
-import { useSheet, useSolved } from '../sheet/context'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
-import { DisplacementsBlock, EquilibriumBlock, ReactionsBlock } from './blocks'
-import { MembersBlock, TrussBlock } from './MembersBlock'
-import { Reading } from './Reading'
-import { asCells } from './cells'
-import { useState } from 'react'
+import { useSolved } from '../sheet/context'
+import { Overview } from './Overview'
+import { SignsLine } from './SignsLine'
+import type { Solved } from './solved'
+import { RESULT_VIEWS, viewOf, type ResultViewKey } from './views'
 import './results.css'
+
+/** The views besides the first come with their scripts when they are opened. */
+const VIEWS: Record<ResultViewKey, ComponentType<Solved>> = {
+  overview: Overview,
+  member: lazy(() => import('./member/MemberPage')),
+  tables: lazy(() => import('./tables/Tables')),
+  envelope: lazy(() => import('./envelope/Envelope')),
+  'free-body': lazy(() => import('./free-body/FreeBody')),
+  stress: lazy(() => import('./stress/Stress')),
+  compare: lazy(() => import('./compare/Compare')),
+  export: lazy(() => import('./export/Export')),
+}
+
+/** Views that are of all cases together: the choice of one would say nothing. */
+const OF_ALL: readonly ResultViewKey[] = ['envelope']
 
 /** What comes out, reactions first; every number with unit and sign convention in reach. */
 export function Results() {
   const solved = useSolved()
-  const truss = useSheet((s) => s.problem.kind === 'truss')
-  const problem = useSheet((s) => s.problem)
-  const [copied, setCopied] = useState(false)
+  const { view: name, problemId } = useParams()
+  const view = viewOf(name)
+  const View = VIEWS[view]
   return (
     <>
-      <div className="sheet-body">
+      <ResultViews at={view} base={`/problems/${problemId}/results`} />
+      <div className="sheet-body" key={view}>
         <LastReadable />
         <OwnValues />
         {!solved ? (
           <Unsolved />
         ) : (
           <>
-            <p className="prose signs">
-              {truss ? (
-                <>
-                  <i>N</i> + tension (T), − compression (C). Reactions + right and up.
-                </>
-              ) : (
-                <>
-                  Moments are drawn on the tension side, + where the −y face is in tension (sagging, from left
-                  to right). <i>N</i> + tension, <i>V</i> + up on the left part, reactions + right, up and
-                  counter-clockwise.
-                </>
-              )}
-            </p>
-            <CaseChoice />
-            <ReactionsBlock {...solved} />
-            <EquilibriumBlock {...solved} />
-            {truss ? <TrussBlock {...solved} /> : <MembersBlock {...solved} />}
-            {!truss && <Reading {...solved} />}
-            <DisplacementsBlock {...solved} />
+            <SignsLine />
+            {!OF_ALL.includes(view) && <CaseChoice />}
+            <Suspense fallback={<p className="quiet">…</p>}>
+              <View {...solved} />
+            </Suspense>
           </>
         )}
       </div>
       <footer className="sheet-foot">
-        <span>point at a row to see it on the Figure</span>
-        {solved && (
-          <Press
-            className="link end"
-            onClick={() => {
-              void navigator.clipboard
-                .writeText(asCells(problem, solved.solution, solved.action))
-                .then(() => setCopied(true))
-            }}
-          >
-            {copied ? 'Copied' : 'Copy the numbers'}
-          </Press>
-        )}
+        <span>point at a row to see it on the Figure, at a member to read values there</span>
       </footer>
     </>
+  )
+}
+
+function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
+  return (
+    <nav className="steps" aria-label="Views of the results">
+      {RESULT_VIEWS.map(({ key, label }) => (
+        <Link
+          key={key}
+          to={key === 'overview' ? base : `${base}/${key}`}
+          aria-current={key === at ? 'page' : undefined}
+        >
+          {label}
+        </Link>
+      ))}
+    </nav>
   )
 }

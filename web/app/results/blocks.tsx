@@ -1,22 +1,10 @@
-import {
-  thing,
-  displacementAt,
-  equilibrium,
-  formatNumber,
-  reactionAt,
-  type ActionSolution,
-  type Solution,
-} from '@viga/core'
+import { thing, displacementAt, equilibrium, formatNumber, reactionAt } from '@viga/core'
 import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
 import { Block } from '../widgets/Block'
 import { LitRow } from '../fields/LitRow'
 import { cleaned } from './numbers'
-
-interface Solved {
-  solution: Solution
-  action: ActionSolution
-}
+import type { Solved } from './solved'
 
 /** The small arrow beside a signed number: the way it acts. */
 export function WayArrow({ x = 0, y = 0, turn = 0 }: { x?: number; y?: number; turn?: number }) {
@@ -107,6 +95,19 @@ export function ReactionsBlock({ solution, action }: Solved) {
               )}
             </LitRow>
           ))}
+          {rows.length > 1 && (
+            <tr className="total" data-reaction="sum">
+              <td>Sum</td>
+              {(['x', 'y'] as const).map((way) => (
+                <td key={way} className="n">
+                  {f.text(rows.reduce((t, { r }) => t + r[way], 0) * display.force.perSI)}{' '}
+                  <span className="way-arrow" />
+                </td>
+              ))}
+              {turned && <td />}
+              {!truss && <td />}
+            </tr>
+          )}
         </tbody>
       </table>
     </Block>

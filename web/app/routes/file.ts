@@ -1,18 +1,14 @@
 import { writeProblem } from '@viga/core'
 import { data } from 'react-router'
 import { problemById } from '../server/problems.server'
+import { asFileName } from '../server/titles.server'
 import type { Route } from './+types/file'
 
 /** The problem as a file to keep. */
 export async function loader({ params }: Route.LoaderArgs) {
   const found = await problemById(params.problemId)
   if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
-  const name =
-    found.problem.title
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .toLowerCase()
-      .slice(0, 80) || 'problem'
+  const name = asFileName(found.problem.title)
   return new Response(writeProblem(found.problem), {
     headers: {
       'Content-Type': 'application/json; charset=utf-8',

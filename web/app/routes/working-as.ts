@@ -1,4 +1,5 @@
 import { data } from 'react-router'
+import { fileResponse } from '../server/file-response.server'
 import { problemById } from '../server/problems.server'
 import { workingAs } from '../server/working-out.server'
 import type { Route } from './+types/working-as'
@@ -8,11 +9,5 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   const found = await problemById(params.problemId)
   if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
   const out = await workingAs(found.problem, params.form, new URL(request.url).searchParams.get('case'))
-  if ('message' in out) throw data(out.message, { status: out.status })
-  return new Response(new Uint8Array(out.body), {
-    headers: {
-      'Content-Type': out.type,
-      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(out.name)}`,
-    },
-  })
+  return fileResponse(out)
 }

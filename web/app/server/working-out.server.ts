@@ -1,5 +1,7 @@
 import { work, working, type Problem } from '@viga/core'
 import { workingPdf } from '@viga/paper/working'
+import type { FileOut } from './file-response.server'
+import { asFileName } from './titles.server'
 
 /** Forms in which a whole working leaves Viga. */
 const FORMS = {
@@ -19,13 +21,11 @@ const FORMS = {
 /** Beyond this many members a working is a book of hundreds of pages: it is read on the page instead. */
 export const MOST_MEMBERS = 150
 
-type Out = { body: Buffer; type: string; name: string } | { message: string; status: 400 | 404 }
-
 /**
  * The working of one case or combination as a file.
  * @param caseId its id; the first case when null
  */
-export async function workingAs(problem: Problem, form: string, caseId: string | null): Promise<Out> {
+export async function workingAs(problem: Problem, form: string, caseId: string | null): Promise<FileOut> {
   if (!Object.hasOwn(FORMS, form))
     return { message: `A working cannot be given as ${form.slice(0, 40)}.`, status: 404 }
   if (problem.members.length > MOST_MEMBERS)
@@ -49,11 +49,6 @@ export async function workingAs(problem: Problem, form: string, caseId: string |
     }
   const { type, ending, make } = FORMS[form as keyof typeof FORMS]
   const book = working.ledger(solution, problem.units, action, problem)
-  const name =
-    problem.title
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .toLowerCase()
-      .slice(0, 80) || 'problem'
+  const name = asFileName(problem.title)
   return { body: await make(problem, book), type, name: `${name}-working.${ending}` }
 }

@@ -13,6 +13,7 @@ import { plates, type Plate } from './plates'
 import { solveNewest } from './solver'
 import { carriedOver, labelAfter, type Draft, type Drafts } from './drafts'
 import { rowsOf } from './rows-kept'
+import { FIRST_RESULTS_VIEW, type ResultsView } from './results-view'
 import { stillThere } from './targets'
 
 /** One step of the undo list: the problem as it was, what was done to it, and what was selected. */
@@ -33,7 +34,7 @@ export type SaveState =
   /** Somebody saved a newer revision; both are here until the person chooses. */
   | { kind: 'conflict'; newer: { problem: Problem; revision: number; changedAt: string } }
 
-export interface SheetState {
+export interface SheetState extends ResultsView {
   id: string
   problem: Problem
   /** Revision in the database that the next save starts from. */
@@ -174,6 +175,7 @@ export function createSheet(initial: {
       said: null,
       showing: false,
       entering: false,
+      ...FIRST_RESULTS_VIEW,
       drafts: {},
       save: { kind: 'saved', at: initial.changedAt },
 

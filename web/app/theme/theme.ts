@@ -158,6 +158,27 @@ export const theme = createTheme({
         },
       },
     },
+    MuiPopover: {
+      styleOverrides: {
+        paper: { border: '1px solid var(--cedar)', boxShadow: '0 8px 24px -10px var(--shade)' },
+      },
+    },
+    MuiSlider: {
+      styleOverrides: {
+        root: { height: 2, padding: '10px 0', color: 'var(--cedar)', borderRadius: 0 },
+        rail: { opacity: 1, background: 'var(--hair-2)' },
+        thumb: {
+          width: 11,
+          height: 11,
+          background: 'var(--sheet)',
+          border: '1.5px solid var(--cedar)',
+          '&::before': { boxShadow: 'none' },
+          '&:hover, &.Mui-focusVisible, &.Mui-active': {
+            boxShadow: '0 0 0 5px color-mix(in srgb, var(--cedar) 18%, transparent)',
+          },
+        },
+      },
+    },
     MuiTooltip: {
       styleOverrides: {
         tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 11.5, borderRadius: 0 },

@@ -1,0 +1,140 @@
+import { readThing, signsOf, thing, type ActionSolution, type Solution, type Structure } from '@viga/core'
+import type { Wish } from '@viga/drawing/label-placement'
+import type { Part } from '@viga/drawing/caption'
+import { drawScene, type Layers, type Scene } from '@viga/drawing/scene'
+import type { View } from '@viga/drawing/view'
+import { drawnLoads } from '@viga/drawing/words'
+import { useMemo, useState } from 'react'
+import { useDisplay, useSheet, useSolved } from '../sheet/context'
+import { targetsOf } from '../sheet/targets'
+import { useBrowserLayout } from '../widgets/after-paint'
+
+/** What is drawn besides the problem and its results. */
+export interface Besides {
+  /** What is written on the drawing besides, for a view of it. */
+  notesOn?: (view: View) => Wish[] | undefined
+  /** A drawing that takes the place of the usual one. */
+  sceneOn?: (view: View) => Scene | undefined
+  /** Another result on the same members, drawn over the first. */
+  compared?: { solution: Solution; action: ActionSolution }
+}
+
+interface Args extends Besides {
+  part: Part
+  structure: Structure | undefined
+  view: View
+  shown: Layers
+}
+
+/** The cases whose loads are drawn: those of the chosen case or combination, or all of them. */
+function useCases(part: Part): ReadonlySet<string> {
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const together = useSheet((s) => s.together) && part === 'given'
+  return useMemo(() => {
+    if (together) return new Set(problem.loadCases?.map((c) => c.id))
+    const combination = problem.combinations?.find((c) => c.id === actionId)
+    return new Set(combination ? Object.keys(combination.factors) : actionId === null ? [] : [actionId])
+  }, [problem, actionId, together])
+}
+
+/** The cases and combinations of the envelope, while it is drawn. */
+function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
+  const outcome = useSheet((s) => s.outcome)
+  const chosen = useSheet((s) => s.enveloped)
+  return useMemo(() => {
+    if (!on || outcome.stage !== 'solved') return undefined
+    const all = [...outcome.solution.cases, ...outcome.solution.combinations]
+    return chosen === null ? all : all.filter((a) => chosen.includes(a.id))
+  }, [on, outcome, chosen])
+}
+
+/**
+ * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it; `rest` is
+ * then the drawing as it was before.
+ */
+export function useScene({ part, structure, view, shown, notesOn, sceneOn, compared }: Args) {
+  const problem = useSheet((s) => s.problem)
+  const enlarge = useSheet((s) => s.enlarge)
+  const diagramSize = useSheet((s) => s.diagramSize)
+  const dragging = useSheet((s) => s.dragging)
+  const solved = useSolved()
+  const display = useDisplay()
+  const cases = useCases(part)
+  const enveloped = useEnveloped(shown.envelope ?? false)
+  const signs = useMemo(() => signsOf(problem), [problem])
+  const loads = useMemo(
+    () => (structure ? drawnLoads(structure, cases, display) : []),
+    [structure, cases, display],
+  )
+  const notes = useMemo(() => notesOn?.(view), [notesOn, view])
+  const [rest, setRest] = useState<Scene | null>(null)
+  const scene = useMemo(
+    () =>
+      sceneOn?.(view) ??
+      (structure &&
+        drawScene({
+          structure,
+          view,
+          layers: shown,
+          loads,
+          cases,
+          display,
+          solved: solved?.solution.structure === structure ? solved : undefined,
+          enlarge,
+          notes,
+          signs,
+          diagramSize: part === 'results' ? diagramSize : 1,
+          enveloped,
+          compared,
+          before: rest?.labels,
+        })),
+    [
+      sceneOn,
+      structure,
+      view,
+      shown,
+      loads,
+      cases,
+      display,
+      solved,
+      enlarge,
+      notes,
+      signs,
+      part,
+      diagramSize,
+      enveloped,
+      compared,
+      rest,
+    ],
+  )
+  useBrowserLayout(() => {
+    if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
+  }, [dragging, rest, scene])
+  return { scene, rest, lit: useLit(shown, solved?.solution), display }
+}
+
+/** What is pointed at or selected, by the targets that the drawing knows it by. */
+function useLit(shown: Layers, solution: Solution | undefined): ReadonlySet<string> {
+  const hover = useSheet((s) => s.hover)
+  const selection = useSheet((s) => s.selection)
+  return useMemo(() => {
+    const out = new Set<string>()
+    for (const t of [hover, selection])
+      for (const x of targetsOf(t)) for (const y of seenAs(x, shown, solution)) out.add(y)
+    return out
+  }, [hover, selection, shown, solution])
+}
+
+/**
+ * What a target is seen as: an unknown whose arrow is not drawn by its joint, and by the reaction there where
+ * those are.
+ */
+function seenAs(target: string, shown: Layers, solution: Solution | undefined): string[] {
+  const it = shown.unknowns ? undefined : readThing(target)
+  const dof = it?.kind === 'dof' ? solution?.dofs.list[it.index] : undefined
+  const id = dof && solution!.structure.nodes[dof.node].id
+  return id === undefined
+    ? [target]
+    : [target, thing.node(id), ...(shown.reactions ? [thing.support(id)] : [])]
+}

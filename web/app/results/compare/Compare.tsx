@@ -1,0 +1,173 @@
+import {
+  allHinged,
+  allRigid,
+  axialTurned,
+  compareResults,
+  formatNumber,
+  type Compared,
+  type Problem,
+} from '@viga/core'
+import { useEffect, useMemo, useState } from 'react'
+import { LitRow } from '../../fields/LitRow'
+import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
+import { keepStatement, keptStatements, type KeptStatement } from '../../sheet/kept-statements'
+import type { Comparison } from '../../sheet/results-view'
+import { useCompared } from '../../sheet/use-compared'
+import { Block } from '../../widgets/Block'
+import { Pick } from '../../widgets/Pick'
+import { Press } from '../../widgets/Press'
+import { actionsOf, type Solved } from '../solved'
+
+/** Idealisations that a result may be compared with, each made of the problem as it is stated now. */
+const VARIANTS: Record<string, { title: (p: Problem) => string; make: (p: Problem) => Problem }> = {
+  hinged: { title: () => 'all joints hinged', make: allHinged },
+  rigid: { title: () => 'all joints rigid', make: allRigid },
+  axial: {
+    title: (p) => (p.analysis?.neglectAxial ? 'members change their length' : 'members keep their length'),
+    make: axialTurned,
+  },
+}
+
+/** The result that is shown against another: of a case, of another idealisation, or of an earlier statement. */
+export default function Compare(solved: Solved) {
+  const display = useDisplay()
+  const compared = useCompared()
+  const rows = useMemo(
+    () => (compared.stage === 'solved' ? compareResults(solved, compared, display) : undefined),
+    [solved, compared, display],
+  )
+  return (
+    <>
+      <Against {...solved} />
+      {compared.stage === 'none' && (
+        <p className="prose">
+          Choose what to compare with: the diagrams are laid over each other on the Figure, the second one
+          dashed, and the numbers stand side by side.
+        </p>
+      )}
+      {compared.stage === 'solving' && <p className="quiet">solving …</p>}
+      {compared.stage === 'failed' && (
+        <p className="prose pencil" role="alert">
+          The other cannot be solved: {compared.message}
+        </p>
+      )}
+      {rows && compared.stage === 'solved' && (
+        <>
+          <Side title="Members" rows={rows.members} second={compared.title} />
+          <Side title="Reactions" rows={rows.reactions} second={compared.title} />
+          <Side title="Displacements" rows={rows.displacements} second={compared.title} />
+        </>
+      )}
+    </>
+  )
+}
+
+function Against({ solution, action }: Solved) {
+  const store = useSheetStore()
+  const id = useSheet((s) => s.id)
+  const problem = useSheet((s) => s.problem)
+  const comparison = useSheet((s) => s.comparison)
+  const [kept, setKept] = useState<KeptStatement[]>([])
+  const [choice, setChoice] = useState(() => choiceOf(comparison))
+  useEffect(() => {
+    let here = true
+    void keptStatements(id).then((all) => here && setKept(all))
+    return () => {
+      here = false
+    }
+  }, [id])
+  // a variant follows the statement as it is edited
+  useEffect(() => {
+    const variant = VARIANTS[choice]
+    if (variant)
+      store.setState({
+        comparison: { kind: 'problem', title: variant.title(problem), problem: variant.make(problem) },
+      })
+  }, [choice, problem, store])
+  const choose = (to: string) => {
+    setChoice(to)
+    const comparison = comparisonOf(to, kept)
+    if (comparison) store.setState({ comparison })
+  }
+  return (
+    <div className="table-options">
+      <label>
+        <span className="quiet">Compare with</span>
+        <Pick
+          className="cell-select"
+          aria-label="compare with"
+          value={choice}
+          onChange={(e) => choose(e.target.value)}
+        >
+          <option value="none">nothing</option>
+          {Object.entries(VARIANTS).map(([key, v]) => (
+            <option key={key} value={key}>
+              {v.title(problem)}
+            </option>
+          ))}
+          {actionsOf(solution)
+            .filter((a) => a.id !== action.id)
+            .map((a) => (
+              <option key={a.id} value={`case ${a.id}`}>
+                {a.title}
+              </option>
+            ))}
+          {kept.map((k, i) => (
+            <option key={k.at} value={`kept ${i}`}>
+              as it was kept {new Date(k.at).toLocaleString()}
+            </option>
+          ))}
+        </Pick>
+      </label>
+      <Press className="textlink" onClick={() => void keepStatement(id, problem).then(setKept)}>
+        Keep the statement as it is now
+      </Press>
+      {kept.length > 0 && <span className="quiet">{kept.length} kept in this browser</span>}
+    </div>
+  )
+}
+
+const choiceOf = (c: Comparison): string => (c.kind === 'action' ? `case ${c.id}` : 'none')
+
+function comparisonOf(choice: string, kept: readonly KeptStatement[]): Comparison | undefined {
+  if (choice === 'none') return { kind: 'none' }
+  if (choice.startsWith('case ')) return { kind: 'action', id: choice.slice(5) }
+  const at = choice.startsWith('kept ') ? kept[Number(choice.slice(5))] : undefined
+  return at && { kind: 'problem', title: 'the kept statement', problem: at.problem }
+}
+
+const shown = (v: number | null) => (v === null ? '–' : formatNumber(v))
+const MOST_ROWS = 200
+
+/** The values of both results, their difference and that in percent. */
+function Side({ title, rows, second }: { title: string; rows: readonly Compared[]; second: string }) {
+  return (
+    <Block title={title}>
+      <table className="t">
+        <thead>
+          <tr>
+            <th />
+            <th />
+            <th className="n">shown</th>
+            <th className="n">{second}</th>
+            <th className="n">difference</th>
+            <th className="n">%</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {rows.slice(0, MOST_ROWS).map((r) => (
+            <LitRow key={`${r.of} ${r.quantity}`} target={r.target} label={r.of}>
+              <td className="quiet">{r.quantity}</td>
+              <td className="n">{shown(r.first)}</td>
+              <td className="n">{shown(r.second)}</td>
+              <td className="n strong">{shown(r.difference)}</td>
+              <td className="n">{r.percent === null ? '–' : formatNumber(r.percent, { figures: 3 })}</td>
+              <td className="ro">{r.unit}</td>
+            </LitRow>
+          ))}
+        </tbody>
+      </table>
+    </Block>
+  )
+}

@@ -1,0 +1,103 @@
+import { formatNumber, headOf, sortedRows, type ResultTable, type TableCell, type TableRow } from '@viga/core'
+import { useMemo, type ReactNode } from 'react'
+import { useRow } from '../../fields/rows'
+import { useWindowed } from '../../fields/windowed'
+import { Press } from '../../widgets/Press'
+
+export interface Sorting {
+  column: number
+  descending: boolean
+}
+
+/** Below this part of the largest number of its column a value is rounding error and reads 0. */
+const ROUNDING = 1e-9
+
+/** Numbers of a column as they are written, rounding errors as 0. */
+function writers(table: ResultTable, figures: number): ((c: TableCell) => string)[] {
+  // a column of mixed dimensions (extremes) has its rows weighed by themselves
+  return table.columns.map((column, i) => {
+    const most = column.unit
+      ? table.rows.reduce((t, r) => Math.max(t, Math.abs(Number(r.cells[i]) || 0)), 0)
+      : 0
+    return (c) =>
+      c === null
+        ? '–'
+        : typeof c === 'string'
+          ? c
+          : Math.abs(c) <= ROUNDING * most
+            ? '0'
+            : formatNumber(c, { figures })
+  })
+}
+
+/** A table of results on the screen: sorted by a press on a head, long ones in parts, rows lit with the Figure. */
+export function ResultTableView({
+  table,
+  figures = 4,
+  sorting,
+  onSort,
+}: {
+  table: ResultTable
+  figures?: number
+  sorting?: Sorting | null
+  onSort?: (s: Sorting | null) => void
+}) {
+  const rows = useMemo(
+    () => (sorting ? sortedRows(table, sorting.column, sorting.descending) : table.rows),
+    [table, sorting],
+  )
+  const write = useMemo(() => writers(table, figures), [table, figures])
+  const { rows: shown, others } = useWindowed(rows, (r) => r.target ?? '', table.columns.length)
+  const next = (column: number): Sorting | null =>
+    sorting?.column !== column
+      ? { column, descending: false }
+      : sorting.descending
+        ? null
+        : { column, descending: true }
+  const cells = (row: readonly TableCell[]): ReactNode =>
+    row.map((c, i) => (
+      <td key={i} className={table.columns[i].words ? undefined : 'n'}>
+        {table.columns[i].key === 'joint' || table.columns[i].key === 'member' ? <i>{c}</i> : write[i](c)}
+      </td>
+    ))
+  return (
+    <table className="t result-table" aria-label={table.title}>
+      <thead>
+        <tr>
+          {table.columns.map((c, i) => (
+            <th
+              key={c.key}
+              className={c.words ? undefined : 'n'}
+              aria-sort={
+                sorting?.column === i ? (sorting.descending ? 'descending' : 'ascending') : undefined
+              }
+            >
+              {onSort ? (
+                <Press onClick={() => onSort(next(i))}>
+                  {headOf(c).replace(/ \((.*)\)$/, ', $1')}
+                  {sorting?.column === i && (sorting.descending ? ' ↓' : ' ↑')}
+                </Press>
+              ) : (
+                headOf(c).replace(/ \((.*)\)$/, ', $1')
+              )}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {shown.map(({ item, i }) => (
+          <Row key={i} row={item}>
+            {cells(item.cells)}
+          </Row>
+        ))}
+        {others}
+        {table.total && <tr className="total">{cells(table.total)}</tr>}
+      </tbody>
+    </table>
+  )
+}
+
+function Row({ row, children }: { row: TableRow; children: ReactNode }) {
+  const lit = useRow(row.target ?? '')
+  return <tr {...(row.target ? lit : {})}>{children}</tr>
+}

@@ -1,0 +1,17 @@
+/** The views of the Results in their order, by the last part of their address. */
+export const RESULT_VIEWS = [
+  { key: 'overview', label: 'Overview' },
+  { key: 'member', label: 'Member' },
+  { key: 'tables', label: 'Tables' },
+  { key: 'envelope', label: 'Envelope' },
+  { key: 'free-body', label: 'Free body' },
+  { key: 'stress', label: 'Stress' },
+  { key: 'compare', label: 'Compare' },
+  { key: 'export', label: 'Take along' },
+] as const
+
+export type ResultViewKey = (typeof RESULT_VIEWS)[number]['key']
+
+/** The view that an address asks for; the overview where it names none. */
+export const viewOf = (name: string | undefined): ResultViewKey =>
+  RESULT_VIEWS.find((v) => v.key === name)?.key ?? 'overview'

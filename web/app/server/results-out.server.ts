@@ -1,0 +1,99 @@
+import { work, type ActionSolution, type Outcome, type Problem } from '@viga/core'
+import { figurePicture, SHOWN, type Shown } from '@viga/drawing/figure-file'
+import { PAPER_INKS } from '@viga/drawing/inks'
+import { pictureSvg } from '@viga/drawing/svg'
+import { picturePdf } from '@viga/paper/picture'
+import { REPORT_PARTS, resultsPdf, type ReportPart } from '@viga/paper/results'
+import { typefaceRules } from '@viga/paper/typefaces'
+import { array, boolean, number, object, string } from 'yup'
+import type { FileOut } from './file-response.server'
+import { asFileName } from './titles.server'
+
+/** A list of names, as an address has it: `M,reactions`; what is not known is left out. */
+const names = <T extends string>(known: readonly T[]) =>
+  array()
+    .of(string<T>().required())
+    .transform((_, text: unknown) =>
+      (typeof text === 'string' ? text : '').split(',').filter((n): n is T => known.includes(n as T)),
+    )
+    .required()
+
+const figureQuery = object({
+  show: names<Shown>(SHOWN).default([]),
+  case: string().max(24),
+  enlarge: number().min(0).max(1e9).default(0),
+  size: number().min(0.05).max(20).default(1),
+  caption: boolean().default(false),
+})
+const reportQuery = object({
+  parts: names<ReportPart>(REPORT_PARTS).default([...REPORT_PARTS]),
+  case: string().max(24),
+})
+
+/** More members than this fill a picture with ink and a report with pages that nobody reads. */
+const MOST_MEMBERS = 2000
+
+const TYPES = { svg: 'image/svg+xml', pdf: 'application/pdf' } as const
+
+/** The Figure of a problem as a file. @param query what the address asks for, as `figureQuery` has it */
+export async function figureAs(
+  problem: Problem,
+  form: string,
+  query: Record<string, string>,
+): Promise<FileOut> {
+  if (!Object.hasOwn(TYPES, form))
+    return { message: `A figure cannot be given as ${form.slice(0, 40)}.`, status: 404 }
+  const ready = solvedFor(problem, query.case)
+  if ('message' in ready) return ready
+  if (!figureQuery.isValidSync(query)) return { message: 'This figure cannot be drawn.', status: 400 }
+  const asked = figureQuery.cast(query)
+  const { outcome } = ready
+  const solution = outcome.stage === 'solved' ? outcome.solution : undefined
+  const picture = figurePicture(problem, outcome.structure, solution, {
+    shown: asked.show,
+    case: asked.case,
+    enlarge: asked.enlarge,
+    diagramSize: asked.size,
+    captioned: asked.caption,
+  })
+  if (!picture) return { message: 'There is nothing to draw yet.', status: 400 }
+  const body =
+    form === 'svg'
+      ? Buffer.from(pictureSvg(picture, { inks: PAPER_INKS, fonts: typefaceRules() }))
+      : await picturePdf(problem.title, picture)
+  return { body, type: TYPES[form as keyof typeof TYPES], name: `${asFileName(problem.title)}.${form}` }
+}
+
+/** The results of a case as a PDF, with the parts that the address names. */
+export async function resultsAs(
+  problem: Problem,
+  form: string,
+  query: Record<string, string>,
+): Promise<FileOut> {
+  if (form !== 'pdf') return { message: `Results cannot be given as ${form.slice(0, 40)}.`, status: 404 }
+  const ready = solvedFor(problem, query.case)
+  if ('message' in ready) return ready
+  if (ready.outcome.stage !== 'solved' || !ready.action)
+    return { message: 'This problem has no solution yet, so there are no results to print.', status: 400 }
+  if (!reportQuery.isValidSync(query)) return { message: 'This report cannot be made.', status: 400 }
+  const { parts } = reportQuery.cast(query)
+  const body = await resultsPdf(problem, ready.outcome.solution, ready.action, parts)
+  return { body, type: TYPES.pdf, name: `${asFileName(problem.title)}-results.pdf` }
+}
+
+type Drawable = Exclude<Outcome, { stage: 'invalid' }>
+
+function solvedFor(
+  problem: Problem,
+  id: string | undefined,
+): { outcome: Drawable; action?: ActionSolution } | { message: string; status: 400 | 404 } {
+  if (problem.members.length > MOST_MEMBERS)
+    return { message: `Figures and reports are made for up to ${MOST_MEMBERS} members.`, status: 400 }
+  const outcome = work(problem)
+  if (outcome.stage === 'invalid') return { message: outcome.errors[0].message, status: 400 }
+  const all = outcome.stage === 'solved' ? [...outcome.solution.cases, ...outcome.solution.combinations] : []
+  const action = id === undefined ? all[0] : all.find((a) => a.id === id)
+  if (id !== undefined && outcome.stage === 'solved' && !action)
+    return { message: `There is no case ${id.slice(0, 40)}.`, status: 404 }
+  return { outcome, action }
+}

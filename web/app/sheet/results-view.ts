@@ -1,0 +1,51 @@
+import type { Problem } from '@viga/core'
+
+/** A place of a member that is read: its label, and m from its start. */
+export interface Probe {
+  member: string
+  x: number
+}
+
+/** A point in the plane of the structure, m. */
+export interface PlanePoint {
+  x: number
+  y: number
+}
+
+/** The part of the structure whose free body is drawn. */
+export type BodyChoice =
+  | { kind: 'whole' }
+  | { kind: 'joint'; id: string }
+  | { kind: 'member'; id: string }
+  | { kind: 'section'; id: string; x: number }
+  | { kind: 'cut'; a: PlanePoint; b: PlanePoint; side: 'left' | 'right' }
+
+/** What a result is compared with: another action of the problem, or another problem. */
+export type Comparison =
+  { kind: 'none' } | { kind: 'action'; id: string } | { kind: 'problem'; title: string; problem: Problem }
+
+/** How the Results are looked at; no part of the problem, and forgotten with the page. */
+export interface ResultsView {
+  /** Diagrams are drawn so many times as tall as usual. */
+  diagramSize: number
+  /** The deflected shape swings between its extremes. */
+  swinging: boolean
+  /** The place under the pointer, where values are read on the Figure. */
+  probe: Probe | null
+  /** The cases and combinations of the envelope by label; all of them when null. */
+  enveloped: readonly string[] | null
+  body: BodyChoice
+  /** The point that moments of the free body are taken about; the origin when null. */
+  about: PlanePoint | null
+  comparison: Comparison
+}
+
+export const FIRST_RESULTS_VIEW: ResultsView = {
+  diagramSize: 1,
+  swinging: false,
+  probe: null,
+  enveloped: null,
+  body: { kind: 'whole' },
+  about: null,
+  comparison: { kind: 'none' },
+}
