@@ -48,17 +48,18 @@ const ROUNDING = 1e-9
 /** A part of the structure by itself, with every force on it drawn as it acts and its amount beside it. */
 export function drawFreeBody(input: FreeBodyInput): Scene {
   const { structure: s, part, view, about } = input
-  const groups: Group[] = [...(input.alone ? [] : ghost(s, view)), ...body(s, part, view)]
+  const mine = merged(input.forces)
+  const groups: Group[] = [...(input.alone ? [] : ghost(s, view)), ...spreads(input, mine), ...body(input)]
   const wishes: Wish[] = jointLetters(s, view).filter((w) => isIn(s, part, w.target))
   const obstacles: Obstacle[] = []
   const boxes: Box[] = []
-  const all = [...input.forces, ...(input.other ?? [])]
+  const all = [...mine, ...merged(input.other ?? [])]
   const most = {
     force: Math.max(0, ...all.map((f) => Math.hypot(f.fx, f.fy))),
     moment: Math.max(0, ...all.map((f) => Math.abs(f.m))),
   }
   all.forEach((f, i) => {
-    const drawn = drawForce(input, f, i, most, i >= input.forces.length ? 1 : 0)
+    const drawn = drawForce(input, f, i, most, i >= mine.length ? 1 : 0)
     groups.push(...drawn.groups)
     wishes.push(...drawn.wishes)
     obstacles.push(...drawn.obstacles)
@@ -84,14 +85,47 @@ const ghost = (s: Structure, view: View): Group[] =>
     marks: [line(at(s, view, m.start), at(s, view, m.end), 'hair-2', 1, { dash: '3 4' })],
   }))
 
+/** The stretches that distributed loads are spread over, as pale bands under the members. */
+const spreads = (input: FreeBodyInput, forces: readonly BodyForce[]): Group[] =>
+  forces.flatMap((f, i) => {
+    if (!f.spread || input.other) return []
+    const [a, b] = f.spread.map((p) => onScreen(input.view, p.x, p.y))
+    return [{ key: `spread${i}`, marks: [line(a, b, 'load', 11, { opacity: 0.16 })] }]
+  })
+
 const at = (s: Structure, view: View, node: number) => onScreen(view, s.nodes[node].x, s.nodes[node].y)
 
+/** Loads that stand at one place as one force: their arrows would cover each other. */
+function merged(forces: readonly BodyForce[]): BodyForce[] {
+  const out: BodyForce[] = []
+  for (const f of forces) {
+    const at = out.findIndex(
+      (o) => o.kind === 'load' && f.kind === 'load' && Math.hypot(o.x - f.x, o.y - f.y) < 1e-9,
+    )
+    if (at < 0) out.push(f)
+    else out[at] = { ...out[at], fx: out[at].fx + f.fx, fy: out[at].fy + f.fy, m: out[at].m + f.m }
+  }
+  return out
+}
+
+/** How far the two parts of a section are moved apart along the member, each, px. */
+const APART = 34
+
+/** Where one of the two parts of a section is drawn, from where it is. */
+function shiftOf({ structure: s, part, other }: FreeBodyInput, face: 0 | 1): Vec {
+  if (!other || part.pieces.length === 0) return vec(0, 0)
+  const m = s.members[part.pieces[0].member]
+  return times(vec(m.cos, -m.sin), face === 1 ? APART : -APART)
+}
+
 /** The pieces and the joints of the part, in full ink. */
-function body(s: Structure, part: Part, view: View): Group[] {
+function body(input: FreeBodyInput): Group[] {
+  const { structure: s, part, view } = input
   const pieces = part.pieces.map(({ member, x0, x1 }, i): Group => {
     const m = s.members[member]
     const from = s.nodes[m.start]
-    const p = (x: number) => onScreen(view, from.x + m.cos * x, from.y + m.sin * x)
+    const shift = shiftOf(input, i === 1 ? 1 : 0)
+    const p = (x: number) => plus(onScreen(view, from.x + m.cos * x, from.y + m.sin * x), shift)
     return {
       key: `piece${i}`,
       target: thing.member(m.id),
@@ -118,21 +152,18 @@ function isIn(s: Structure, part: Part, target: string | undefined): boolean {
 
 /** One force: its arrow, the arc of its moment, and their amounts. */
 function drawForce(
-  { structure: s, part, view, display }: FreeBodyInput,
+  input: FreeBodyInput,
   f: BodyForce,
   i: number,
   most: { force: number; moment: number },
   /** 1 for the far face of a section, whose arrows stand on the other side of it. */
   face: 0 | 1,
 ) {
+  const { structure: s, part, view, display } = input
   const out = { groups: [] as Group[], wishes: [] as Wish[], obstacles: [] as Obstacle[] }
   const ink = INKS[f.kind]
   const target = 'node' in f.of ? thing.node(f.of.node) : thing.member(f.of.member)
-  const c = plus(
-    onScreen(view, f.x, f.y),
-    faceShift(s, f),
-    face === 1 ? 12 : part.pieces.length === 2 ? -12 : 0,
-  )
+  const c = plus(onScreen(view, f.x, f.y), shiftOf(input, face))
   const size = Math.hypot(f.fx, f.fy)
   const say = (key: string, text: string, around: Vec[]) =>
     out.wishes.push({
@@ -142,16 +173,13 @@ function drawForce(
       candidates: around,
       clear: 2,
     })
-  if (f.spread) {
-    const [a, b] = f.spread.map((p) => onScreen(view, p.x, p.y))
-    out.groups.push({ key: `spread${i}`, target, marks: [line(a, b, 'load', 5, { opacity: 0.28 })] })
-  }
   // components of cuts are read along the member and across it; of others along the global axes
   for (const [key, v] of components(s, f)) {
     const value = Math.hypot(v.x, v.y)
     if (value <= ROUNDING * most.force || size <= ROUNDING * most.force) continue
     const dir = vec(v.x / value, -v.y / value)
-    const pulls = f.kind !== 'cut' || key === 'across' || isOutward(s, part, f, v)
+    const pulls =
+      f.kind !== 'cut' || key === 'across' || isOutward(s, part, f, v, input.other ? face : undefined)
     const [tail, tip] =
       f.kind === 'cut' && pulls
         ? [plus(c, dir, GAP), plus(c, dir, GAP + LONG)]
@@ -188,12 +216,6 @@ function sayMoment(c: Vec, text: string, say: (key: string, text: string, around
   ])
 }
 
-/** The direction along the member of a cut, in which the two faces of a section are moved apart. */
-function faceShift(s: Structure, f: BodyForce): Vec {
-  const m = f.kind === 'cut' && 'member' in f.of ? memberOf(s, f.of.member) : undefined
-  return m ? vec(m.cos, -m.sin) : vec(0, 0)
-}
-
 const memberOf = (s: Structure, id: string) => s.members.find((m) => m.id === id)
 
 /** The components that are drawn: N and V of a cut, the whole of a load, x and y of a reaction. */
@@ -215,7 +237,7 @@ function components(s: Structure, f: BodyForce): [string, Vec][] {
 }
 
 /** Whether a cut's force points out of the part: an arrow of tension is drawn beyond the cut. */
-function isOutward(s: Structure, part: Part, f: BodyForce, v: Vec): boolean {
+function isOutward(s: Structure, part: Part, f: BodyForce, v: Vec, face?: 0 | 1): boolean {
   const m = 'member' in f.of ? memberOf(s, f.of.member) : undefined
   if (!m) return true
   const node = [m.start, m.end].find((n) => part.joints.has(n))
@@ -226,6 +248,8 @@ function isOutward(s: Structure, part: Part, f: BodyForce, v: Vec): boolean {
   }
   const from = s.nodes[m.start]
   const x = (f.x - from.x) * m.cos + (f.y - from.y) * m.sin
-  const piece = part.pieces.find((p) => s.members[p.member] === m && Math.abs(p.x1 - x) <= 1e-6 * m.length)
+  // the two parts of a section meet at the same place: each force belongs to the piece of its own face
+  const own = face === undefined ? part.pieces : [part.pieces[face]]
+  const piece = own.find((p) => s.members[p.member] === m && Math.abs(p.x1 - x) <= 1e-6 * m.length)
   return (piece ? 1 : -1) * (v.x * m.cos + v.y * m.sin) > 0
 }

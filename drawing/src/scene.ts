@@ -219,13 +219,26 @@ function addMembers({ structure: s, view, layers, axis, forces }: Drawn, p: Pict
   else add(p, { groups: layers.deflected ? faint(members) : members })
 }
 
-function addDeflected({ view, layers, solved, courses, enlarge }: Drawn, p: Picture) {
+function addDeflected({ view, layers, solved, courses, enlarge, compared }: Drawn, p: Picture) {
   if (!solved || !courses || !layers.deflected) return
   const most = largestDisplacement(courses)
   const own = most > 0 ? niceBelow(DEFLECTION_PX / most / view.scale) : 0
   p.enlarged = enlarge > 0 ? enlarge : own
-  if (most > 0) add(p, { groups: drawDeflected(solved.solution, view, courses, p.enlarged * view.scale) })
+  const factor = p.enlarged * view.scale
+  if (most > 0) add(p, { groups: drawDeflected(solved.solution, view, courses, factor) })
+  if (most > 0 && compared) {
+    const other = coursesOf(compared.solution, compared.action)
+    add(p, { groups: dashed(drawDeflected(compared.solution, view, other, factor)) })
+  }
 }
+
+/** The lines of a second result: dashed, and with keys of their own. */
+const dashed = (groups: Group[]): Group[] =>
+  groups.map((g) => ({
+    ...g,
+    key: `second${g.key}`,
+    marks: g.marks.map((m) => (m.t === 'path' ? { ...m, dash: '5 3', stroke: 'ink-2' as const } : m)),
+  }))
 
 /** The sizes of load arrows where there is less room than usual. */
 const loadHand = (room: number): LoadHand =>

@@ -13,6 +13,6 @@ export {
 } from './envelope.js'
 export { readPlace } from './place.js'
 export * from './tables/index.js'
-export { eulerLoad, stressCheck, type At, type StressCheck } from './stress.js'
+export { eulerLoad, stressCheck, type At, type FibreStress, type StressCheck } from './stress.js'
 export { formulasOf, valueOfFormula, type StretchFormula } from './formulas.js'
 export { compareResults, type Compared, type Comparisons, type Result } from './compare.js'

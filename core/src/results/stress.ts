@@ -1,4 +1,4 @@
-import type { Course } from '../analysis/course.js'
+import { sidesAt, type Course } from '../analysis/course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { StructureMember } from '../structure/types.js'
 import { courseOf } from './courses.js'
@@ -8,6 +8,13 @@ import { extremes } from './extremes.js'
 export interface At {
   value: number
   x: number
+}
+
+/** A normal stress of an outer fibre with what it is made of: σ = N/A + fibre·M, fibre = −y_top/I or y_bottom/I. */
+export interface FibreStress extends At {
+  N: number
+  M: number
+  fibre: number
 }
 
 /**
@@ -21,8 +28,8 @@ export interface StressCheck {
   bendingTop?: At
   bendingBottom?: At
   /** The largest and the smallest normal stress of the outer fibres, axial force and bending together. */
-  largest?: At
-  smallest?: At
+  largest?: FibreStress
+  smallest?: FibreStress
   /** V/A_s, or V/A where no shear area is stated: the mean shear stress of the largest shear. */
   shear?: At
   /** N/EA of the largest axial force. */
@@ -71,7 +78,10 @@ export function stressCheck(solution: Solution, action: ActionSolution, member: 
 }
 
 /** Extremes of N/A − M·y_top/I and N/A + M·y_bottom/I along the member. */
-function normalStresses(m: StructureMember, course: Course): { largest: At; smallest: At } | undefined {
+function normalStresses(
+  m: StructureMember,
+  course: Course,
+): { largest: FibreStress; smallest: FibreStress } | undefined {
   if (!(m.A > 0)) return undefined
   const fibres =
     m.bar || !(m.I > 0) || !(m.yTop > 0) || !(m.yBottom > 0) ? [0] : [-m.yTop / m.I, m.yBottom / m.I]
@@ -79,7 +89,14 @@ function normalStresses(m: StructureMember, course: Course): { largest: At; smal
   if (fibres.length === 1 && !m.bar && bends(course)) return undefined
   const found = fibres.flatMap((k) => {
     const f = (s: { N: number; M: number }) => s.N / m.A + k * s.M
-    return [extremeAlong(course, f, 1), extremeAlong(course, f, -1)]
+    return ([1, -1] as const).map((side): FibreStress => {
+      const at = extremeAlong(course, f, side)
+      const sides = sidesAt(course, at.x)
+      // at a jump, the side that has this stress
+      const state =
+        Math.abs(f(sides.left) - at.value) < Math.abs(f(sides.right) - at.value) ? sides.left : sides.right
+      return { ...at, N: state.N, M: state.M, fibre: k }
+    })
   })
   if (found.some((a) => Number.isNaN(a.value))) return undefined
   return {

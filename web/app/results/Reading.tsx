@@ -34,7 +34,7 @@ export function Reading(solved: Solved) {
   return (
     <Block title="Reading">
       <div
-        className="reading"
+        className="place-reading"
         onMouseEnter={() => store.getState().point(thing.member(m.id))}
         onMouseLeave={() => (store.getState().point(null), show(null))}
       >

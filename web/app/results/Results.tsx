@@ -1,10 +1,12 @@
-import { lazy, Suspense, type ComponentType } from 'react'
+import { lazy, Suspense, useState, type ComponentType } from 'react'
 import { Link, useParams } from 'react-router'
 import { CaseChoice } from '../fields/CaseChoice'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
-import { useSolved } from '../sheet/context'
+import { useSheet, useSolved } from '../sheet/context'
+import { Press } from '../widgets/Press'
+import { asCells } from './cells'
 import { Overview } from './Overview'
 import { SignsLine } from './SignsLine'
 import type { Solved } from './solved'
@@ -52,6 +54,7 @@ export function Results() {
       </div>
       <footer className="sheet-foot">
         <span>point at a row to see it on the Figure, at a member to read values there</span>
+        {solved && view === 'overview' && <CopyAll {...solved} />}
       </footer>
     </>
   )
@@ -70,5 +73,18 @@ function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
         </Link>
       ))}
     </nav>
+  )
+}
+
+/** Every number of the shown case to the clipboard, as cells of a spreadsheet. */
+function CopyAll({ solution, action }: Solved) {
+  const problem = useSheet((s) => s.problem)
+  const [copied, setCopied] = useState(false)
+  const copy = () =>
+    void navigator.clipboard.writeText(asCells(problem, solution, action)).then(() => setCopied(true))
+  return (
+    <Press className="link end" onClick={copy}>
+      {copied ? 'Copied' : 'Copy the numbers'}
+    </Press>
   )
 }

@@ -2,10 +2,9 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Overlay } from '../figure/Figure'
 import { useDisplay, useSheet, useSheetStore, useSolved } from '../sheet/context'
 import { useCompared } from '../sheet/use-compared'
-import type { freeBodyOverlay } from './free-body/overlay'
 import type { ResultViewKey } from './views'
 
-/** What a view of the Results lays over the Figure: a free body in its place, or a second result. */
+/** What a view of the Results lays over the Figure: a free body in its place, the use of members, or a second result. */
 export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | undefined {
   const store = useSheetStore()
   const solved = useSolved()
@@ -13,21 +12,27 @@ export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | un
   const choice = useSheet((s) => s.body)
   const about = useSheet((s) => s.about)
   const compared = useCompared()
-  const make = useFreeBody(view === 'free-body')
+  const freeBody = useFetched(view === 'free-body', fetchFreeBody)
+  const stress = useFetched(view === 'stress', fetchStress)
   return useMemo(() => {
-    if (view === 'free-body' && make && solved)
-      return make(store, solved.solution, solved.action, choice, about, display)
+    if (!solved) return undefined
+    const { solution, action } = solved
+    if (view === 'free-body') return freeBody?.(store, solution, action, choice, about, display)
+    if (view === 'stress') return stress?.(solution, action)
     if (view === 'compare' && compared.stage === 'solved')
       return { compared: { solution: compared.solution, action: compared.action } }
     return undefined
-  }, [view, make, solved, store, choice, about, display, compared])
+  }, [view, freeBody, stress, solved, store, choice, about, display, compared])
 }
 
-/** The drawing of free bodies, fetched when it is first asked for. */
-function useFreeBody(on: boolean): typeof freeBodyOverlay | undefined {
-  const [make, setMake] = useState<{ make: typeof freeBodyOverlay }>()
+const fetchFreeBody = () => import('./free-body/overlay').then((m) => m.freeBodyOverlay)
+const fetchStress = () => import('./stress/overlay').then((m) => m.stressOverlay)
+
+/** A function that is fetched when it is first asked for. */
+function useFetched<F>(on: boolean, fetch: () => Promise<F>): F | undefined {
+  const [found, setFound] = useState<{ f: F }>()
   useEffect(() => {
-    if (on && !make) void import('./free-body/overlay').then((m) => setMake({ make: m.freeBodyOverlay }))
-  }, [on, make])
-  return make?.make
+    if (on && !found) void fetch().then((f) => setFound({ f }))
+  }, [on, found, fetch])
+  return found?.f
 }

@@ -4,6 +4,7 @@ import {
   axialTurned,
   compareResults,
   formatNumber,
+  withoutI,
   type Compared,
   type Problem,
 } from '@viga/core'
@@ -119,6 +120,12 @@ function Against({ solution, action }: Solved) {
           ))}
         </Pick>
       </label>
+      {choice === 'rigid' && withoutI(problem).length > 0 && (
+        <span className="quiet">
+          {withoutI(problem).join(', ')}: no I is stated, so a solid square of the same area is taken, I =
+          A²/12
+        </span>
+      )}
       <Press className="textlink" onClick={() => void keepStatement(id, problem).then(setKept)}>
         Keep the statement as it is now
       </Press>

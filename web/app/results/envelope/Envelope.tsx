@@ -4,6 +4,7 @@ import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { Block } from '../../widgets/Block'
 import { Tick } from '../../widgets/Tick'
 import { actionsOf, useSigns, type Solved } from '../solved'
+import { WideBlock } from '../WideBlock'
 import { ResultTableView } from '../tables/ResultTableView'
 
 /** The largest and smallest values over chosen cases and combinations, with the case that governs each. */
@@ -15,11 +16,17 @@ export default function Envelope({ solution }: Solved) {
   const all = actionsOf(solution)
   // the Figure goes along: it draws the envelope while this view is open
   useEffect(() => {
-    const before = store.getState().shown.results
-    store
-      .getState()
-      .show('results', { envelope: true, all: false, deflected: false, diagram: before.diagram ?? 'M' })
-    return () => store.getState().show('results', { envelope: false })
+    const { reactions, diagram, all } = store.getState().shown.results
+    const show = store.getState().show
+    // reactions of one case beside the envelope of many would belong to neither
+    show('results', {
+      envelope: true,
+      reactions: false,
+      all: false,
+      deflected: false,
+      diagram: diagram ?? 'M',
+    })
+    return () => show('results', { envelope: false, reactions, all })
   }, [store])
   const source = useMemo(() => {
     const every = actionsOf(solution)
@@ -52,16 +59,12 @@ export default function Envelope({ solution }: Solved) {
         <p className="prose">Choose at least one case or combination.</p>
       ) : (
         <>
-          <Block title="Members">
-            <div className="wide-table">
-              <ResultTableView table={extremesTable(source)} />
-            </div>
-          </Block>
-          <Block title="Reactions">
-            <div className="wide-table">
-              <ResultTableView table={reactionsTable(source)} />
-            </div>
-          </Block>
+          <WideBlock title="Members">
+            <ResultTableView table={extremesTable(source)} />
+          </WideBlock>
+          <WideBlock title="Reactions">
+            <ResultTableView table={reactionsTable(source)} />
+          </WideBlock>
         </>
       )}
     </>

@@ -35,12 +35,12 @@ export default function FreeBody({ solution, action }: Solved) {
         <>
           <AboutLine />
           <BalanceBlock
-            title={body.other ? 'Left part' : body.name}
+            title={body.other ? 'Start part' : capital(body.name)}
             balance={balance(body.forces, point)}
             display={display}
           />
           {body.other && (
-            <BalanceBlock title="Right part" balance={balance(body.other, point)} display={display} />
+            <BalanceBlock title="End part" balance={balance(body.other, point)} display={display} />
           )}
         </>
       )}
@@ -201,3 +201,5 @@ function AboutLine() {
     </p>
   )
 }
+
+const capital = (words: string) => words[0].toUpperCase() + words.slice(1)

@@ -30,7 +30,7 @@ export function freeBodyOverlay(
           : { part: { joints: new Set(), pieces: [] }, forces: [] }),
       }),
     caption: body.ok
-      ? `${body.name}, cut free: loads, reactions and cut forces, ${display.force.unit} and ${display.moment.unit}.`
+      ? `Free body of ${body.name}: loads, reactions and cut forces, ${display.force.unit} and ${display.moment.unit}.`
       : 'Draw the cut across the members that part the structure in two.',
     gestures: {
       ...(choice.kind === 'cut' && {

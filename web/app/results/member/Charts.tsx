@@ -1,9 +1,13 @@
-import { formatNumber } from '@viga/core'
+import { formatPlain } from '@viga/core'
 import type { ApexOptions } from 'apexcharts'
 import { useMemo } from 'react'
-import Chart from 'react-apexcharts'
+import packaged from 'react-apexcharts'
 import { useSheetStore } from '../../sheet/context'
+import { useScheme } from '../../theme/scheme'
 import type { Curve } from './curves'
+
+// the package is CommonJS, and its component stands one level deeper where the bundler takes that as it is
+const Chart = (packaged as unknown as { default?: typeof packaged }).default ?? packaged
 
 /** The height of a chart, px, and of the last one, which has the numbers of the x axis. */
 const [TALL, LAST] = [122, 142]
@@ -51,12 +55,35 @@ function OneChart({
   onCursor: (share: number | null) => void
 }) {
   const end = curve.points[curve.points.length - 1][0]
+  const inks = useInks()
   const options = useMemo(
-    () => optionsOf(curve, last, length, end, onCursor),
-    [curve, last, length, end, onCursor],
+    () => optionsOf(curve, last, length, end, inks, onCursor),
+    [curve, last, length, end, inks, onCursor],
   )
   const series = useMemo(() => [{ name: curve.name, data: curve.points }], [curve])
   return <Chart type="area" height={last ? LAST : TALL} options={options} series={series} />
+}
+
+/** A range of round numbers that holds all values and 0, in about so many steps. */
+export function rangeOf(values: readonly number[], parts = 3): { low: number; high: number; step: number } {
+  const [least, most] = [Math.min(0, ...values), Math.max(0, ...values)]
+  if (least === most) return { low: -1, high: 1, step: 1 }
+  const rough = (most - least) / parts
+  const power = 10 ** Math.floor(Math.log10(rough))
+  const step = power * ([1, 2, 5, 10].find((k) => k * power >= rough * 0.999) ?? 10)
+  const round = (v: number) => Number(v.toPrecision(12))
+  return { low: round(Math.floor(least / step) * step), high: round(Math.ceil(most / step) * step), step }
+}
+
+/** The inks of the page as the charts need them: by value, since they compute with them. */
+function useInks(): { ink: string; cedar: string } {
+  const [scheme] = useScheme()
+  return useMemo(() => {
+    void scheme
+    const style = getComputedStyle(document.documentElement)
+    const value = (name: string) => style.getPropertyValue(name).trim()
+    return { ink: value('--ink'), cedar: value('--cedar') }
+  }, [scheme])
 }
 
 /** The look of a chart: ink lines, a light fill, figures as everywhere else. */
@@ -65,9 +92,12 @@ function optionsOf(
   last: boolean,
   length: string,
   end: number,
+  inks: { ink: string; cedar: string },
   onCursor: (share: number | null) => void,
 ): ApexOptions {
-  const write = (v: number) => formatNumber(v)
+  const write = (v: number) => formatPlain(v, 4)
+  const { low, high, step } = rangeOf(curve.points.map(([, v]) => v))
+  const along = rangeOf([0, end], 6)
   return {
     chart: {
       group: 'along',
@@ -84,18 +114,18 @@ function optionsOf(
         mouseLeave: () => onCursor(null),
       },
     },
-    colors: ['var(--ink)'],
-    stroke: { width: 1.4, curve: 'straight' },
-    fill: { type: 'solid', colors: ['var(--cedar)'], opacity: 0.1 },
+    colors: [inks.cedar],
+    stroke: { width: 1.4, curve: 'straight', colors: [inks.ink] },
+    fill: { type: 'solid', opacity: 0.1 },
     dataLabels: { enabled: false },
     markers: { size: 0, hover: { size: 4 }, colors: ['var(--cedar)'], strokeColors: 'var(--sheet)' },
-    grid: { borderColor: 'var(--hair)', padding: { top: -22, bottom: last ? 0 : -14, left: 4, right: 10 } },
+    grid: { borderColor: 'var(--hair)', padding: { top: -18, bottom: last ? 4 : -6, left: 4, right: 24 } },
     annotations: { yaxis: [{ y: 0, borderColor: 'var(--ink)', strokeDashArray: 0, borderWidth: 1 }] },
     xaxis: {
       type: 'numeric',
       min: 0,
-      max: end,
-      tickAmount: 6,
+      max: along.high,
+      stepSize: along.step,
       labels: {
         show: last,
         formatter: (v) => write(Number(v)),
@@ -111,8 +141,10 @@ function optionsOf(
     },
     yaxis: {
       // moments of the sagging side hang below, as they are drawn on the Figure
-      reversed: curve.key === 'M',
-      tickAmount: 2,
+      reversed: curve.hangs,
+      min: low,
+      max: high,
+      tickAmount: Math.round((high - low) / step),
       labels: { minWidth: 52, formatter: write, style: { colors: 'var(--ink-3)', fontSize: '11px' } },
     },
     tooltip: {

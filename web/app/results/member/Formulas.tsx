@@ -83,7 +83,7 @@ export function Formulas({
           )),
         )}
       </dl>
-      <p className="quiet note">
+      <p className="quiet formulas-of">
         x in {display.length.unit} from <i>{solution.structure.nodes[m.start].id}</i>.
       </p>
     </Block>

@@ -1,7 +1,7 @@
 import { drawFreeBody } from '@viga/drawing/free-body'
 import { fit } from '@viga/drawing/view'
 import { freeBody, memberPart, stationsTable } from '@viga/core'
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { MiniFigure } from '../../figure/MiniFigure'
 import { useDisplay, useSheetStore } from '../../sheet/context'
@@ -69,15 +69,22 @@ export default function MemberPage(solved: Solved) {
           ⟶<kbd>.</kbd>
         </Press>
       </header>
-      <Suspense fallback={<div className="charts-wait" />}>
+      <InBrowser fallback={<div className="charts-wait" />}>
         <Charts key={m.id} curves={curves} member={m.id} length={display.length.unit} />
-      </Suspense>
+      </InBrowser>
       <Reading key={m.id} {...solved} />
       <Ends {...solved} index={index} />
       <Formulas {...solved} index={index} display={display} signs={signs} />
       <Stations {...solved} index={index} />
     </>
   )
+}
+
+/** What only a browser can draw: the script of the charts asks for a window as soon as it is loaded. */
+function InBrowser({ children, fallback }: { children: ReactNode; fallback: ReactNode }) {
+  const [here, setHere] = useState(false)
+  useEffect(() => setHere(true), [])
+  return here ? <Suspense fallback={fallback}>{children}</Suspense> : fallback
 }
 
 /** Comma and full stop go to the previous and the next member. */

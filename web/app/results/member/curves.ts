@@ -15,6 +15,8 @@ export interface Curve {
   key: CurveKey
   name: string
   unit: string
+  /** Positive values stand below the axis: sagging moments on the side in tension. */
+  hangs: boolean
   /** Places and values; a jump is two points of the same place. */
   points: [x: number, value: number][]
 }
@@ -57,6 +59,7 @@ export function curvesOf(
       key,
       name: NAMES[key],
       unit,
+      hangs: key === 'M' && (signs.momentSide === 'tension') === (signs.moment === 'sagging'),
       points: all.map((t) => [t.x * display.length.perSI, clean(t[key]) * sign[key] * perSI]),
     }
   })

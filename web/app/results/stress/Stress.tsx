@@ -3,6 +3,7 @@ import {
   extremes,
   courseOf,
   formatNumber,
+  formatPlain,
   stressCheck,
   thing,
   type At,
@@ -13,10 +14,10 @@ import { evaluate } from '@viga/core/quantity/expression'
 import { useMemo, useState } from 'react'
 import { LitRow } from '../../fields/LitRow'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
-import { Block } from '../../widgets/Block'
 import { Line } from '../../widgets/Line'
 import { Pick } from '../../widgets/Pick'
 import { useMemberIndex, type Solved } from '../solved'
+import { WideBlock } from '../WideBlock'
 import { StressLines } from './StressLines'
 
 /** The unit of stress beside the problem's own units. */
@@ -56,15 +57,13 @@ export default function Stress({ solution, action }: Solved) {
       <p className="prose">
         A textbook check of elastic stresses, not a design to a code. Members with a use above 1 are marked.
       </p>
-      <Block title="Members">
-        <div className="wide-table">
-          <StressTable checks={checks} members={members} stress={stress} limit={limit} />
-        </div>
+      <WideBlock title="Members">
+        <StressTable checks={checks} members={members} stress={stress} limit={limit} />
         <p className="quiet note">
           Strain energy of the whole: {formatNumber(energy * display.force.perSI * display.length.perSI)}{' '}
           {display.moment.unit}.
         </p>
-      </Block>
+      </WideBlock>
       <div className="table-options">
         <label>
           <span className="quiet">Written out for</span>
@@ -194,7 +193,7 @@ function StressTable({
                 {c.use ? formatNumber(c.use.value, { figures: 3 }) : '–'}
               </td>
               <td className={`n${ratio !== null && ratio < limit ? ' over' : ''}`}>
-                {ratio === null ? '–' : formatNumber(Math.round(ratio), { figures: 6 })}
+                {ratio === null ? '–' : formatPlain(Math.round(ratio), 6)}
               </td>
             </LitRow>
           )

@@ -6,8 +6,8 @@ import {
   type StressCheck,
   type StructureMember,
 } from '@viga/core'
-import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
+import { WideBlock } from '../WideBlock'
 
 interface Props {
   m: StructureMember
@@ -49,13 +49,13 @@ export function StressLines(props: Props) {
   const { m } = props
   const lines = [...normalLines(props), ...otherLines(props), ...useLines(props)]
   return (
-    <Block title={m.id}>
+    <WideBlock title={m.id}>
       <dl className="stress-lines">
         {lines.map((l) => (
           <div key={l.name} data-stress={l.name} className={l.over ? 'over' : undefined}>
             <dt>{l.name}</dt>
             <dd>
-              <Formula tex={`${l.formula}=${l.numbers}`} plain={l.formula} />
+              <Formula tex={`\\displaystyle ${l.formula}=${l.numbers}`} plain={l.formula} />
             </dd>
             <dd className="value">
               = <b>{l.value}</b> {l.unit}
@@ -63,7 +63,7 @@ export function StressLines(props: Props) {
           </div>
         ))}
       </dl>
-    </Block>
+    </WideBlock>
   )
 }
 
@@ -99,9 +99,11 @@ function normalLines({ m, check, range, display, stress }: Props): Line[] {
   const both = (name: string, at: typeof check.largest) => {
     if (!at || m.bar) return
     out.push({
-      name,
-      formula: `\\sigma=\\frac{N}{A}\\mp\\frac{M\\,y}{I}`,
-      numbers: `\\sigma\\left(${n(at.x * length)}\\right)`,
+      name: `${name}, at ${formatNumber(at.x * length, { figures: 3 })} ${display.length.unit}`,
+      formula: `\\sigma=\\frac{N}{A}${at.fibre < 0 ? '-' : '+'}\\frac{M\\,y}{I}`,
+      numbers:
+        `\\frac{${n(at.N * force)}}{${n(m.A * length ** 2)}}${at.fibre < 0 ? '-' : '+'}` +
+        `\\frac{${inBrackets(at.M * force * length)}\\cdot ${n(Math.abs(at.fibre * m.I) * length)}}{${n(m.I * length ** 4)}}`,
       value: value(at.value),
       unit: stress.unit,
     })

@@ -54,10 +54,14 @@ export function ResultTableView({
       : sorting.descending
         ? null
         : { column, descending: true }
-  const cells = (row: readonly TableCell[]): ReactNode =>
+  /** A joint or member is named in the first of its rows, as long as the rows are not sorted. */
+  const repeats = (i: number) => !sorting && i > 0 && rows[i - 1]?.cells[0] === rows[i].cells[0]
+  const cells = (row: readonly TableCell[], again = false): ReactNode =>
     row.map((c, i) => (
       <td key={i} className={table.columns[i].words ? undefined : 'n'}>
-        {table.columns[i].key === 'joint' || table.columns[i].key === 'member' ? <i>{c}</i> : write[i](c)}
+        {table.columns[i].key === 'joint' || table.columns[i].key === 'member'
+          ? !(again && i === 0) && <i>{c}</i>
+          : write[i](c)}
       </td>
     ))
   return (
@@ -86,8 +90,8 @@ export function ResultTableView({
       </thead>
       <tbody>
         {shown.map(({ item, i }) => (
-          <Row key={i} row={item}>
-            {cells(item.cells)}
+          <Row key={i} row={item} again={repeats(i)}>
+            {cells(item.cells, repeats(i))}
           </Row>
         ))}
         {others}
@@ -97,7 +101,12 @@ export function ResultTableView({
   )
 }
 
-function Row({ row, children }: { row: TableRow; children: ReactNode }) {
+function Row({ row, again, children }: { row: TableRow; again: boolean; children: ReactNode }) {
   const lit = useRow(row.target ?? '')
-  return <tr {...(row.target ? lit : {})}>{children}</tr>
+  const className = [row.target && lit.className, again && 'inner'].filter(Boolean).join(' ') || undefined
+  return (
+    <tr {...(row.target ? lit : {})} className={className}>
+      {children}
+    </tr>
+  )
 }
