@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 
@@ -95,5 +96,51 @@ describe('viga solve', () => {
     const r = viga(['solve', '-'], JSON.stringify(problem))
     expect(r.status).toBe(1)
     expect(r.documents[0]).toMatchObject({ kind: 'mechanism', nodes: ['A', 'B', 'C', 'D', 'E'] })
+  })
+})
+
+describe('viga solve --csv', () => {
+  it('writes the tables into a folder beside the document it prints', () => {
+    const folder = join(mkdtempSync(join(tmpdir(), 'viga-')), 'tables')
+    const { status, documents } = viga(['solve', file('potting-bench'), '--csv', folder, '--stations', '3'])
+    expect([status, documents.length]).toEqual([0, 1])
+    expect(readdirSync(folder)).toEqual(
+      expect.arrayContaining(['reactions.csv', 'stations.csv', 'envelope-extremes.csv']),
+    )
+    const [head, first] = readFileSync(join(folder, 'reactions.csv'), 'utf8').split('\r\n')
+    expect(head).toBe('Case,Joint,x (kN),y (kN),moment (kN·m)')
+    const { reactions } = documents[0].results.D as unknown as { reactions: Record<string, { y: number }> }
+    expect(Number(first.split(',')[3])).toBe(reactions[first.split(',')[1]].y)
+  })
+  it('says when the folder cannot be written', () => {
+    const { status, documents } = viga(['solve', file('potting-bench'), '--csv', '/dev/null/tables'])
+    expect(status).toBe(2)
+    expect(documents[0]).toMatchObject({ format: 'viga-error', kind: 'invalid' })
+  })
+})
+
+describe('viga figure', () => {
+  const draw = (...args: string[]) =>
+    spawnSync(process.execPath, [bin, 'figure', ...args], { encoding: 'utf8', maxBuffer: 1e8 })
+  it('draws a diagram of a case as an SVG document with its typefaces inside', () => {
+    const { status, stdout } = draw(file('palm-house'), '--show', 'M,reactions', '--case', 'U1', '--caption')
+    expect(status).toBe(0)
+    expect(stdout).toMatch(/^<svg [^>]*xmlns/)
+    expect(stdout).toContain('data:font/woff2')
+    expect(stdout).toContain('Bending moments')
+  })
+  it('writes it to a file', () => {
+    const out = join(mkdtempSync(join(tmpdir(), 'viga-')), 'm.svg')
+    const { status, stdout } = draw(file('potting-bench'), '--show', 'all', '-o', out)
+    expect([status, stdout]).toEqual([0, ''])
+    expect(readFileSync(out, 'utf8')).toContain('</svg>')
+  })
+  it.each([
+    [['--show', 'twist'], /twist cannot be shown/],
+    [['--case', 'none'], /no case or combination none/],
+  ])('%j is refused by name', (args, message) => {
+    const { status, stdout } = draw(file('potting-bench'), ...args)
+    expect(status).toBe(2)
+    expect((JSON.parse(stdout) as { message: string }).message).toMatch(message)
   })
 })

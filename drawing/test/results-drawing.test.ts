@@ -1,0 +1,189 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import {
+  displayOf,
+  freeBody,
+  memberPart,
+  OWN_SIGNS,
+  wholePart,
+  work,
+  working,
+  type Problem,
+  type Signs,
+} from '@viga/core'
+import { boundsOf } from '../src/bounds'
+import { figurePicture, firstView, layersOf, SHOWN } from '../src/figure-file'
+import { drawFreeBody } from '../src/free-body'
+import { PAPER_INKS } from '../src/inks'
+import { drawScene, type SceneInput } from '../src/scene'
+import { pictureSvg } from '../src/svg'
+import { isLevelBeam } from '../src/together'
+
+const folder = join(import.meta.dirname, '../../web/database/demo')
+const demo = readdirSync(folder).map((f): [string, Problem] => [
+  f,
+  JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
+])
+const named = (part: string) => demo.find(([f]) => f.includes(part))![1]
+
+function solved(problem: Problem) {
+  const outcome = work(problem)
+  if (outcome.stage !== 'solved') throw new Error('a demo problem is solved')
+  return outcome.solution
+}
+
+function scene(problem: Problem, shown: Parameters<typeof layersOf>[0], more: Partial<SceneInput> = {}) {
+  const solution = solved(problem)
+  const { structure } = solution
+  const layers = layersOf(shown, problem.kind === 'truss')
+  const view = firstView(structure, layers, 704, 664)
+  return drawScene({
+    structure,
+    view,
+    layers,
+    loads: [],
+    display: displayOf(problem),
+    solved: { ...working.numbered(solution, problem), action: solution.cases[0] },
+    enlarge: 0,
+    enveloped: [...solution.cases, ...solution.combinations],
+    ...more,
+  })
+}
+
+/** The y of every point of the outline of a member's diagram. */
+const heights = (s: ReturnType<typeof scene>, key: string) =>
+  s.groups
+    .filter((g) => g.key === key)
+    .flatMap((g) => g.marks.flatMap((m) => (m.t === 'path' && m.width === 1.35 ? [m.d] : [])))
+    .flatMap((d) => [...d.matchAll(/[ML][-\d.]+ ([-\d.]+)/g)].map((m) => Number(m[1])))
+
+describe('sign conventions on the drawing', () => {
+  const signs = (change: Partial<Signs>): Signs => ({ ...OWN_SIGNS, ...change })
+  const beam = named('bog-boardwalk')
+  it.each([
+    ['M', { momentSide: 'compression' }],
+    ['V', { shear: 'left-down' }],
+  ] as const)('%s stands on the other side under %j', (key, change) => {
+    const [own, other] = [{}, change].map((c) => heights(scene(beam, [key], { signs: signs(c) }), 'd0'))
+    const axis = own[0]
+    expect(own.some((y) => Math.abs(y - axis) > 5)).toBe(true)
+    own.forEach((y, i) => expect(other[i] - axis).toBeCloseTo(axis - y, 1))
+  })
+  it('a moment that counts as negative is still drawn on its side', () => {
+    const [own, other] = [{}, { moment: 'hogging' } as const].map((c) =>
+      heights(scene(beam, ['M'], { signs: signs(c) }), 'd0'),
+    )
+    expect(other).toEqual(own)
+  })
+})
+
+describe('N, V and M together', () => {
+  it('stand below a beam on base lines of their own, without an axial force that is zero throughout', () => {
+    const beam = named('potting-bench')
+    expect(isLevelBeam(solved(beam).structure)).toBe(true)
+    const s = scene(beam, ['all'])
+    expect(s.groups.filter((g) => g.key.startsWith('base')).map((g) => g.key)).toEqual(['baseV', 'baseM'])
+    expect(s.panels).toBe(false)
+  })
+  it('of a frame are three pictures with their own labels', () => {
+    const s = scene(named('palm-house'), ['all'])
+    expect(s.panels).toBe(true)
+    for (const key of ['N', 'V', 'M'])
+      expect(s.labels.some((l) => l.key === `title${key}` && l.mark.text === key)).toBe(true)
+    expect(new Set(s.groups.map((g) => g.key)).size).toBe(s.groups.length)
+  })
+})
+
+describe('an envelope', () => {
+  it('has two curves for each member and names the governing cases', () => {
+    const s = scene(named('palm-house'), ['M', 'envelope'])
+    const group = s.groups.find((g) => g.key === 'e0')!
+    expect(group.marks.filter((m) => m.t === 'path' && m.dash).length).toBe(1)
+    expect(s.labels.some((l) => l.mark.aside === 'U1')).toBe(true)
+  })
+})
+
+describe('points of zero moment and shear', () => {
+  it('are marked with their distance from the start of the member', () => {
+    const s = scene(named('orchid-balcony'), ['M', 'zeros'])
+    expect(s.labels.filter((l) => l.key.startsWith('zerow')).map((l) => l.mark.text)).toEqual(['1.26 m'])
+  })
+})
+
+describe('a second result', () => {
+  it('is drawn over the first in a dashed line and in the same scale', () => {
+    const beam = named('potting-bench')
+    const solution = solved(beam)
+    const s = scene(beam, ['M'], { compared: { solution, action: solution.cases[1] } })
+    const [first, second] = ['d0', 'second0'].map((k) => s.groups.find((g) => g.key === k)!)
+    expect(second.marks).toHaveLength(1)
+    expect(first.marks.length).toBeGreaterThan(1)
+    const deflected = scene(beam, ['deflected'], { compared: { solution, action: solution.cases[1] } })
+    expect(deflected.groups.some((g) => g.key.startsWith('secondf'))).toBe(true)
+  })
+})
+
+describe('a free body', () => {
+  const problem = named('palm-house')
+  const solution = solved(problem)
+  const view = firstView(solution.structure, layersOf([]), 704, 664)
+  const draw = (part: ReturnType<typeof wholePart>) =>
+    drawFreeBody({
+      structure: solution.structure,
+      part,
+      forces: freeBody(solution, solution.cases[0], part),
+      view,
+      display: displayOf(problem),
+    })
+  it('of the whole shows loads and reactions with their amounts, and every member in full ink', () => {
+    const s = draw(wholePart(solution))
+    expect(s.labels.map((l) => l.mark.text)).toEqual(expect.arrayContaining(['6.645', '21.67']))
+    expect(s.groups.filter((g) => g.key.startsWith('piece'))).toHaveLength(solution.structure.members.length)
+  })
+  it('of a member has N, V and M at its ends', () => {
+    const words = draw(memberPart(solution, 1)).labels.map((l) => l.mark.text)
+    expect(words).toEqual(expect.arrayContaining(['12.81', '15.23', '34.55', '6.222', '2.333', '15.03']))
+  })
+})
+
+describe('a figure as a file', () => {
+  it.each(demo)('%s: everything drawn lies within the cropped picture', (_, problem) => {
+    const solution = solved(problem)
+    for (const shown of SHOWN) {
+      const picture = figurePicture(problem, solution.structure, solution, {
+        shown: [shown],
+        captioned: true,
+      })!
+      const b = boundsOf(picture.groups, picture.labels)!
+      expect(b).toEqual(picture.bounds)
+      for (const { box } of picture.labels) {
+        expect(box.x - box.w / 2).toBeGreaterThanOrEqual(b.x)
+        expect(box.y + box.h / 2).toBeLessThanOrEqual(b.y + b.height)
+      }
+    }
+  })
+  it('is an SVG document with escaped words, no colours of the page and its caption below', () => {
+    const problem = { ...named('palm-house'), title: 'A & <B>' }
+    const solution = solved(problem)
+    const picture = figurePicture(problem, solution.structure, solution, {
+      shown: ['loads'],
+      captioned: true,
+    })!
+    const svg = pictureSvg(picture, { inks: PAPER_INKS })
+    expect(svg).toContain('A &amp; &lt;B&gt;')
+    expect(svg).not.toContain('var(--')
+    const [, width, height] = /width="([\d.]+)" height="([\d.]+)"/.exec(svg)!.map(Number)
+    expect(width).toBeCloseTo(picture.bounds.width, 1)
+    expect(height).toBeGreaterThan(picture.bounds.height)
+  })
+})
+
+describe('the bounds of a picture', () => {
+  it('hold circles and arcs as well as lines', () => {
+    const path = (d: string) => ({ t: 'path' as const, d })
+    const group = { key: 'g', marks: [path('M10 20a5 5 0 1 0 10 0a5 5 0 1 0 -10 0Z'), path('M0 0L4 30')] }
+    expect(boundsOf([group], [])).toEqual({ x: -10, y: -10, width: 40, height: 50 })
+    expect(boundsOf([], [])).toBeUndefined()
+  })
+})
