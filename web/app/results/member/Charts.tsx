@@ -1,13 +1,11 @@
 import { formatPlain } from '@viga/core'
 import type { ApexOptions } from 'apexcharts'
-import { useMemo } from 'react'
-import packaged from 'react-apexcharts'
+import { useEffect, useMemo, useRef } from 'react'
 import { useSheetStore } from '../../sheet/context'
 import { useScheme } from '../../theme/scheme'
+import { ApexChart } from '../../widgets/ApexChart'
 import type { Curve } from './curves'
-
-// the package is CommonJS, and its component stands one level deeper where the bundler takes that as it is
-const Chart = (packaged as unknown as { default?: typeof packaged }).default ?? packaged
+import { rangeOf } from './ranges'
 
 /** The height of a chart, px, and of the last one, which has the numbers of the x axis. */
 const [TALL, LAST] = [122, 142]
@@ -56,23 +54,15 @@ function OneChart({
 }) {
   const end = curve.points[curve.points.length - 1][0]
   const inks = useInks()
+  const latest = useRef(onCursor)
+  useEffect(() => {
+    latest.current = onCursor
+  })
   const options = useMemo(
-    () => optionsOf(curve, last, length, end, inks, onCursor),
-    [curve, last, length, end, inks, onCursor],
+    () => optionsOf(curve, last, length, end, inks, (share) => latest.current(share)),
+    [curve, last, length, end, inks],
   )
-  const series = useMemo(() => [{ name: curve.name, data: curve.points }], [curve])
-  return <Chart type="area" height={last ? LAST : TALL} options={options} series={series} />
-}
-
-/** A range of round numbers that holds all values and 0, in about so many steps. */
-export function rangeOf(values: readonly number[], parts = 3): { low: number; high: number; step: number } {
-  const [least, most] = [Math.min(0, ...values), Math.max(0, ...values)]
-  if (least === most) return { low: -1, high: 1, step: 1 }
-  const rough = (most - least) / parts
-  const power = 10 ** Math.floor(Math.log10(rough))
-  const step = power * ([1, 2, 5, 10].find((k) => k * power >= rough * 0.999) ?? 10)
-  const round = (v: number) => Number(v.toPrecision(12))
-  return { low: round(Math.floor(least / step) * step), high: round(Math.ceil(most / step) * step), step }
+  return <ApexChart options={options} height={last ? LAST : TALL} />
 }
 
 /** The inks of the page as the charts need them: by value, since they compute with them. */
@@ -99,7 +89,10 @@ function optionsOf(
   const { low, high, step } = rangeOf(curve.points.map(([, v]) => v))
   const along = rangeOf([0, end], 6)
   return {
+    series: [{ name: curve.name, data: curve.points }],
     chart: {
+      type: 'area',
+      height: last ? LAST : TALL,
       group: 'along',
       id: `along-${curve.key}`,
       animations: { enabled: false },

@@ -1,7 +1,7 @@
 import { drawFreeBody } from '@viga/drawing/free-body'
 import { fit } from '@viga/drawing/view'
 import { freeBody, memberPart, stationsTable } from '@viga/core'
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { MiniFigure } from '../../figure/MiniFigure'
 import { useDisplay, useSheetStore } from '../../sheet/context'
@@ -11,12 +11,10 @@ import { Press } from '../../widgets/Press'
 import { Reading } from '../Reading'
 import { useMemberIndex, useSigns, type Solved } from '../solved'
 import { ResultTableView } from '../tables/ResultTableView'
+import { Charts } from './Charts'
 import { curvesOf } from './curves'
 import { Formulas } from './Formulas'
 import './member.css'
-
-// the charts are a large script, fetched when a member is first opened
-const Charts = lazy(() => import('./Charts').then((m) => ({ default: m.Charts })))
 
 /** Everything about one member: its curves under each other, its ends, its formulas and stations. */
 export default function MemberPage(solved: Solved) {
@@ -70,7 +68,7 @@ export default function MemberPage(solved: Solved) {
         </Press>
       </header>
       <InBrowser fallback={<div className="charts-wait" />}>
-        <Charts key={m.id} curves={curves} member={m.id} length={display.length.unit} />
+        <Charts curves={curves} member={m.id} length={display.length.unit} />
       </InBrowser>
       <Reading key={m.id} {...solved} />
       <Ends {...solved} index={index} />
@@ -80,11 +78,11 @@ export default function MemberPage(solved: Solved) {
   )
 }
 
-/** What only a browser can draw: the script of the charts asks for a window as soon as it is loaded. */
+/** What only a browser can draw: the charts take their inks from the page. */
 function InBrowser({ children, fallback }: { children: ReactNode; fallback: ReactNode }) {
   const [here, setHere] = useState(false)
   useEffect(() => setHere(true), [])
-  return here ? <Suspense fallback={fallback}>{children}</Suspense> : fallback
+  return here ? children : fallback
 }
 
 /** Comma and full stop go to the previous and the next member. */

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import { displayOf, setSigns, type Problem } from '@viga/core'
+import { readAt } from '../../app/sheet/read-place'
+import { bodyOf } from '../../app/sheet/free-body-of'
+import { demo, solved } from '../demo'
+
+const named = (part: string): Problem => demo.find(([f]) => f.includes(part))![1]
+const read = (problem: Problem, member: string, x: number) => {
+  const solution = solved(problem)
+  const index = solution.structure.members.findIndex((m) => m.id === member)
+  const values = readAt(problem, solution, solution.cases[0], index, x, displayOf(problem))
+  return Object.fromEntries(values.map((v) => [v.key, v]))
+}
+
+describe('values at a place', () => {
+  const balcony = named('orchid-balcony')
+  it('are two at a jump, left and right', () => {
+    const s = solved(balcony)
+    const at = s.structure.members[0].length
+    const [first] = s.structure.members
+    expect(read(balcony, first.id, at).M.text).not.toContain('|')
+    const inside = read(balcony, first.id, at / 3)
+    expect(inside.M.text).toMatch(/^[−\d.]+$/)
+  })
+  it('take the signs that were chosen; tension stays tension', () => {
+    const palm = named('palm-house')
+    const other = setSigns(palm, { axial: 'compression' })
+    expect(read(palm, 'AB', 0).N).toMatchObject({ text: '−21.67', pull: -1 })
+    expect(read(other, 'AB', 0).N).toMatchObject({ text: '21.67', pull: -1 })
+  })
+  it('of a truss member have no shear and no moment', () => {
+    const fern = named('fern-walk')
+    const { members } = solved(fern).structure
+    expect(Object.keys(read(fern, members[0].id, 0))).toEqual(['N', 'u', 'v'])
+  })
+})
+
+describe('the chosen free body', () => {
+  const palm = named('palm-house')
+  const solution = solved(palm)
+  const body = (choice: Parameters<typeof bodyOf>[2]) => bodyOf(solution, solution.cases[0], choice)
+  it('is named as one looks at the page', () => {
+    const cut = { kind: 'cut' as const, a: { x: 6, y: 20 }, b: { x: 6, y: -5 } }
+    expect(body({ ...cut, side: 'right' })).toMatchObject({ ok: true, name: 'the part left of the cut' })
+    expect(body({ ...cut, side: 'left' })).toMatchObject({ ok: true, name: 'the part right of the cut' })
+  })
+  it('of something that is gone says so', () => {
+    expect(body({ kind: 'joint', id: 'Q' })).toEqual({ ok: false, message: 'Q is no longer there.' })
+  })
+})
