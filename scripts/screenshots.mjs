@@ -95,6 +95,22 @@ const pictures = [
       await page.keyboard.press('y')
     },
   ],
+  [
+    '7b-member',
+    /Open Palm house/,
+    'results/member/BC',
+    (page) => page.locator('.apexcharts-canvas').nth(4).waitFor(),
+  ],
+  [
+    '7c-cut',
+    /Open Palm house/,
+    'results/free-body',
+    async (page) => {
+      await page.getByRole('button', { name: 'A cut' }).click()
+      await page.locator('.cut-line').waitFor({ state: 'attached' })
+    },
+  ],
+  ['7d-together', /Open Bog boardwalk/, 'results', (page) => page.keyboard.press('k')],
   ['8-truss', /Open Fern-walk/, 'results'],
   ['9-check', /Open Lily-pond/, 'check'],
   [
@@ -122,7 +138,10 @@ const browser = await chromium.launch({
   ],
 })
 try {
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  // the notes for a first problem would stand on every picture
+  await context.addInitScript(() => localStorage.setItem('viga:first-notes', 'seen'))
+  const page = await context.newPage()
   for (const [name, title, part, first] of pictures) {
     await page.goto(address, { waitUntil: 'networkidle' })
     if (title) {

@@ -137,7 +137,11 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
             <Ghost view={view} state={gestures.ghost} display={display} />
           )}
           {part === 'results' && !overlay.sceneOn && !scene?.panels && (
-            <ProbeMark view={view} diagram={shown.all || shown.envelope ? null : shown.diagram} />
+            <ProbeMark
+              view={view}
+              diagram={shown.all || shown.envelope ? null : shown.diagram}
+              envelope={shown.envelope ? shown.diagram : null}
+            />
           )}
           {overlay.marks?.(view)}
           {gestures.box && <SelectBox {...gestures.box} />}

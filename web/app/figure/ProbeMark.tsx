@@ -14,14 +14,23 @@ import { plus } from '@viga/drawing/marks'
 import { memberLine, roominess, type View } from '@viga/drawing/view'
 import { useMemo } from 'react'
 import { useDisplay, useSheet, useSolved } from '../sheet/context'
-import { readAt } from '../sheet/read-place'
+import { readAt, readEnvelope } from '../sheet/read-place'
 import type { Probe } from '../sheet/results-view'
 
 /** The room of the words beside a probe, px. */
 const [WIDE, ROW] = [128, 17]
 
 /** The places that are read on the Figure: the one under the pointer, and those that are kept. */
-export function ProbeMark({ view, diagram }: { view: View; diagram: DiagramKey | null }) {
+export function ProbeMark({
+  view,
+  diagram,
+  envelope,
+}: {
+  view: View
+  diagram: DiagramKey | null
+  /** The quantity of the envelope that is drawn: its extremes at the place are read, with their cases. */
+  envelope: DiagramKey | null
+}) {
   const probe = useSheet((s) => s.probe)
   const kept = useKept()
   return (
@@ -29,7 +38,7 @@ export function ProbeMark({ view, diagram }: { view: View; diagram: DiagramKey |
       {kept.map((k) => (
         <Mark key={`${k.member} ${k.x}`} view={view} at={k} diagram={diagram} kept />
       ))}
-      {probe && <Mark view={view} at={probe} diagram={diagram} />}
+      {probe && <Mark view={view} at={probe} diagram={diagram} envelope={envelope} />}
     </g>
   )
 }
@@ -53,11 +62,13 @@ interface MarkProps {
   view: View
   at: Probe
   diagram: DiagramKey | null
+  envelope?: DiagramKey | null
   kept?: boolean
 }
 
 /** A cross line on the member with its distance from the start, and what is read there. */
-function Mark({ view, at, diagram, kept = false }: MarkProps) {
+function Mark({ view, at, diagram, envelope = null, kept = false }: MarkProps) {
+  const enveloped = useSheet((s) => s.enveloped)
   const problem = useSheet((s) => s.problem)
   const display = useDisplay()
   const diagramSize = useSheet((s) => s.diagramSize)
@@ -71,7 +82,9 @@ function Mark({ view, at, diagram, kept = false }: MarkProps) {
   const l = memberLine(s, view, m)
   const foot = plus(l.a, l.dir, x * view.scale)
   const tip = diagram && tipOf(diagram)
-  const values = readAt(problem, solution, action, index, x, display)
+  const values = envelope
+    ? readEnvelope(problem, solution, enveloped, index, x, envelope, display)
+    : readAt(problem, solution, action, index, x, display)
   const shown = kept
     ? values.filter((v) => v.key === (diagram ?? 'M') || s.kind === 'truss').slice(0, 1)
     : values
@@ -135,7 +148,7 @@ function Words({ m, foot, l, view, place, values, kept }: WordsProps) {
       </text>
       {values.map((v, i) => (
         <text key={v.key} y={ROW * (i + 2)}>
-          <tspan x="9" className={v.key === 'deflection' ? 'aside' : 'letter'}>
+          <tspan x="9" className={v.key.length > 1 ? 'aside' : 'letter'}>
             {v.key === 'deflection' ? 'defl.' : v.key}
           </tspan>
           <tspan x={WIDE - 9} textAnchor="end">

@@ -11,7 +11,7 @@ import {
   type Solution,
 } from '@viga/core'
 
-export type ReadKey = 'N' | 'V' | 'M' | 'u' | 'v' | 'deflection'
+export type ReadKey = 'N' | 'V' | 'M' | 'u' | 'v' | 'deflection' | 'max' | 'min'
 
 /** One quantity at a place of a member: as it is written, left and right of a jump. */
 export interface ReadValue {
@@ -68,4 +68,33 @@ export function readAt(
     value('v', (s) => s.v, display.displacement),
     ...(truss ? [] : [value('deflection', (s) => s.v - chord, display.displacement)]),
   ]
+}
+
+/** The largest and the smallest N, V or M at a place over the cases of an envelope, each with its case. */
+export function readEnvelope(
+  problem: Pick<Problem, 'view'>,
+  solution: Solution,
+  /** Labels of the cases and combinations; all of them when null. */
+  chosen: readonly string[] | null,
+  member: number,
+  x: number,
+  key: 'N' | 'V' | 'M',
+  display: Display,
+): ReadValue[] {
+  const actions = [...solution.cases, ...solution.combinations].filter(
+    (a) => chosen === null || chosen.includes(a.id),
+  )
+  const sign = signFactors(signsOf(problem))[key]
+  const { perSI, unit } = key === 'M' ? display.moment : display.force
+  const values = actions.flatMap((a) => {
+    const { left, right } = sidesAt(courseOf(solution, a, member), x)
+    return [left, right].map((s) => ({ value: s[key] * sign, by: a.id }))
+  })
+  if (values.length === 0) return []
+  const scale = Math.max(...values.map((v) => Math.abs(v.value)))
+  return ([1, -1] as const).map((side): ReadValue => {
+    const best = values.reduce((a, b) => (side * b.value > side * a.value ? b : a))
+    const text = Math.abs(best.value) <= ROUNDING * scale ? '0' : formatNumber(best.value * perSI)
+    return { key: side > 0 ? 'max' : 'min', text: `${best.by}  ${text}`, unit, pull: 0 }
+  })
 }

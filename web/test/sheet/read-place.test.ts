@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { displayOf, setSigns, type Problem } from '@viga/core'
-import { readAt } from '../../app/sheet/read-place'
+import { readAt, readEnvelope } from '../../app/sheet/read-place'
 import { bodyOf } from '../../app/sheet/free-body-of'
 import { demo, solved } from '../demo'
 
@@ -32,6 +32,20 @@ describe('values at a place', () => {
     const fern = named('fern-walk')
     const { members } = solved(fern).structure
     expect(Object.keys(read(fern, members[0].id, 0))).toEqual(['N', 'u', 'v'])
+  })
+})
+
+describe('the envelope at a place', () => {
+  const palm = named('palm-house')
+  const solution = solved(palm)
+  const at = (chosen: string[] | null) =>
+    readEnvelope(palm, solution, chosen, 0, solution.structure.members[0].length, 'M', displayOf(palm)).map(
+      (v) => v.text,
+    )
+  it('names the case that governs', () => {
+    expect(at(null)).toEqual(['W  64.93', 'U1  −113.8'])
+    expect(at(['G'])).toEqual(['G  −34.55', 'G  −34.55'])
+    expect(at([])).toEqual([])
   })
 })
 
