@@ -15,7 +15,7 @@ test('results: reactions, values at a place, another case, the deflected shape',
   await page.getByLabel('place to read').fill('100%')
   await expect(page.locator('[data-reading="M"]')).toContainText('49.51')
   await page.getByLabel('place to read').fill('9 m')
-  await expect(page.getByText('This place is not on BC.')).toBeVisible()
+  await expect(page.getByText('This place is beyond the ends of the member.')).toBeVisible()
   await page.getByLabel('place to read').blur()
   await page.keyboard.press('y')
   await expect(page.locator('.figure-caption')).toContainText('times enlarged')

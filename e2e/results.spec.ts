@@ -62,6 +62,7 @@ test('a statement that was kept is compared with what it became', async ({ page 
   await page.keyboard.press('Enter')
   await page.keyboard.press('Alt+3')
   await page.getByRole('link', { name: 'Compare' }).click()
+  await expect(page.getByText('1 kept in this browser')).toBeVisible()
   const kept = page.getByLabel('compare with')
   await kept.selectOption({ label: (await kept.locator('option').last().textContent())! })
   await expect(block(page, 'Reactions').getByRole('row', { name: /^A Ry/ })).toContainText('21.67')

@@ -1,6 +1,7 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { drawFile, readShown, shownNames, type FigureCall } from './figure.js'
-import { solveFile, solveLines, type SolveOptions } from './solve.js'
+import { checkFile, checkOf } from './check.js'
+import { answerTo, eachLine, solveFile, type SolveOptions } from './solve.js'
 
 /** The command line `viga`. Sets the exit status; prints no stack trace for anything a person can cause. */
 export async function main(argv: string[]): Promise<void> {
@@ -17,24 +18,13 @@ export async function main(argv: string[]): Promise<void> {
     .option('--csv <folder>', 'write the tables into a folder as well, one CSV file each')
     .option('--lines', 'read one problem a line from standard input, print one result a line')
     .action(async (file: string | undefined, options: SolveOptions & { lines?: boolean }) => {
-      if (options.lines) return solveLines(process.stdin, process.stdout, options)
+      if (options.lines) return eachLine(process.stdin, process.stdout, (source) => answerTo(source, options))
       if (file === undefined)
         throw new CommanderError(2, 'viga.usage', 'viga solve needs a file, or - for standard input.')
       process.exitCode = await solveFile(file, options)
     })
-  program
-    .command('figure')
-    .description('draw a problem or its results as an SVG file')
-    .argument('<file>', 'a .viga.json file, or - for standard input')
-    .option('--show <list>', `what is drawn, separated by commas: ${shownNames}`, shownList, ['loads'])
-    .option('--case <id>', 'the load case or combination; the first one where it is left out')
-    .option('-o, --output <file>', 'the file to write; standard output where it is left out')
-    .option('--width <px>', 'width of the picture before it is cropped', pixels)
-    .option('--height <px>', 'height of the picture before it is cropped', pixels)
-    .option('--caption', 'say under the figure what it shows')
-    .action(async (file: string, options: FigureCall) => {
-      process.exitCode = await drawFile(file, options)
-    })
+  addCheck(program)
+  addFigure(program)
   program.exitOverride()
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
@@ -75,4 +65,34 @@ function pixels(text: string): number {
   if (!Number.isInteger(n) || n < 100 || n > 10_000)
     throw new InvalidArgumentError('A size is a whole number of px from 100 to 10000.')
   return n
+}
+
+function addCheck(program: Command) {
+  program
+    .command('check')
+    .description('judge the hand values of a problem and look for the slip that explains them')
+    .argument('[file]', 'a .viga.json file, or - for standard input')
+    .option('--lines', 'read one problem a line from standard input, print one document a line')
+    .action(async (file: string | undefined, options: { lines?: boolean }) => {
+      if (options.lines) return eachLine(process.stdin, process.stdout, checkOf)
+      if (file === undefined)
+        throw new CommanderError(2, 'viga.usage', 'viga check needs a file, or - for standard input.')
+      process.exitCode = await checkFile(file)
+    })
+}
+
+function addFigure(program: Command) {
+  program
+    .command('figure')
+    .description('draw a problem or its results as an SVG file')
+    .argument('<file>', 'a .viga.json file, or - for standard input')
+    .option('--show <list>', `what is drawn, separated by commas: ${shownNames}`, shownList, ['loads'])
+    .option('--case <id>', 'the load case or combination; the first one where it is left out')
+    .option('-o, --output <file>', 'the file to write; standard output where it is left out')
+    .option('--width <px>', 'width of the picture before it is cropped', pixels)
+    .option('--height <px>', 'height of the picture before it is cropped', pixels)
+    .option('--caption', 'say under the figure what it shows')
+    .action(async (file: string, options: FigureCall) => {
+      process.exitCode = await drawFile(file, options)
+    })
 }

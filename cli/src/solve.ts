@@ -58,14 +58,21 @@ export async function solveFile(file: string, options: SolveOptions): Promise<nu
   return print(result.answer)
 }
 
-/** One problem a line in, one document a line out, in order and as they come. Empty lines are passed over. */
-export async function solveLines(input: Readable, output: Writable, options: SolveOptions): Promise<void> {
+/**
+ * One problem a line in, one document a line out, in order and as they come. Empty lines are passed over.
+ * @param answer what is made of the text of one problem
+ */
+export async function eachLine(
+  input: Readable,
+  output: Writable,
+  answerOf: (source: string) => Answer,
+): Promise<void> {
   for await (const line of createInterface({ input, crlfDelay: Infinity })) {
     if (line.trim() === '') continue
     const answer =
       line.length > MAX_BYTES
         ? invalid([{ kind: 'invalid', path: '$', message: `The line is longer than ${MAX_BYTES / 1e6} MB.` }])
-        : answerTo(line, options)
+        : answerOf(line)
     if (!output.write(`${JSON.stringify(answer.document)}\n`))
       await new Promise((resolve) => output.once('drain', resolve))
   }

@@ -144,3 +144,23 @@ describe('viga figure', () => {
     expect((JSON.parse(stdout) as { message: string }).message).toMatch(message)
   })
 })
+
+describe('viga check', () => {
+  const sheets = join(import.meta.dirname, '../../core/test/sheets')
+  it('prints verdicts, a score and the slip that explains the sheet', () => {
+    const { status, documents } = viga(['check', join(sheets, '9000-02-load-sign.viga.json')])
+    expect(status).toBe(0)
+    expect(documents[0]).toMatchObject({
+      format: 'viga-check',
+      version: 1,
+      explanations: [{ kind: 'load-sign', subject: { case: 'G', load: 0 }, step: 'loads' }],
+    })
+  })
+  it('reads a problem a line, and answers each in its place', () => {
+    const good = JSON.stringify(JSON.parse(text('potting-bench')))
+    const { status, documents } = viga(['check', '--lines'], `${good}\n{"no": "problem"}\n`)
+    expect(status).toBe(0)
+    expect(documents.map((d) => d.format)).toEqual(['viga-check', 'viga-error'])
+  })
+  it('needs a file', () => expect(viga(['check']).status).toBe(2))
+})

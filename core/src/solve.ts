@@ -47,6 +47,11 @@ function outcomeOf(problem: Problem, before?: Solved): { outcome: Outcome; solve
   return { outcome: { stage: 'solved', solution, structure, obstacles, notices }, solved: result }
 }
 
+/** A problem solved with the system it came from, so that changed problems can be solved from there. */
+export function workWithSystem(problem: Problem): { outcome: Outcome; solved?: Solved } {
+  return outcomeOf(problem)
+}
+
 /** What is wrong with a document, in form or in meaning; nothing when it may be kept. */
 export function problemErrors(value: unknown): ProblemError[] {
   const read = checkProblem(value)

@@ -83,7 +83,7 @@ export function solve(s: Structure, before?: Solved): SolveResult {
 }
 
 /** A combination of first-order results is the sum of its cases, each times its factor. */
-function superpose(
+export function superpose(
   s: Structure,
   cases: ActionSolution[],
   c: { id: string; title: string; factors: number[] },

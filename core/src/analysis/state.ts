@@ -30,13 +30,21 @@ export interface State extends LoadVectors {
 /** The parts of a system that a state of loading is found from. */
 export type SystemParts = Omit<System, 'solve'>
 
-/** The state of a system under given actions, or the error of actions that it cannot carry. */
-export function stateUnder(system: SystemParts, actions: Actions): State | SolveError {
+/**
+ * The state of a system under given actions, or the error of actions that it cannot carry.
+ * @param alter what a hand solution with a slip makes of the fixed-end forces and the joint loads
+ */
+export function stateUnder(
+  system: SystemParts,
+  actions: Actions,
+  alter: (vectors: LoadVectors) => LoadVectors = (v) => v,
+): State | SolveError {
   const { structure: s, dofs, elements, rigid } = system
   const unheld = unheldLoad(s, dofs, actions)
   if (unheld) return unheld
-  const vectors = loadVectors(s, dofs, elements, actions)
-  if ('kind' in vectors) return vectors
+  const found = loadVectors(s, dofs, elements, actions)
+  if ('kind' in found) return found
+  const vectors = alter(found)
   const D = settlements(s, dofs, actions)
   let imposed: Float64Array | undefined
   if (rigid) {

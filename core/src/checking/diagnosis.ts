@@ -2,12 +2,21 @@ import * as D from '../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Answer, Component, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
+import { siPerCoherent } from '../quantity/units.js'
 import { computedFor } from './quantities.js'
+import { digitsOf } from './tolerance.js'
 
 /** Why a hand value differs, as far as it can be told from the numbers. */
 export interface Diagnosis {
-  kind: 'opposite-sign' | 'unit-factor' | 'other-place' | 'other-case' | 'factor'
+  kind:
+    'opposite-sign' | 'unit-factor' | 'other-place' | 'other-case' | 'other-quantity' | 'rounded' | 'factor'
   sentence: string
+  /** By how many times the value is too large. */
+  factor?: number
+  /** What is at the place whose value it is: the keys of an answer that are others there. */
+  place?: Partial<Answer>
+  case?: string
+  quantity?: string
 }
 
 /** Ratios by which a value goes wrong when a unit is mistaken. */
@@ -41,6 +50,8 @@ export function diagnose(
   allowed: number,
 ): Diagnosis | null {
   const near = (v: number) => Math.abs(given - v) <= Math.max(allowed, SAME * Math.abs(v))
+  const rounded = roundedTo(problem, a, given, value)
+  if (rounded) return rounded
   if (given === 0 || value === 0) return value === 0 ? null : elsewhere(problem, solution, action, a, near)
   if (near(-value)) return { kind: 'opposite-sign', sentence: signSentence(a) }
   const ratio = Math.abs(given / value)
@@ -49,6 +60,7 @@ export function diagnose(
       if (Math.abs(ratio / f - 1) <= SAME)
         return {
           kind: 'unit-factor',
+          factor: f,
           sentence:
             'The value is ' +
             `${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} ` +
@@ -60,6 +72,7 @@ export function diagnose(
     if (Math.abs(ratio / f - 1) <= SAME)
       return {
         kind: 'factor',
+        factor: f,
         sentence:
           f === 2 ? 'The value is twice what it should be.' : 'The value is half of what it should be.',
       }
@@ -106,15 +119,17 @@ function elsewhere(
     const c = computedFor(problem, solution, of, { ...a, ...other })
     return c.ok && D.equal(c.dimension, answerDimension(a)) && c.value !== 0 && near(c.value)
   }
-  const found = (where: string): Diagnosis => ({
+  const found = (where: string, place: Partial<Answer>): Diagnosis => ({
     kind: 'other-place',
     sentence: `This is the value ${where}.`,
+    place,
   })
   if (a.quantity === 'reaction' || a.quantity === 'displacement') {
     for (const component of ['x', 'y', 'rotation'] as Component[])
-      if (component !== a.component && matches({ component })) return found(`of ${a.node} in ${component}`)
+      if (component !== a.component && matches({ component }))
+        return found(`of ${a.node} in ${component}`, { component })
     for (const node of solution.structure.nodes)
-      if (node.id !== a.node && matches({ node: node.id })) return found(`at ${node.id}`)
+      if (node.id !== a.node && matches({ node: node.id })) return found(`at ${node.id}`, { node: node.id })
   } else if (a.member !== undefined && ['axial', 'shear', 'moment'].includes(a.quantity)) {
     const ends = (id: string): [string, string][] => {
       const m = solution.structure.members.find((t) => t.id === id)!
@@ -124,17 +139,55 @@ function elsewhere(
       ]
     }
     for (const [at, id] of ends(a.member))
-      if (at !== a.at && matches({ at, side: undefined })) return found(`at ${id}`)
+      if (at !== a.at && matches({ at, side: undefined })) return found(`at ${id}`, { at })
     for (const m of solution.structure.members)
       if (m.id !== a.member)
         for (const [at, id] of ends(m.id))
-          if (matches({ member: m.id, at, side: undefined })) return found(`in ${m.id} at ${id}`)
+          if (matches({ member: m.id, at, side: undefined }))
+            return found(`in ${m.id} at ${id}`, { member: m.id, at })
   }
   for (const other of [...solution.cases, ...solution.combinations])
     if (other.id !== action.id && matches({}, other))
       return {
         kind: 'other-case',
+        case: other.id,
         sentence: `This is the value of ${other.id}${other.title !== other.id ? ` (${other.title})` : ''}.`,
+      }
+  return otherQuantity(a, matches)
+}
+
+const FORCES = ['axial', 'shear'] as const
+
+/** Another quantity of the same dimension at the same place: shear for axial force, and the reverse. */
+function otherQuantity(a: Answer, matches: (other: Partial<Answer>) => boolean): Diagnosis | null {
+  if (a.quantity !== 'axial' && a.quantity !== 'shear') return null
+  for (const quantity of FORCES)
+    if (quantity !== a.quantity && matches({ quantity, sense: undefined }))
+      return {
+        kind: 'other-quantity',
+        quantity,
+        sentence: `This is the ${quantity === 'axial' ? 'axial force' : 'shear'} at this place.`,
+      }
+  return null
+}
+
+/** A value that is right when it is rounded to fewer digits than it is given with. */
+function roundedTo(problem: Problem, a: Answer, given: number, value: number): Diagnosis | null {
+  const digits = digitsOf(a.value)
+  if (digits === undefined || given === 0 || value === 0) return null
+  const per = siPerCoherent(problem.units, answerDimension(a))
+  // digits are those of the unit the value was written in: its own, or the coherent one
+  const written = Number(/^\s*[-+−]?([\d.]+(?:[eE][-+]?\d+)?)/.exec(String(a.value))?.[1] ?? NaN)
+  const unit = Number.isFinite(written) && written !== 0 ? Math.abs(given) / written : per
+  const inUnit = Math.abs(value) / unit
+  for (let n = digits - 1; n >= 2; n--)
+    if (
+      Math.abs(Number(inUnit.toPrecision(n)) - written) <= 1e-9 * written &&
+      Math.sign(given) === Math.sign(value)
+    )
+      return {
+        kind: 'rounded',
+        sentence: `The value is right to ${n} digits, and is given with ${digits}.`,
       }
   return null
 }

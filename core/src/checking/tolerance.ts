@@ -49,3 +49,11 @@ export function halfOfLastDigit(
   const read = reader.read(unit.trim() === '' ? Number(half) : `${half}${unit}`, dimension)
   return read.ok ? Math.abs(read.si) : undefined
 }
+
+/** The significant digits of a value that is one number: 4 for "40.80 kN*m", trailing zeros included. */
+export function digitsOf(value: number | string): number | undefined {
+  const it = ONE_NUMBER.exec(String(value))
+  if (!it || (it[1] === '' && !it[2])) return undefined
+  const digits = `${it[1]}${it[2] ?? ''}`.replace(/^0+/, '')
+  return digits.length
+}

@@ -13,17 +13,33 @@ import type { Solved } from './solved'
 import { RESULT_VIEWS, viewOf, type ResultViewKey } from './views'
 import './results.css'
 
-/** The views besides the first come with their scripts when they are opened. */
-const VIEWS: Record<ResultViewKey, ComponentType<Solved>> = {
-  overview: Overview,
-  member: lazy(() => import('./member/MemberPage')),
-  tables: lazy(() => import('./tables/Tables')),
-  envelope: lazy(() => import('./envelope/Envelope')),
-  'free-body': lazy(() => import('./free-body/FreeBody')),
-  stress: lazy(() => import('./stress/Stress')),
-  compare: lazy(() => import('./compare/Compare')),
-  export: lazy(() => import('./export/Export')),
-}
+type View = ComponentType<Solved>
+
+/**
+ * The views besides the first come with their scripts when they are opened. The server has them all at once: a
+ * part that it sent later would bring its styles where the browser does not expect them.
+ */
+const VIEWS: Record<ResultViewKey, View> = import.meta.env.SSR
+  ? {
+      overview: Overview,
+      member: (await import('./member/MemberPage')).default,
+      tables: (await import('./tables/Tables')).default,
+      envelope: (await import('./envelope/Envelope')).default,
+      'free-body': (await import('./free-body/FreeBody')).default,
+      stress: (await import('./stress/Stress')).default,
+      compare: (await import('./compare/Compare')).default,
+      export: (await import('./export/Export')).default,
+    }
+  : {
+      overview: Overview,
+      member: lazy(() => import('./member/MemberPage')),
+      tables: lazy(() => import('./tables/Tables')),
+      envelope: lazy(() => import('./envelope/Envelope')),
+      'free-body': lazy(() => import('./free-body/FreeBody')),
+      stress: lazy(() => import('./stress/Stress')),
+      compare: lazy(() => import('./compare/Compare')),
+      export: lazy(() => import('./export/Export')),
+    }
 
 /** Views that are of all cases together: the choice of one would say nothing. */
 const OF_ALL: readonly ResultViewKey[] = ['envelope']
@@ -33,7 +49,7 @@ export function Results() {
   const solved = useSolved()
   const { view: name, problemId } = useParams()
   const view = viewOf(name)
-  const View = VIEWS[view]
+  const Shown = VIEWS[view]
   return (
     <>
       <ResultViews at={view} base={`/problems/${problemId}/results`} />
@@ -47,7 +63,7 @@ export function Results() {
             <SignsLine />
             {!OF_ALL.includes(view) && <CaseChoice />}
             <Suspense fallback={<p className="quiet">…</p>}>
-              <View {...solved} />
+              <Shown {...solved} />
             </Suspense>
           </>
         )}

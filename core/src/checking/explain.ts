@@ -1,0 +1,125 @@
+import { solve, type Solved } from '../analysis/solve.js'
+import type { Problem } from '../document/types.js'
+import { judgedAnswers, type Judged } from './judged.js'
+import { candidatesOf, type Candidate, type Reader } from './slips/index.js'
+import { computedValues } from './slips/values.js'
+
+/** A slip that explains the sheet, with what it does to each answer. */
+export interface Explanation {
+  kind: string
+  subject: Readonly<Record<string, unknown>>
+  explains: string[]
+  keeps: string[]
+  leaves: string[]
+  sentence: string
+  step: string
+}
+
+/** No more explanations than this are worth reading. */
+const MOST = 6
+/** How far the evidence must exceed what luck gives, natural logarithm: about one chance in four hundred. */
+const BEYOND_LUCK = 6
+/** Explanations whose evidence differs by less than this fit equally well. */
+const EQUAL = 2.5
+/** The evidence of one value, at the most: what many digits could add is not believed beyond this. */
+const MOST_EVIDENCE = 7
+/** At least this part of the wrong answers must be explained. */
+const LEAST_SHARE = 0.75
+
+interface Weighed extends Explanation {
+  evidence: number
+  commonness: number
+}
+
+/**
+ * The slips that explain the answers of a sheet, the best first: each is tried by solving the problem as it would
+ * have it. Nothing where no fit is well beyond the luck of so many tries.
+ * @param flipped answers that are right under the opposite sign convention: they count as right
+ */
+export function explainSheet(problem: Problem, solved: Solved, flipped: ReadonlySet<string>): Explanation[] {
+  const judged = judgedAnswers(problem, solved.solution).map((j) =>
+    flipped.has(j.answer.id) ? { ...j, given: -j.given, agrees: true } : j,
+  )
+  if (judged.every((j) => j.agrees)) return []
+  const { structure } = solved.solution
+  const readerFor = (s: typeof structure): Reader | undefined => {
+    const other = solve(s, solved)
+    return other.ok ? (a) => computedValues(problem, other.solution, a) : undefined
+  }
+  const candidates = candidatesOf({ problem, structure, base: solved, solved: readerFor })
+  const luck = Math.log(Math.max(2, candidates.length))
+  const found = candidates.flatMap((c) => weigh(c, judged) ?? [])
+  const beyond = found.filter((w) => w.evidence - luck >= BEYOND_LUCK)
+  return unique(ranked(beyond)).slice(0, MOST).map(explanation)
+}
+
+const explanation = ({ kind, subject, explains, keeps, leaves, sentence, step }: Weighed): Explanation => ({
+  kind,
+  subject,
+  explains,
+  keeps,
+  leaves,
+  sentence,
+  step,
+})
+
+/** What a slip does to the answers; undefined where it loses one that was right or explains too little. */
+function weigh(c: Candidate, judged: readonly Judged[]): Weighed | undefined {
+  const read = c.read()
+  if (!read) return undefined
+  const out = { explains: [] as string[], keeps: [] as string[], leaves: [] as string[] }
+  let evidence = 0
+  for (const j of judged) {
+    const values = read(j.answer)
+    const near = values && closest(values, j.given)
+    const fits = near !== undefined && Math.abs(near - j.given) <= j.allowed(near)
+    const { id } = j.answer
+    if (j.agrees && !fits) return undefined
+    if (j.agrees) out.keeps.push(id)
+    else if (fits) {
+      out.explains.push(id)
+      evidence += evidenceOf(j, near)
+    } else out.leaves.push(id)
+  }
+  const wrong = out.explains.length + out.leaves.length
+  if (out.explains.length < LEAST_SHARE * wrong) return undefined
+  const { kind, subject, sentence, step, commonness } = c
+  return { kind, subject, sentence, step, commonness, ...out, evidence }
+}
+
+const closest = (values: readonly number[], given: number): number =>
+  values.reduce((best, v) => (Math.abs(v - given) < Math.abs(best - given) ? v : best))
+
+/**
+ * How unlikely it is that a value meets a candidate by luck, natural logarithm of one over the chance: the width
+ * that counts as met against the size of the value. Zero is met easily, so it tells little.
+ */
+function evidenceOf({ given, half }: Judged, near: number): number {
+  const size = Math.max(Math.abs(given), Math.abs(near))
+  if (given === 0 || near === 0) return 1
+  const width = 2 * Math.max(Math.abs(given - near), half)
+  return Math.min(MOST_EVIDENCE, Math.max(0, -Math.log(width / size)))
+}
+
+/** More explained answers first, then better fits; of equal fits the more common slip. */
+function ranked(all: readonly Weighed[]): Weighed[] {
+  const most = Math.max(0, ...all.map((w) => w.explains.length))
+  const best = Math.max(0, ...all.filter((w) => w.explains.length === most).map((w) => w.evidence))
+  const isEqual = (w: Weighed) => w.explains.length === most && best - w.evidence <= EQUAL
+  return [...all].sort(
+    (a, b) =>
+      Number(isEqual(b)) - Number(isEqual(a)) ||
+      (isEqual(a) && isEqual(b) ? b.commonness - a.commonness || b.evidence - a.evidence : 0) ||
+      b.explains.length - a.explains.length ||
+      b.evidence - a.evidence,
+  )
+}
+
+/** The same slip in two readings (shears that follow or stay) is one explanation. */
+function unique(all: readonly Weighed[]): Weighed[] {
+  const seen = new Set<string>()
+  return all.filter((w) => {
+    const key = `${w.kind} ${JSON.stringify(w.subject)}`
+    return !seen.has(key) && seen.add(key)
+  })
+}

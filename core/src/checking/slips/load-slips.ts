@@ -1,0 +1,160 @@
+import { describeLoad } from '../../kinds/loads/index.js'
+import type { StatedLoad, Structure } from '../../structure/types.js'
+import type { Candidate, SlipContext, Slips } from './slip.js'
+
+/** Slips of a single load: its sign, its presence, its size, its kind, its place. */
+
+/** A load with every amount multiplied. */
+export function scaledLoad(l: StatedLoad, f: number): StatedLoad {
+  switch (l.type) {
+    case 'nodal':
+    case 'point':
+      return { ...l, fx: f * l.fx, fy: f * l.fy, m: f * l.m, polar: undefined }
+    case 'distributed':
+    case 'couple':
+      return { ...l, points: l.points.map((p) => ({ ...p, q: f * p.q })) }
+    case 'temperature':
+      return { ...l, uniform: f * l.uniform, gradient: f * l.gradient }
+    case 'misfit':
+      return { ...l, elongation: f * l.elongation, slip: f * l.slip, kink: f * l.kink }
+  }
+}
+
+/** The resultant of a distributed load at its centroid; undefined where it has none. */
+function resultant(s: Structure, l: StatedLoad): StatedLoad | undefined {
+  if (l.type !== 'distributed') return undefined
+  const m = s.members[l.member]
+  let [total, moment] = [0, 0]
+  for (let i = 1; i < l.points.length; i++) {
+    const [a, b] = [l.points[i - 1], l.points[i]]
+    const h = b.at - a.at
+    total += ((a.q + b.q) / 2) * h
+    moment += ((a.q + b.q) / 2) * h * a.at + ((a.q + 2 * b.q) / 6) * h * h
+  }
+  const at = moment / total
+  if (!(at >= 0 && at <= m.length)) return undefined
+  const share = l.per === 'projection' ? Math.abs(l.direction === 'X' ? m.sin : m.cos) : 1
+  const along = l.direction === 'X' || l.direction === 'x'
+  const force = total * share
+  return {
+    type: 'point',
+    member: l.member,
+    at,
+    axes: l.direction === 'x' || l.direction === 'y' ? 'member' : 'global',
+    fx: along ? force : 0,
+    fy: along ? 0 : force,
+    m: 0,
+  }
+}
+
+/** Per length for per projection, or the reverse; undefined where the two are the same. */
+function otherBasis(s: Structure, l: StatedLoad): StatedLoad | undefined {
+  if (l.type !== 'distributed' || l.direction === 'x' || l.direction === 'y') return undefined
+  const share = Math.abs(l.direction === 'X' ? s.members[l.member].sin : s.members[l.member].cos)
+  return Math.abs(share - 1) < 1e-9 ? undefined : { ...l, per: l.per === 'length' ? 'projection' : 'length' }
+}
+
+/** The load measured from the other end of its member; undefined where that is the same. */
+function fromOtherEnd(s: Structure, l: StatedLoad): StatedLoad | undefined {
+  if (l.type === 'point') {
+    const at = s.members[l.member].length - l.at
+    return Math.abs(at - l.at) < 1e-9 ? undefined : { ...l, at }
+  }
+  if (l.type !== 'distributed' && l.type !== 'couple') return undefined
+  const L = s.members[l.member].length
+  const points = [...l.points].reverse().map((p) => ({ ...p, at: L - p.at }))
+  const same = points.every((p, i) => Math.abs(p.at - l.points[i].at) < 1e-9 * L && p.q === l.points[i].q)
+  return same ? undefined : { ...l, points }
+}
+
+const FACTORS: readonly (readonly [number, string])[] = [
+  [1000, 'a thousand times too large'],
+  [1 / 1000, 'a thousand times too small'],
+  [12, 'twelve times too large, as feet for inches'],
+  [1 / 12, 'twelve times too small, as inches for feet'],
+  [9.80665, '9.81 times too large, as newtons for kilograms-force'],
+  [1 / 9.80665, '9.81 times too small, as kilograms-force for newtons'],
+  [10, 'ten times too large'],
+  [1 / 10, 'ten times too small'],
+  [100, 'a hundred times too large'],
+  [1 / 100, 'a hundred times too small'],
+]
+
+/** The structure with one load of a case in another form, or without it. */
+function withLoad(s: Structure, c: number, i: number, load: StatedLoad | undefined): Structure {
+  const cases = s.cases.map((k, j) =>
+    j !== c ? k : { ...k, loads: k.loads.flatMap((l, n) => (n !== i ? [l] : load ? [load] : [])) },
+  )
+  return { ...s, cases }
+}
+
+export const loadSlips: Slips = (ctx: SlipContext) =>
+  ctx.structure.cases.flatMap((c, ci) => [
+    ...c.loads.flatMap((load, i) => ofLoad(ctx, ci, i, load)),
+    ...(c.selfWeight !== 0 ? [ownWeight(ctx, ci)] : []),
+  ])
+
+function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Candidate[] {
+  const { structure: s, problem } = ctx
+  const { id } = s.cases[ci]
+  const stated = problem.loadCases?.[ci]?.loads[i]
+  const name = stated ? describeLoad(stated) : 'the load'
+  const make = (
+    kind: string,
+    commonness: number,
+    changed: StatedLoad | undefined,
+    sentence: string,
+    more: Record<string, unknown> = {},
+  ): Candidate => ({
+    kind,
+    subject: { case: id, load: i, ...more },
+    commonness,
+    sentence,
+    step: 'loads',
+    read: () => ctx.solved(withLoad(s, ci, i, changed)),
+  })
+  const optional = (kind: string, commonness: number, changed: StatedLoad | undefined, sentence: string) =>
+    changed ? [make(kind, commonness, changed, sentence)] : []
+  return [
+    make('load-sign', 0.12, scaledLoad(load, -1), `The numbers fit a load taken the other way: ${name}.`),
+    make('load-left-out', 0.1, undefined, `The numbers fit a solution without this load: ${name}.`),
+    make('load-doubled', 0.03, scaledLoad(load, 2), `The numbers fit this load counted twice: ${name}.`),
+    ...FACTORS.map(([factor, words]) =>
+      make('load-factor', 0.02, scaledLoad(load, factor), `The numbers fit a load ${words}: ${name}.`, {
+        factor,
+      }),
+    ),
+    ...optional(
+      'load-as-resultant',
+      0.06,
+      resultant(s, load),
+      `The numbers fit this load put as one force at its centroid: ${name}.`,
+    ),
+    ...optional(
+      'load-basis',
+      0.06,
+      otherBasis(s, load),
+      `The numbers fit this load taken per length ${load.type === 'distributed' && load.per === 'projection' ? 'of the member and not of its projection' : 'of the projection and not of the member'}: ${name}.`,
+    ),
+    ...optional(
+      'load-from-other-end',
+      0.06,
+      fromOtherEnd(s, load),
+      `The numbers fit this load measured from the other end of its member: ${name}.`,
+    ),
+  ]
+}
+
+function ownWeight(ctx: SlipContext, ci: number): Candidate {
+  const { structure: s } = ctx
+  const { id } = s.cases[ci]
+  const cases = s.cases.map((k, j) => (j === ci ? { ...k, selfWeight: 0 } : k))
+  return {
+    kind: 'own-weight-left-out',
+    subject: { case: id },
+    commonness: 0.06,
+    sentence: `The numbers fit a solution without the own weight of case ${id}.`,
+    step: 'loads',
+    read: () => ctx.solved({ ...s, cases }),
+  }
+}
