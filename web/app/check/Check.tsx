@@ -22,6 +22,7 @@ import { VerdictSign } from '../widgets/VerdictSign'
 import { AnswerFields } from './AnswerFields'
 import { changeTo, fitted, type Place } from '@viga/core/statement/answer-place'
 import { answerName } from '@viga/core/statement/answer-words'
+import { Explained } from './Explained'
 import { NewAnswer } from './NewAnswer'
 import { useVerdicts } from './notes'
 import { targetOf } from '../sheet/targets'
@@ -77,6 +78,7 @@ export function Check() {
         </table>
         <NewAnswer />
         {told && <Told a={told.answer} v={told.verdict} />}
+        {solved && <Explained differs={rows.filter((r) => r.verdict.verdict === 'differs').length} />}
       </div>
       <footer className="sheet-foot">
         <span>enter: next value</span>

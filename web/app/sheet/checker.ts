@@ -1,0 +1,32 @@
+import { checkDocument, workWithSystem, type Problem } from '@viga/core'
+import { wrap } from 'comlink'
+import type { SolverWorker } from './solver.worker'
+
+export type Checked = ReturnType<typeof checkDocument>
+
+/**
+ * Looks for the slip behind the hand values of a problem in a worker of its own, which is ended when the search
+ * is given up: some slips take many solutions.
+ * @param done receives what was found; nothing when the problem has no solution
+ * @returns a function that gives the search up
+ */
+export function searchSlip(problem: Problem, done: (found: Checked | undefined) => void): () => void {
+  if (typeof Worker === 'undefined') {
+    const { solved } = workWithSystem(problem)
+    done(solved && checkDocument(problem, solved))
+    return () => {}
+  }
+  const worker = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' })
+  let over = false
+  void wrap<SolverWorker>(worker)
+    .check(problem)
+    .then((found) => {
+      if (!over) done(found)
+      worker.terminate()
+    })
+    .catch(() => worker.terminate())
+  return () => {
+    over = true
+    worker.terminate()
+  }
+}
