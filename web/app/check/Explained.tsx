@@ -80,7 +80,10 @@ function Slips({ checked, name }: { checked: Checked; name: (id: string) => stri
   return (
     <>
       <h2>
-        One slip explains {first.explains.length === wrong ? 'all' : first.explains.length} of {wrong} values
+        One slip explains{' '}
+        {first.explains.length === wrong
+          ? `all ${wrong} values`
+          : `${first.explains.length} of ${wrong} values`}
       </h2>
       <p className="prose">{first.sentence}</p>
       <p className="quiet">

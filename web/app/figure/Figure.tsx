@@ -1,5 +1,5 @@
 import { isThing, thing, type Structure } from '@viga/core'
-import { memo, useMemo, useRef, type ReactNode } from 'react'
+import { lazy, memo, Suspense, useMemo, useRef, type ReactNode } from 'react'
 import { structureOf, useSheet, useSheetStore, useSolved } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import { chosen } from '../sheet/targets'
@@ -12,7 +12,6 @@ import { Ghost, GridDots, GridLines } from './Ghost'
 import { Handles } from './Handles'
 import { LayerBar } from './LayerBar'
 import { MovingView } from './MovingView'
-import { ProbeMark } from './ProbeMark'
 import { SceneView } from './SceneView'
 import { TypedStep } from './TypedStep'
 import { useGestures } from './gestures'
@@ -22,6 +21,9 @@ import { useFigureView } from './use-figure-view'
 import { useScene, type Besides } from './use-scene'
 import { useCalmMotion } from '../widgets/calm-motion'
 import './figure.css'
+
+// values are read in the Results alone: what reads them comes when they are first opened
+const ProbeMark = lazy(() => import('./ProbeMark').then((m) => ({ default: m.ProbeMark })))
 
 /** What a panel beside the selected things is handed. */
 export interface FigurePanel {
@@ -137,11 +139,13 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
             <Ghost view={view} state={gestures.ghost} display={display} />
           )}
           {part === 'results' && !overlay.sceneOn && !scene?.panels && (
-            <ProbeMark
-              view={view}
-              diagram={shown.all || shown.envelope ? null : shown.diagram}
-              envelope={shown.envelope ? shown.diagram : null}
-            />
+            <Suspense>
+              <ProbeMark
+                view={view}
+                diagram={shown.all || shown.envelope ? null : shown.diagram}
+                envelope={shown.envelope ? shown.diagram : null}
+              />
+            </Suspense>
           )}
           {overlay.marks?.(view)}
           {gestures.box && <SelectBox {...gestures.box} />}

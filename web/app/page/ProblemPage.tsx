@@ -21,7 +21,6 @@ import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
 import { createSheet } from '../sheet/store'
 import { Divide } from './Divide'
-import { FirstNotes } from './FirstNotes'
 import { Keys } from './Keys'
 import { TitleField } from './TitleField'
 import { Tools } from './Tools'
@@ -78,7 +77,9 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
         <section className="sheet" aria-label="Sheet">
           <Conflict />
           <RunningHead />
-          <FirstNotes />
+          <Suspense>
+            <FirstNotes />
+          </Suspense>
           <SheetContext value={calm}>
             <Outlet />
           </SheetContext>
@@ -192,5 +193,6 @@ function Told() {
 }
 
 // the strip of words and the view for a class come when they are first needed
+const FirstNotes = lazy(() => import('./FirstNotes').then((m) => ({ default: m.FirstNotes })))
 const Projector = lazy(() => import('./Projector').then((m) => ({ default: m.Projector })))
 const Snackbar = lazy(() => import('@mui/material/Snackbar'))

@@ -24,7 +24,7 @@ describe('what explains a sheet', () => {
   it('is said in a sentence, with the values and the way to the step of the Working', async () => {
     explained(sheet('9000-02-load-sign'), 6)
     expect(await screen.findByText(/The numbers fit a load taken the other way/)).toBeTruthy()
-    expect(screen.getByRole('heading').textContent).toBe('One slip explains all of 6 values')
+    expect(screen.getByRole('heading').textContent).toBe('One slip explains all 6 values')
     expect(screen.getByRole('link').getAttribute('href')).toBe('/problems/p/working/loads')
   })
   it('is nothing where no slip fits better than chance', async () => {
