@@ -90,7 +90,7 @@ function drawValue(
   const sign = key === 'V' ? signFactors(options.signs ?? OWN_SIGNS).V : 1
   const text = tiny ? '0' : valueText(key, p.v * shown * sign)
   // where two members pass the same moment round a joint, or nothing ends there, it is said once
-  if (p.end && (key === 'M' || tiny)) {
+  if (p.end && (key === 'M' || tiny || options.once)) {
     const once = `${p.x === 0 ? m.start : m.end} ${text}`
     if (said.has(once)) return
     said.add(once)

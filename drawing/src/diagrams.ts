@@ -31,6 +31,8 @@ export interface DiagramOptions {
   shown: number
   /** Many members: say the largest value of each and no more. */
   spare?: boolean
+  /** Members lie in one line: a value that two of them have at their joint is said once. */
+  once?: boolean
   /** The sign conventions of the drawing; the core's own where they are left out. */
   signs?: Signs
   /** The magnitude that is drawn `tall`, SI; the largest of the courses where it is left out. */

@@ -207,6 +207,7 @@ function diagramOptions(
     key,
     tall: Math.max(20, 64 * room) * diagramSize,
     spare: s.members.length > MANY,
+    once: isLevelBeam(s),
     shown: key === 'M' ? display.moment.perSI : display.force.perSI,
     signs,
   }

@@ -67,6 +67,7 @@ export function stackedBelow(input: TogetherInput): DiagramDrawing {
       tall: SHARE * room * size,
       shown,
       signs,
+      once: true,
       spare: solution.structure.members.length > 16,
     })
     out.groups.push({
