@@ -4,6 +4,8 @@ import {
   formatNumber,
   headOf,
   keptPlaces,
+  readAt,
+  readPlace,
   RESULT_TABLES,
   signsOf,
   type ActionSolution,
@@ -93,8 +95,19 @@ function diagrams(p: Pages, problem: Problem, solution: Solution, action: Action
   need(p, figures[0].tall + 60)
   heading(p, 'Diagrams', 1)
   for (const f of figures) f.draw(p)
-  for (const { member, at } of keptPlaces(problem))
-    words(p, `Read at ${String(at)} of ${member}.`, { size: 9, colour: QUIET })
+  for (const line of readings(problem, solution, action)) words(p, line, { size: 10 })
+}
+
+/** What is read at the places that the problem keeps, a line each; a place that is gone is passed over. */
+function readings(problem: Problem, solution: Solution, action: ActionSolution): string[] {
+  const { members } = solution.structure
+  return keptPlaces(problem).flatMap(({ member, at }) => {
+    const index = members.findIndex((m) => m.id === member)
+    const read = index < 0 ? undefined : readPlace(problem, members[index].length, String(at))
+    if (!read?.ok) return []
+    const values = readAt(problem, solution, action, index, read.x, displayOf(problem))
+    return [`${member} at ${String(at)}: ${values.map((v) => `${v.key} = ${v.text} ${v.unit}`).join(', ')}.`]
+  })
 }
 
 const TEXT_SIZE = 9.5

@@ -12,6 +12,7 @@ export {
   type Governed,
 } from './envelope.js'
 export { readPlace } from './place.js'
+export { readAt, readEnvelope, type ReadKey, type ReadValue } from './read-at.js'
 export * from './tables/index.js'
 export { eulerLoad, stressCheck, type At, type FibreStress, type StressCheck } from './stress.js'
 export { formulasOf, valueOfFormula, type StretchFormula } from './formulas.js'

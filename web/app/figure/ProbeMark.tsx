@@ -7,6 +7,8 @@ import {
   signsOf,
   sidesAt,
   type StructureMember,
+  readAt,
+  readEnvelope,
 } from '@viga/core'
 import { largest, type DiagramKey } from '@viga/drawing/diagrams'
 import { sideOf } from '@viga/drawing/diagram-side'
@@ -14,7 +16,6 @@ import { plus } from '@viga/drawing/marks'
 import { memberLine, roominess, type View } from '@viga/drawing/view'
 import { useMemo } from 'react'
 import { useDisplay, useSheet, useSolved } from '../sheet/context'
-import { readAt, readEnvelope } from '../sheet/read-place'
 import type { Probe } from '../sheet/results-view'
 
 /** The room of the words beside a probe, px. */

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { displayOf, setSigns, type Problem } from '@viga/core'
-import { readAt, readEnvelope } from '../../app/sheet/read-place'
+import { displayOf, readAt, readEnvelope, setSigns, type Problem } from '@viga/core'
 import { bodyOf } from '../../app/sheet/free-body-of'
 import { demo, solved } from '../demo'
 

@@ -1,15 +1,10 @@
-import {
-  chordAt,
-  courseOf,
-  formatNumber,
-  sidesAt,
-  signFactors,
-  signsOf,
-  type ActionSolution,
-  type Display,
-  type Problem,
-  type Solution,
-} from '@viga/core'
+import { chordAt, sidesAt } from '../analysis/course.js'
+import type { ActionSolution, Solution } from '../analysis/solve.js'
+import type { Display } from '../document/display.js'
+import { signFactors, signsOf } from '../document/signs.js'
+import type { Problem } from '../document/types.js'
+import { formatNumber } from '../quantity/format.js'
+import { courseOf } from './courses.js'
 
 export type ReadKey = 'N' | 'V' | 'M' | 'u' | 'v' | 'deflection' | 'max' | 'min'
 
