@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { address, block, expect, jointAt, openCopy, ready, test } from './pages'
 
 test('results: reactions, values at a place, another case, the deflected shape', async ({ page }) => {
@@ -149,4 +151,21 @@ test('the form of a row opens by a key, takes the focus and gives it back', asyn
   await page.keyboard.press('Escape')
   await expect(form).toHaveCount(0)
   await expect(field).toBeFocused()
+})
+
+test('check: one slip that explains the sheet is found, with the way to where the roads part', async ({
+  page,
+}) => {
+  const file = join(import.meta.dirname, '../core/test/sheets/9001-00-load-as-resultant.viga.json')
+  const response = await page.request.post(`${address()}/?index`, {
+    multipart: { intent: 'open', file: readFileSync(file, 'utf8') },
+    maxRedirects: 0,
+  })
+  await page.goto(`${address()}${response.headers().location.replace('/given', '')}/check`)
+  await ready(page)
+  const explained = block(page, 'What explains the sheet')
+  await expect(explained).toContainText('One slip explains all 8 values')
+  await expect(explained).toContainText('put as one force at its centroid')
+  await explained.getByRole('link').click()
+  await page.waitForURL(/working\/loads$/)
 })
