@@ -62,9 +62,14 @@ export function Results() {
           <>
             <SignsLine />
             {!OF_ALL.includes(view) && <CaseChoice />}
-            <Suspense fallback={<p className="quiet">…</p>}>
-              <Shown {...solved} />
-            </Suspense>
+            {view === 'overview' ? (
+              // what is there at once answers at once: a part that may wait is brought to life later
+              <Overview {...solved} />
+            ) : (
+              <Suspense fallback={<p className="quiet">…</p>}>
+                <Shown {...solved} />
+              </Suspense>
+            )}
           </>
         )}
       </div>
