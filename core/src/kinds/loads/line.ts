@@ -92,7 +92,13 @@ export const isIdleLine = ({ q, points }: StatedLine): boolean =>
 
 /** "6 kN/m" or "0 to 6 kN/m": a line as people say it. */
 export const describeLine = ({ q, points }: StatedLine): string =>
-  points ? points.map((p) => String(p.q)).join(' to ') : String(q ?? 0)
+  points
+    ? points
+        .map((p) => String(p.q))
+        // a uniform stretch is one value
+        .filter((text, i, all) => i === 0 || text !== all[i - 1])
+        .join(' to ')
+    : String(q ?? 0)
 
 /** The line on the two halves of a member that is split. */
 export function splitLine<L extends StatedLine & { member: string }>(
