@@ -1,4 +1,4 @@
-import { work, type ActionSolution, type Outcome, type Problem } from '@viga/core'
+import { fileName, work, type ActionSolution, type Outcome, type Problem } from '@viga/core'
 import { figurePicture, SHOWN, type Shown } from '@viga/drawing/figure-file'
 import { PAPER_INKS } from '@viga/drawing/inks'
 import { pictureSvg } from '@viga/drawing/svg'
@@ -7,7 +7,6 @@ import { REPORT_PARTS, resultsPdf, type ReportPart } from '@viga/paper/results'
 import { typefaceRules } from '@viga/paper/typefaces'
 import { array, boolean, number, object, string } from 'yup'
 import type { FileOut } from './file-response.server'
-import { asFileName } from './titles.server'
 
 /** A list of names, as an address has it: `M,reactions`; what is not known is left out. */
 const names = <T extends string>(known: readonly T[]) =>
@@ -61,7 +60,7 @@ export async function figureAs(
     form === 'svg'
       ? Buffer.from(pictureSvg(picture, { inks: PAPER_INKS, fonts: typefaceRules() }))
       : await picturePdf(problem.title, picture)
-  return { body, type: TYPES[form as keyof typeof TYPES], name: `${asFileName(problem.title)}.${form}` }
+  return { body, type: TYPES[form as keyof typeof TYPES], name: `${fileName(problem.title)}.${form}` }
 }
 
 /** The results of a case as a PDF, with the parts that the address names. */
@@ -78,7 +77,7 @@ export async function resultsAs(
   if (!reportQuery.isValidSync(query)) return { message: 'This report cannot be made.', status: 400 }
   const { parts } = reportQuery.cast(query)
   const body = await resultsPdf(problem, ready.outcome.solution, ready.action, parts)
-  return { body, type: TYPES.pdf, name: `${asFileName(problem.title)}-results.pdf` }
+  return { body, type: TYPES.pdf, name: `${fileName(problem.title)}-results.pdf` }
 }
 
 type Drawable = Exclude<Outcome, { stage: 'invalid' }>

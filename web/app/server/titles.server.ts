@@ -6,11 +6,3 @@ export const withoutCopy = (title: string): string => title.replace(/, copy \d+$
 /** "Title", then "Title, copy 1", "Title, copy 2" … */
 export const copyTitle = (title: string, taken: string[]): string =>
   freeId(taken, `${withoutCopy(title).slice(0, 280)}, copy `)
-
-/** A name for files from the title of a problem: letters and digits joined by hyphens. */
-export const asFileName = (title: string): string =>
-  title
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '')
-    .toLowerCase()
-    .slice(0, 80) || 'problem'

@@ -1,7 +1,6 @@
-import { work, working, type Problem } from '@viga/core'
+import { fileName, work, working, type Problem } from '@viga/core'
 import { workingPdf } from '@viga/paper/working'
 import type { FileOut } from './file-response.server'
-import { asFileName } from './titles.server'
 
 /** Forms in which a whole working leaves Viga. */
 const FORMS = {
@@ -49,6 +48,6 @@ export async function workingAs(problem: Problem, form: string, caseId: string |
     }
   const { type, ending, make } = FORMS[form as keyof typeof FORMS]
   const book = working.ledger(solution, problem.units, action, problem)
-  const name = asFileName(problem.title)
+  const name = fileName(problem.title)
   return { body: await make(problem, book), type, name: `${name}-working.${ending}` }
 }

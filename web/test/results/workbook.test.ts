@@ -2,8 +2,8 @@ import writeWorkbook from 'write-excel-file/node'
 import { expect, it } from 'vitest'
 import type { ResultTable } from '@viga/core'
 import { withUnits } from '../../app/results/tables/shown-units'
-import { fileName, sheetRows } from '../../app/results/tables/workbook'
-import { displayOf } from '@viga/core'
+import { sheetRows } from '../../app/results/tables/workbook'
+import { displayOf, fileName } from '@viga/core'
 
 const table: ResultTable = {
   key: 'reactions',

@@ -1,3 +1,4 @@
+import { fileName } from '@viga/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { SHOWN, type Shown } from '@viga/drawing/figure-file'
@@ -7,7 +8,7 @@ import { Block } from '../../widgets/Block'
 import { Press } from '../../widgets/Press'
 import { Tick } from '../../widgets/Tick'
 import type { Solved } from '../solved'
-import { download, fileName } from '../tables/workbook'
+import { download } from '../tables/workbook'
 
 /** The names of what the Figure shows now, as an address has them. */
 export function shownNow(layers: Layers): Shown[] {

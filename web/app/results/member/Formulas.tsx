@@ -12,25 +12,16 @@ import { useMemo } from 'react'
 import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
 import type { Solved } from '../solved'
+import { texNumber } from '../tex-number'
 
 const KEYS = ['N', 'V', 'M', 'v'] as const
-
-/** A number as a formula writes it. */
-const tex = (v: number) =>
-  formatNumber(v, { figures: 5 })
-    .replace('−', '-')
-    .replace(/\u2009/g, '\\,')
-    .replace(/·10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)/, (_, p: string) => `\\cdot10^{${fromSuperscript(p)}}`)
-
-const fromSuperscript = (s: string) =>
-  [...s].map((c) => (c === '⁻' ? '-' : String('⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)))).join('')
 
 /** A polynomial in x as TeX, highest power last as it is derived. */
 export function polynomialTex(coefficients: readonly number[]): string {
   const terms = coefficients.flatMap((c, k) => {
     if (c === 0) return []
     const x = k === 0 ? '' : k === 1 ? '\\,x' : `\\,x^{${k}}`
-    const size = tex(Math.abs(c))
+    const size = texNumber(Math.abs(c), 5)
     return [{ sign: c < 0 ? '-' : '+', body: `${size}${x}` }]
   })
   if (terms.length === 0) return '0'

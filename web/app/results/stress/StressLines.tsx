@@ -7,6 +7,7 @@ import {
   type StructureMember,
 } from '@viga/core'
 import { Formula } from '../../widgets/Formula'
+import { texNumber as n } from '../tex-number'
 import { WideBlock } from '../WideBlock'
 
 interface Props {
@@ -32,16 +33,6 @@ interface Line {
   over?: boolean
 }
 
-/** A number inside a formula. */
-const n = (v: number, figures = 4) => {
-  const text = formatNumber(v, { figures })
-    .replace('−', '-')
-    .replace(/\u2009/g, '\\,')
-  return text.replace(/·10([⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)/, (_, p: string) => {
-    const power = [...p].map((c) => (c === '⁻' ? '-' : String('⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(c)))).join('')
-    return `\\cdot10^{${power}}`
-  })
-}
 const inBrackets = (v: number) => (v < 0 ? `\\left(${n(v)}\\right)` : n(v))
 
 /** The check of one member, each number with its formula and substitution. */

@@ -1,4 +1,4 @@
-import { headOf, tableCsv, type ResultTable } from '@viga/core'
+import { fileName, headOf, tableCsv, type ResultTable } from '@viga/core'
 
 /** Hands a file to the person, as a browser does with a link that downloads. */
 export function download(name: string, content: Blob | string, type = 'text/csv;charset=utf-8') {
@@ -10,14 +10,6 @@ export function download(name: string, content: Blob | string, type = 'text/csv;
   // the browser has begun to read it by then
   setTimeout(() => URL.revokeObjectURL(url), 10_000)
 }
-
-/** A name for files from the title of a problem: letters and digits joined by hyphens. */
-export const fileName = (title: string) =>
-  title
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '')
-    .toLowerCase()
-    .slice(0, 80) || 'problem'
 
 export const downloadCsv = (title: string, table: ResultTable) =>
   download(`${fileName(title)}-${table.key}.csv`, tableCsv(table))
