@@ -6,7 +6,9 @@ export { coherentDisplay, csvFiles, headOf, tableCells, tableCsv } from './excha
 export { readBays, writeBays } from './statement/bays.js'
 export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './exchange/results-document.js'
 export { checkDocument } from './exchange/check-document.js'
-export { explainSheet, type Explanation } from './checking/explain.js'
+export { explainSheet, solveWithSlip, type Explanation } from './checking/explain.js'
+export { solutionStep } from './checking/order.js'
+export { judgeSheet, scoreOf, type SheetVerdict } from './checking/sheet.js'
 export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
 export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
 export { doubts, type Doubt } from './checking/doubts.js'
@@ -31,7 +33,7 @@ export {
   type Sides,
   type Stretch,
 } from './analysis/course.js'
-export type { ActionSolution, Solution, SolvedElement } from './analysis/solve.js'
+export type { ActionSolution, Solution, Solved, SolvedElement } from './analysis/solve.js'
 export { wholeStiffness } from './analysis/assemble.js'
 export { COMPONENTS, type Dof, type Dofs } from './analysis/dofs.js'
 export { findRolled, rolledShapes, searchRolled, type RolledShape } from './kinds/sections/catalogue.js'

@@ -3,7 +3,7 @@ import type { Course, Signs, Solution, Stretch } from '@viga/core'
 import { sideOf, type DiagramKey } from './diagram-side'
 import { drawValues, ROUNDING, valueWord } from './diagram-values'
 import type { Obstacle, Wish } from './label-placement'
-import { plus, polyline, type Group, type Mark, type Vec } from './marks'
+import { plus, polyline, type Group, type Ink, type Mark, type Vec } from './marks'
 import { memberLine, type View } from './view'
 
 export type { DiagramKey }
@@ -37,8 +37,8 @@ export interface DiagramOptions {
   signs?: Signs
   /** The magnitude that is drawn `tall`, SI; the largest of the courses where it is left out. */
   max?: number
-  /** A second result, drawn over the first in a dashed line. */
-  second?: boolean
+  /** The ink of a second result, drawn over the first in a dashed line. */
+  second?: Ink
 }
 
 /** A point of the diagram of a member: x along it in m, the value in SI, on the screen. */
@@ -132,7 +132,14 @@ export function drawDiagram(
     const { edge, strokes } = outline(stretches, key, max, view.scale, at)
     const shape = polyline([l.a, ...edge, l.b])
     if (options.second) {
-      const line: Mark = { t: 'path', d: shape, stroke: 'cedar-deep', width: 1.35, dash: '5 3', round: true }
+      const line: Mark = {
+        t: 'path',
+        d: shape,
+        stroke: options.second,
+        width: 1.35,
+        dash: '5 3',
+        round: true,
+      }
       out.groups.push({ key: `second${i}`, target, marks: [line] })
       return
     }

@@ -64,8 +64,8 @@ export interface SceneInput {
   diagramSize?: number
   /** The cases and combinations of an envelope. */
   enveloped?: readonly ActionSolution[]
-  /** Another result on the same members, drawn over the first in a dashed line. */
-  compared?: { solution: Solution; action: ActionSolution }
+  /** Another result on the same members, drawn over the first in a dashed line; in pencil where it is a hand's. */
+  compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
   /** Enlargement of the deflected shape; chosen by itself when 0. */
   enlarge: number
   /** Values of Check drawn at their places. */
@@ -195,7 +195,10 @@ function addForces(drawn: Drawn, p: Picture) {
   const other = drawn.compared && coursesOf(drawn.compared.solution, drawn.compared.action)
   const max = other && Math.max(largest(courses, key), largest(other, key))
   add(p, drawDiagram(solved.solution, view, courses, { ...options, max }))
-  if (other) add(p, drawDiagram(drawn.compared!.solution, view, other, { ...options, max, second: true }))
+  if (other) {
+    const second = drawn.compared!.hand ? 'pencil' : 'cedar-deep'
+    add(p, drawDiagram(drawn.compared!.solution, view, other, { ...options, max, second }))
+  }
   if (layers.zeros && key !== 'N') add(p, zeroMarks(drawn.structure, view, courses, key, display.length))
 }
 

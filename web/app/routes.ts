@@ -15,4 +15,5 @@ export default [
   route('problems/:problemId/working-as/:form', 'routes/working-as.ts'),
   route('problems/:problemId/figure-as/:form', 'routes/figure-as.ts'),
   route('problems/:problemId/results-as/:form', 'routes/results-as.ts'),
+  route('problems/:problemId/marked', 'routes/marked.ts'),
 ] satisfies RouteConfig

@@ -1,7 +1,7 @@
 import { solve, type Solved } from '../analysis/solve.js'
 import type { Problem } from '../document/types.js'
 import { judgedAnswers, type Judged } from './judged.js'
-import { candidatesOf, type Candidate, type Reader } from './slips/index.js'
+import { candidatesOf, type Candidate, type SlipContext, type SlipSolution } from './slips/index.js'
 import { computedValues } from './slips/values.js'
 
 /** A slip that explains the sheet, with what it does to each answer. */
@@ -46,16 +46,34 @@ export function explainSheet(problem: Problem, solved: Solved, flipped: Readonly
     flipped.has(j.answer.id) ? { ...j, given: -j.given, agrees: true } : j,
   )
   if (judged.every((j) => j.agrees)) return []
-  const { structure } = solved.solution
-  const readerFor = (s: typeof structure): Reader | undefined => {
-    const other = solve(s, solved)
-    return other.ok ? (a) => computedValues(problem, other.solution, a) : undefined
-  }
-  const candidates = candidatesOf({ problem, structure, base: solved, solved: readerFor })
+  const candidates = candidatesOf(contextOf(problem, solved))
   const luck = Math.log(Math.max(2, candidates.length))
   const found = candidates.flatMap((c) => weigh(c, judged) ?? [])
   const beyond = found.filter((w) => w.evidence - luck >= BEYOND_LUCK)
   return unique(ranked(beyond)).slice(0, MOST).map(explanation)
+}
+
+function contextOf(problem: Problem, base: Solved): SlipContext {
+  const { structure } = base.solution
+  const solved = (s: typeof structure): SlipSolution | undefined => {
+    const other = solve(s, base)
+    if (!other.ok) return undefined
+    const { solution } = other
+    return { solution, read: (a) => computedValues(problem, solution, a) }
+  }
+  return { problem, structure, base, solved }
+}
+
+/** The problem solved once more as a slip would have it; undefined where the problem gives no room for the slip. */
+export function solveWithSlip(
+  problem: Problem,
+  solved: Solved,
+  slip: Pick<Explanation, 'kind' | 'subject'>,
+): SlipSolution | undefined {
+  const subject = JSON.stringify(slip.subject)
+  return candidatesOf(contextOf(problem, solved))
+    .find((c) => c.kind === slip.kind && JSON.stringify(c.subject) === subject)
+    ?.solve()
 }
 
 const explanation = ({ kind, subject, explains, keeps, leaves, sentence, step }: Weighed): Explanation => ({
@@ -70,12 +88,12 @@ const explanation = ({ kind, subject, explains, keeps, leaves, sentence, step }:
 
 /** What a slip does to the answers; undefined where it loses one that was right or explains too little. */
 function weigh(c: Candidate, judged: readonly Judged[]): Weighed | undefined {
-  const read = c.read()
-  if (!read) return undefined
+  const slip = c.solve()
+  if (!slip) return undefined
   const out = { explains: [] as string[], keeps: [] as string[], leaves: [] as string[] }
   let evidence = 0
   for (const j of judged) {
-    const values = read(j.answer)
+    const values = slip.read(j.answer)
     const near = values && closest(values, j.given)
     const fits = near !== undefined && Math.abs(near - j.given) <= j.allowed(near)
     const { id } = j.answer

@@ -21,6 +21,7 @@ export function answerName(a: Answer): string {
       return [
         `${LETTER[a.quantity]} of ${a.member}`,
         a.at === undefined ? '' : ` at ${a.at}`,
+        a.side ? `, just ${a.side === 'left' ? 'before' : 'after'}` : '',
         a.sense ? `, ${a.sense}` : '',
       ].join('')
     case 'maximum':
@@ -29,11 +30,12 @@ export function answerName(a: Answer): string {
         a.quantity === 'maximum' ? 'largest ' : 'least ',
         LETTER[a.of!],
         a.member ? ` in ${a.member}` : '',
+        a.at === undefined ? '' : ` at ${a.at}`,
       ].join('')
     case 'stiffness': {
       const at = (p: Answer['row']) =>
         typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : ''
-      return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}`
+      return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}${a.axes === 'member' ? ' in member axes' : ''}`
     }
     case 'load-factor':
       return 'critical load factor'

@@ -1,40 +1,34 @@
-import {
-  thing,
-  answerDimension,
-  DEFAULT_TOLERANCE,
-  coherentUnitName,
-  edit,
-  formatNumber,
-  type Answer,
-  type AnswerVerdict,
-} from '@viga/core'
-import { useState } from 'react'
+import { edit, scoreOf, thing, type Answer } from '@viga/core'
+import { answerName } from '@viga/core/statement/answer-words'
+import type { ListOptions } from '@viga/core/statement/answer-lists'
+import { useMemo, useState } from 'react'
+import { useParams } from 'react-router'
 import { useSheet, useSheetStore, useSolved } from '../sheet/context'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
-import { Unsolved } from '../fields/Unsolved'
-import { useRow } from '../fields/rows'
-import { onGridKeys, RemoveButton } from '../widgets/Block'
-import { OfThing } from '../fields/of-thing'
-import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
-import { VerdictSign } from '../widgets/VerdictSign'
-import { AnswerFields } from './AnswerFields'
-import { changeTo, fitted, type Place } from '@viga/core/statement/answer-place'
-import { answerName } from '@viga/core/statement/answer-words'
+import { Unsolved } from '../fields/Unsolved'
+import { onGridKeys } from '../widgets/Block'
+import { CoverSetting, ShowsChoice } from './Covered'
 import { Explained } from './Explained'
+import { ListChoice } from './ListChoice'
+import { listed, offered } from './lists'
 import { NewAnswer } from './NewAnswer'
-import { useVerdicts } from './notes'
-import { targetOf } from '../sheet/targets'
+import { PasteValues } from './PasteValues'
+import { reaches, useShows } from './shows'
+import { Told } from './Told'
+import { ValueRow } from './ValueRow'
+import { useRedrawn } from './use-slip'
+import { useVerdicts, type JudgedAnswer } from './verdicts'
 import './check.css'
 
 /** Hand values against Viga's: a verdict beside each and on the Figure, and, where it differs, why. */
 export function Check() {
+  useRedrawn()
   const solved = useSolved()
   const answers = useSheet((s) => s.problem.answers)
   const rows = useVerdicts()
   const [open, setOpen] = useState<string | null>(null)
-  const agree = rows.filter((r) => r.verdict.verdict === 'agrees').length
   const told = rows.find((r) => r.answer.id === open) ?? rows.find((r) => r.verdict.verdict === 'differs')
   return (
     <>
@@ -44,203 +38,165 @@ export function Check() {
         <OwnValues />
         <div className="check-head">
           <span>Values of your hand solution</span>
-          <span className="quiet">
-            {rows.length > 0 &&
-              `${agree} of ${rows.length} agree; within ${DEFAULT_TOLERANCE * 100}% unless said otherwise`}
-          </span>
+          {rows.length > 0 && <Score rows={rows} />}
         </div>
-        <table className="t check-table" onKeyDown={onGridKeys}>
-          <thead>
-            <tr>
-              <th>Quantity</th>
-              <th style={{ width: 96 }}>yours</th>
-              <th className="n">Viga</th>
-              <td />
-              <th style={{ width: 58 }}>within</th>
-              <td />
-              <td style={{ width: 22 }} />
-            </tr>
-          </thead>
-          <tbody>
-            {solved
-              ? rows.map(({ answer, verdict }) => (
-                  <OfThing key={answer.id} thing={thing.answer(answer.id)}>
-                    <AnswerRow
-                      a={answer}
-                      v={verdict}
-                      on={told?.answer.id === answer.id}
-                      onOpen={() => setOpen(answer.id)}
-                    />
-                  </OfThing>
-                ))
-              : (answers ?? []).map((a) => <WaitingRow key={a.id} a={a} />)}
-          </tbody>
-        </table>
+        {solved ? (
+          <Values rows={rows} told={told?.answer.id} onOpen={setOpen} />
+        ) : (
+          <table className="t check-table">
+            <tbody>
+              {(answers ?? []).map((a) => (
+                <WaitingRow key={a.id} a={a} />
+              ))}
+            </tbody>
+          </table>
+        )}
         <NewAnswer />
-        {told && <Told a={told.answer} v={told.verdict} />}
-        {solved && <Explained differs={rows.filter((r) => r.verdict.verdict === 'differs').length} />}
+        <PasteValues />
+        <ShowsChoice />
+        {solved && <Explained rows={rows} />}
+        {told && <Told {...told} />}
       </div>
-      <footer className="sheet-foot">
-        <span>enter: next value</span>
-        <span>a tolerance is a percentage or a quantity</span>
-      </footer>
+      <CheckFoot answered={rows.length > 0} />
     </>
   )
 }
 
-export const signOf = (v: AnswerVerdict) =>
-  v.verdict === 'agrees'
-    ? '='
-    : v.verdict === 'unknown'
-      ? '?'
-      : v.diagnosis?.kind === 'opposite-sign'
-        ? '±'
-        : '≠'
-const WORDS = { '=': 'agrees', '±': 'agrees, opposite sign', '≠': 'differs', '?': 'not found' }
-
-function AnswerRow({ a, v, on, onOpen }: { a: Answer; v: AnswerVerdict; on: boolean; onOpen: () => void }) {
-  const store = useSheetStore()
-  const units = useSheet((s) => s.problem.units)
-  const many = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
-  const place = a.node ? thing.node(a.node) : a.member ? thing.member(a.member) : thing.answer(a.id)
-  const row = useRow(targetOf([...new Set([place, thing.answer(a.id)])]))
-  const sign = signOf(v)
-  const put = (change: Partial<Answer>, merge?: string) =>
-    store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { merge })
+/** How the sheet stands, and within what its values agree. */
+function Score({ rows }: { rows: readonly JudgedAnswer[] }) {
+  const { agree, differ, unknown } = scoreOf(rows.map((r) => r.verdict))
+  const rest = [differ > 0 && `${differ} differ`, unknown > 0 && `${unknown} cannot be told`].filter(Boolean)
   return (
-    <tr
-      {...row}
-      className={on ? 'lit' : row.className}
-      data-answer={a.id}
-      onClick={onOpen}
-      onFocus={() => {
-        onOpen()
-        if (a.case !== undefined) store.getState().chooseAction(a.case)
-      }}
-    >
-      <td title={a.note}>
-        <AnswerName a={a} /> {many && a.case !== undefined && <span className="quiet">{a.case}</span>}
-      </td>
-      <td className={`hand${v.verdict === 'differs' && sign !== '±' ? ' pencil' : ''}`}>
-        <QuantityField
-          name={`your value of ${answerName(a)} (${a.id})`}
-          value={a.value}
-          dimension={v.dimension}
-          onChange={(value, merge) => put({ value }, merge)}
-        />
-      </td>
-      <td className="n strong">{v.computed === null ? '' : formatNumber(v.computed)}</td>
-      <td className="ro">{coherentUnitName(units, v.dimension)}</td>
-      <td>
-        <TextField
-          name={`tolerance of ${answerName(a)} (${a.id})`}
-          value={a.tolerance === undefined ? '' : String(a.tolerance)}
-          placeholder={`${DEFAULT_TOLERANCE * 100}%`}
-          onCommit={(t) => put({ tolerance: t === '' ? undefined : edit.typed(t) })?.message ?? null}
-        />
-      </td>
-      <td className={sign === '≠' ? 'pencil' : sign === '±' ? 'opposite' : ''}>
-        <span className="verdict">
-          <VerdictSign sign={sign} /> {WORDS[sign]}
-        </span>
-      </td>
-      <td>
-        <RemoveButton
-          what={`the value of ${answerName(a)}`}
-          onClick={() => store.getState().edit('take out an answer', (p) => edit.removeAnswer(p, a.id))}
-        />
-      </td>
-    </tr>
+    <span className="quiet">
+      <span role="status">
+        {agree} of {rows.length} agree{rest.length > 0 && `; ${rest.join(', ')}`}
+      </span>
+      <SheetTolerance answers={rows.map((r) => r.answer)} />
+    </span>
   )
 }
 
-/** The name of a hand value; a reaction as the book writes it, the joint with its direction below. */
-function AnswerName({ a }: { a: Answer }) {
-  if (a.quantity !== 'reaction' || a.component === 'rotation') return <>{answerName(a)}</>
+/** One tolerance for all values of the sheet; each row may have its own. */
+function SheetTolerance({ answers }: { answers: readonly Answer[] }) {
+  const store = useSheetStore()
+  const all = new Set(answers.map((a) => (a.tolerance === undefined ? '' : String(a.tolerance))))
+  const set = (text: string): string | null => {
+    if (text !== '' && text !== 'digits' && !/^[\d.]+\s*%$/.test(text))
+      return 'A percentage, or “digits”: half a unit of the last digit given.'
+    const tolerance = text === '' ? undefined : text
+    return (
+      store
+        .getState()
+        .edit('tolerance of all values', (p) =>
+          answers.reduce((q, a) => edit.setAnswer(q, a.id, { tolerance }), p),
+        )?.message ?? null
+    )
+  }
+  return (
+    <label className="sheet-tolerance">
+      within
+      <TextField
+        name="tolerance of all values"
+        value={all.size === 1 ? [...all][0] : ''}
+        placeholder={all.size === 1 ? '1%' : 'each its own'}
+        onCommit={set}
+      />
+    </label>
+  )
+}
+
+interface ValuesProps {
+  rows: readonly JudgedAnswer[]
+  told: string | undefined
+  onOpen: (id: string | null) => void
+}
+
+/** The values by rows; those of a prepared list stand together, also where nothing is filled in yet. */
+function Values({ rows, told, onOpen }: ValuesProps) {
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const shows = useShows()
+  const lists = useMemo(() => offered(problem), [problem])
+  const [key, setKey] = useState('')
+  const [options, setOptions] = useState<ListOptions>({})
+  const list = lists.find((l) => l.key === key)
+  const { places, rest } = useMemo(
+    () => listed(problem, list, options, actionId, rows),
+    [problem, list, options, actionId, rows],
+  )
+  const filled = places.filter((p) => p.judged).length
   return (
     <>
-      <i>{a.node}</i>
-      <sub>{a.component}</sub>
-      {a.axes === 'own' && ' along its own axes'}
+      <table className="t check-table" onKeyDown={onGridKeys}>
+        <thead>
+          <tr>
+            <th>Quantity</th>
+            <th style={{ width: 104 }}>yours</th>
+            {reaches(shows, 'value') && <th className="n">Viga</th>}
+            <td />
+            <th style={{ width: 58 }}>within</th>
+            <td />
+            <td style={{ width: 22 }} />
+          </tr>
+        </thead>
+        <tbody>
+          {rest.map((j) => (
+            <ValueRow
+              key={j.answer.id}
+              place={j.answer}
+              judged={j}
+              on={told === j.answer.id}
+              onOpen={onOpen}
+            />
+          ))}
+        </tbody>
+        {list && (
+          <tbody aria-label={list.title}>
+            <tr>
+              <th colSpan={7} className="list-head">
+                {list.title}: {filled} of {places.length} filled in
+              </th>
+            </tr>
+            {places.map(({ place, judged }) => (
+              <ValueRow
+                key={answerName({ ...place, id: '', value: 0 })}
+                listed
+                place={place}
+                judged={judged}
+                on={judged !== undefined && told === judged.answer.id}
+                onOpen={onOpen}
+              />
+            ))}
+          </tbody>
+        )}
+      </table>
+      <ListChoice lists={lists} chosen={list} onChoose={setKey} options={options} onOptions={setOptions} />
     </>
   )
 }
 
 function WaitingRow({ a }: { a: Answer }) {
   return (
-    <tr>
+    <tr data-thing={thing.answer(a.id)}>
       <td>{answerName(a)}</td>
       <td className="hand">{String(a.value)}</td>
-      <td colSpan={5} className="ro">
-        waits for a solution
-      </td>
+      <td className="ro">waits for a solution</td>
     </tr>
   )
 }
 
-/** What can be said of the value that differs. */
-function Told({ a, v }: { a: Answer; v: AnswerVerdict }) {
-  const units = useSheet((s) => s.problem.units)
-  const unit = coherentUnitName(units, answerDimension(a))
-  const apart =
-    v.apart === null || v.diagnosis?.kind === 'opposite-sign'
-      ? ''
-      : v.apart < 10
-        ? ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.`
-        : ''
-  const agrees = v.verdict === 'agrees'
+function CheckFoot({ answered }: { answered: boolean }) {
+  const { problemId } = useParams()
+  const shows = useShows()
   return (
-    <section className={`told${agrees ? ' fine' : ''}`} aria-live="polite">
-      <h2>
-        <AnswerName a={a} />:{' '}
-        {agrees
-          ? 'your value agrees'
-          : v.verdict === 'unknown'
-            ? 'there is nothing to compare with'
-            : v.diagnosis
-              ? 'a reason can be seen'
-              : 'your value differs'}
-      </h2>
-      <p className="prose">
-        {v.reason ??
-          v.diagnosis?.sentence ??
-          (agrees ? '' : 'No single slip of sign, unit or place explains it.')}
-        {v.given !== null && v.computed !== null && (
-          <>
-            {' '}
-            Yours is {formatNumber(v.given)} {unit}, Viga finds {formatNumber(v.computed)} {unit}.{apart}
-          </>
-        )}
-      </p>
-      <PlaceEditor a={a} />
-    </section>
-  )
-}
-
-/** Where the value stands and its note, to be changed in place. */
-function PlaceEditor({ a }: { a: Answer }) {
-  const store = useSheetStore()
-  const problem = useSheet((s) => s.problem)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const put = (change: Partial<Answer>) =>
-    store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
-  const move = (place: Place) => {
-    const fit = fitted(problem, place)
-    setRefusal((fit ? put(changeTo(fit))?.message : 'There is no place for such a value.') ?? null)
-  }
-  return (
-    <div className="new-answer" role="group" aria-label={`place of ${answerName(a)}`}>
-      <span className="quiet">stands for</span>
-      <AnswerFields problem={problem} place={a} onChange={move} />
-      <span className="note-field">
-        <TextField
-          name={`note to ${answerName(a)} (${a.id})`}
-          value={a.note ?? ''}
-          placeholder="a note, if you like"
-          onCommit={(t) => put({ note: t === '' ? undefined : t })?.message ?? null}
-        />
-      </span>
-      {refusal && <p className="pencil">{refusal}</p>}
-    </div>
+    <footer className="sheet-foot">
+      <span>enter: next value; press a place on the Figure to write what you have there</span>
+      <CoverSetting />
+      {answered && reaches(shows, 'value') && (
+        <a className="link end" href={`/problems/${problemId}/marked`} download>
+          The marked sheet as PDF
+        </a>
+      )}
+    </footer>
   )
 }

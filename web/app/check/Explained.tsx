@@ -1,45 +1,31 @@
-import { useEffect, useState } from 'react'
-import { Link, useParams } from 'react-router'
-import type { Problem } from '@viga/core'
+import { answerDimension, formatNumber, siPerCoherent, solutionStep, type Answer } from '@viga/core'
+import { answerValueText } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
-import { searchSlip, type Checked } from '../sheet/checker'
-import { useSheet } from '../sheet/context'
+import { useMemo } from 'react'
+import { Link, useParams } from 'react-router'
+import type { Checked } from '../sheet/results-view'
+import { useSheet, useSolved } from '../sheet/context'
+import { MiniFigure } from '../figure/MiniFigure'
+import { Formula } from '../widgets/Formula'
 import { Press } from '../widgets/Press'
-
-/** Quiet time after an edit before slips are looked for, ms. */
-const PAUSE_MS = 400
-
-/** What was found for a problem; the search begins anew with each edit of it. */
-function useSearch(problem: Problem, wanted: boolean) {
-  const [found, setFound] = useState<{ problem: Problem; checked: Checked | undefined }>()
-  const [given, giveUp] = useState<Problem>()
-  useEffect(() => {
-    if (!wanted || given === problem) return
-    let stop = () => {}
-    const timer = setTimeout(() => {
-      stop = searchSlip(problem, (checked) => setFound({ problem, checked }))
-    }, PAUSE_MS)
-    return () => {
-      clearTimeout(timer)
-      stop()
-    }
-  }, [problem, wanted, given])
-  const here = found?.problem === problem
-  return {
-    checked: here ? found.checked : undefined,
-    searching: wanted && !here && given !== problem,
-    stop: () => giveUp(problem),
-  }
-}
+import { AnswerName } from './AnswerName'
+import { reaches, useShows } from './shows'
+import { useSearch } from './use-search'
+import { useSlip, type Slipped } from './use-slip'
+import { VERSION, versionsOf, type Version } from './versions'
+import type { JudgedAnswer } from './verdicts'
 
 /** The one slip that explains the sheet, the others that fit as well, and what the values say among themselves. */
-export function Explained({ differs }: { differs: number }) {
-  const problem = useSheet((s) => s.problem)
-  const { checked, searching, stop } = useSearch(problem, (problem.answers ?? []).length > 0)
+export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
+  const answers = useSheet((s) => s.problem.answers) ?? []
+  const shows = useShows()
+  const differ = rows.filter((r) => r.verdict.verdict === 'differs')
+  const { checked, searching, stop } = useSearch(answers.length > 0)
   const name = (id: string) => {
-    const a = problem.answers?.find((o) => o.id === id)
+    const a = answers.find((o) => o.id === id)
     return a ? answerName(a) : id
   }
+  if (!reaches(shows, 'place')) return null
   return (
     <>
       {checked && checked.consistency.length > 0 && (
@@ -54,9 +40,9 @@ export function Explained({ differs }: { differs: number }) {
           </ul>
         </section>
       )}
-      {differs > 1 && (
+      {differ.length > 0 && (
         <section className="explained" aria-label="What explains the sheet" aria-live="polite">
-          {searching ? (
+          {searching && differ.length > 1 ? (
             <p className="quiet">
               Looking for one slip behind these values …{' '}
               <Press className="textlink" onClick={stop}>
@@ -64,7 +50,7 @@ export function Explained({ differs }: { differs: number }) {
               </Press>
             </p>
           ) : (
-            checked && <Slips checked={checked} name={name} />
+            checked && <Slips checked={checked} name={name} differ={differ.map((r) => r.answer)} />
           )}
         </section>
       )}
@@ -72,26 +58,43 @@ export function Explained({ differs }: { differs: number }) {
   )
 }
 
-function Slips({ checked, name }: { checked: Checked; name: (id: string) => string }) {
-  const { problemId } = useParams()
+interface Found {
+  checked: Checked
+  name: (id: string) => string
+  differ: readonly Answer[]
+}
+
+function Slips({ checked, name, differ }: Found) {
+  const shows = useShows()
+  const slip = useSlip()
   const [first, ...others] = checked.explanations
-  if (!first) return <p className="prose">No single slip explains these values better than chance would.</p>
+  if (!first) return <FirstDifference differ={differ} />
   const wrong = first.explains.length + first.leaves.length
+  if (!reaches(shows, 'slip'))
+    return (
+      <>
+        <h2>One slip is behind {wrong === 1 ? 'this value' : 'these values'}</h2>
+        <p className="prose">
+          Look where <StepLink step={first.step} />.
+        </p>
+      </>
+    )
   return (
     <>
       <h2>
         One slip explains{' '}
-        {first.explains.length === wrong
-          ? `all ${wrong} values`
-          : `${first.explains.length} of ${wrong} values`}
+        {wrong === 1
+          ? 'this value'
+          : first.explains.length === wrong
+            ? `all ${wrong} values`
+            : `${first.explains.length} of ${wrong} values`}
       </h2>
       <p className="prose">{first.sentence}</p>
+      {slip && <BothVersions slip={slip} />}
+      {slip && <SlipValues slip={slip} />}
       <p className="quiet">
-        It explains {first.explains.map(name).join(', ')}
-        {first.leaves.length > 0 && `; it leaves ${first.leaves.map(name).join(', ')}`}.{' '}
-        <Link className="textlink" to={`/problems/${problemId}/working/${first.step}`}>
-          Where the roads part in the Working
-        </Link>
+        {first.leaves.length > 0 && `It leaves ${first.leaves.map(name).join(', ')}. `}
+        <StepLink step={first.step} capital />
       </p>
       {others.length > 0 && (
         <details>
@@ -104,5 +107,112 @@ function Slips({ checked, name }: { checked: Checked; name: (id: string) => stri
         </details>
       )}
     </>
+  )
+}
+
+function StepLink({ step, capital }: { step: string; capital?: boolean }) {
+  const { problemId } = useParams()
+  return (
+    <Link className="textlink" to={`/problems/${problemId}/working/${step}`}>
+      {capital ? 'The' : 'the'} roads part in the Working
+    </Link>
+  )
+}
+
+const ORDER = ['stiffness', 'assembly', 'solution', 'end-forces', 'reactions', 'diagrams']
+
+/** Where nothing stands out: the value that comes first in the order of the solution. */
+function FirstDifference({ differ }: { differ: readonly Answer[] }) {
+  const [first] = [...differ].sort((a, b) => ORDER.indexOf(solutionStep(a)) - ORDER.indexOf(solutionStep(b)))
+  const { problemId } = useParams()
+  return (
+    <p className="prose">
+      {differ.length > 1 && 'No single slip explains these values better than chance. '}
+      {differ.length > 1
+        ? 'The first that differs in the order of the solution is '
+        : 'Its place in the solution: '}
+      <AnswerName a={first} />,{' '}
+      <Link className="textlink" to={`/problems/${problemId}/working/${solutionStep(first)}`}>
+        found here in the Working
+      </Link>
+      .
+    </p>
+  )
+}
+
+/** The two versions side by side. */
+function BothVersions({ slip }: { slip: Slipped }) {
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const solved = useSolved()
+  const versions = useMemo(
+    () => solved && versionsOf(problem, slip.explanation, solved.solution, slip.solution, actionId),
+    [problem, slip, solved, actionId],
+  )
+  if (!versions) return null
+  return (
+    <div className="versions">
+      {versions.map((v, i) => (
+        <OneVersion key={v.title} version={v} wrong={i === 0} />
+      ))}
+    </div>
+  )
+}
+
+const OneVersion = ({ version, wrong }: { version: Version; wrong: boolean }) => (
+  <figure className={wrong ? 'taken' : undefined}>
+    <figcaption className="quiet">{version.title}</figcaption>
+    {version.groups && <MiniFigure groups={version.groups} {...VERSION} label={version.title} />}
+    {version.formula && <Formula {...version.formula} />}
+    {version.words && <p className="prose">{version.words}</p>}
+  </figure>
+)
+
+/** The explained values: as they were found, as the slip gives them, and as they are. */
+function SlipValues({ slip }: { slip: Slipped }) {
+  const problem = useSheet((s) => s.problem)
+  const solved = useSolved()
+  const shows = useShows()
+  const rows = slip.explanation.explains.flatMap((id) => {
+    const a = problem.answers?.find((o) => o.id === id)
+    const [value] = (a && slip.read(a)) ?? []
+    return a && value !== undefined
+      ? [{ a, value: value / siPerCoherent(problem.units, answerDimension(a)) }]
+      : []
+  })
+  if (!solved || rows.length === 0) return null
+  return (
+    <table className="t slip-values">
+      <thead>
+        <tr>
+          <th>Explains</th>
+          <th className="n">yours</th>
+          <th className="n">with the slip</th>
+          {reaches(shows, 'value') && <th className="n">without it</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ a, value }) => (
+          <SlipRow key={a.id} a={a} value={value} />
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function SlipRow({ a, value }: { a: Answer; value: number }) {
+  const shows = useShows()
+  const verdict = useSheet((s) => s.checked?.found?.answers.find((v) => v.id === a.id))
+  return (
+    <tr>
+      <td>
+        <AnswerName a={a} />
+      </td>
+      <td className="n hand pencil">{answerValueText(a)}</td>
+      <td className="n">{formatNumber(value)}</td>
+      {reaches(shows, 'value') && (
+        <td className="n strong">{verdict?.computed == null ? '' : formatNumber(verdict.computed)}</td>
+      )}
+    </tr>
   )
 }

@@ -1,5 +1,5 @@
 import { edit, type Answer } from '@viga/core'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
@@ -17,6 +17,17 @@ export function NewAnswer() {
   const [draft, setDraft] = useState<Place>({ quantity: problem.kind === 'truss' ? 'axial' : 'reaction' })
   const [{ value, note }, setTyped] = useNewRow('answer', { value: '', note: '' })
   const [refusal, setRefusal] = useState<string | null>(null)
+  const field = useRef<HTMLInputElement>(null)
+  const asked = useSheet((s) => s.asked)
+  // a press on the Figure says where: the value is all that is left to be typed
+  const [answered, setAnswered] = useState(asked)
+  if (asked !== answered) {
+    setAnswered(asked)
+    if (asked) setDraft(asked)
+  }
+  useEffect(() => {
+    if (asked) field.current?.focus()
+  }, [asked])
   const many = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1
   const shown = {
     ...draft,
@@ -60,6 +71,7 @@ export function NewAnswer() {
         onChange={(d) => (setDraft(d), setRefusal(null))}
       />
       <Line
+        ref={field}
         className="cell-input hand"
         aria-label="your value"
         placeholder="your value"

@@ -1,12 +1,9 @@
 import {
   thing,
-  checkAnswers,
   dimension,
   formatNumber,
   makeReader,
   type Answer,
-  type AnswerVerdict,
-  type Outcome,
   type Problem,
   type Structure,
   type StructureMember,
@@ -16,23 +13,7 @@ import { memberLine, onScreen, type View } from '@viga/drawing/view'
 import { plus, textWidth, vec, type Vec } from '@viga/drawing/marks'
 import { again, ring, type Wish } from '@viga/drawing/label-placement'
 import { useSheet } from '../sheet/context'
-
-type Judged = { answer: Answer; verdict: AnswerVerdict }
-
-/** Every hand answer with its verdict; recomputed with the solution. */
-export function useVerdicts(): Judged[] {
-  const problem = useSheet((s) => s.problem)
-  const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => verdictsOf(problem, outcome), [problem, outcome])
-}
-
-function verdictsOf(problem: Problem, outcome: Outcome): Judged[] {
-  if (outcome.stage !== 'solved' || !problem.answers) return []
-  const verdicts = checkAnswers(problem, outcome.solution)
-  return problem.answers.map((answer, i) => ({ answer, verdict: verdicts[i] }))
-}
-
-const SIGNS = { agrees: '=', differs: '≠', unknown: '?' }
+import { signOf, verdictsOf, type JudgedAnswer } from './verdicts'
 
 /**
  * The hand values of the shown case with their verdicts, as what is written on the Figure in a view of it.
@@ -53,7 +34,7 @@ export function useCheckNotes(on: boolean): ((view: View) => Wish[] | undefined)
 export function checkNotes(
   problem: Problem,
   s: Structure,
-  all: readonly Judged[],
+  all: readonly JudgedAnswer[],
   actionId: string | null,
   view: View,
 ): Wish[] {
@@ -65,10 +46,7 @@ export function checkNotes(
       const member = s.members.find((m) => m.id === a.member)
       const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(problem, s, view, a, member) : null
       if (!at) return []
-      const opposite = v.diagnosis?.kind === 'opposite-sign'
-      const text =
-        `${opposite ? '±' : SIGNS[v.verdict]} ` +
-        `${v.given === null ? String(a.value) : formatNumber(v.given)}`
+      const text = `${signOf(v)} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
       return [
         {
           key: `c${a.id}`,
@@ -79,7 +57,7 @@ export function checkNotes(
             size: 13,
             serif: true,
             italic: true,
-            fill: opposite ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2',
+            fill: v.verdict === 'convention' ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2',
             halo: true,
           },
           candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], textWidth(text, 13), 11)),

@@ -40,6 +40,8 @@ export interface Overlay extends Besides {
   marks?: (view: View) => ReactNode
   /** What the caption says instead. */
   caption?: string
+  /** A sentence after the caption. */
+  note?: string
 }
 
 interface Props {
@@ -89,7 +91,7 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
     fitting,
     grid: given ? ownGrid : undefined,
     grips: scene?.grips ?? [],
-    reads: part === 'results' && !overlay.sceneOn && !scene?.panels,
+    reads: part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels,
     plane: overlay.gestures,
   })
   const group = useMemo(() => chosen(selection), [selection])
@@ -138,7 +140,7 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
           {given && (drawing || gestures.moving) && (
             <Ghost view={view} state={gestures.ghost} display={display} />
           )}
-          {part === 'results' && !overlay.sceneOn && !scene?.panels && (
+          {part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels && (
             <Suspense>
               <ProbeMark
                 view={view}
@@ -170,6 +172,7 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
       <p className="figure-caption">
         <b>Figure.</b> {said(together ? null : actionId)}
         {together && ' All cases, each by its lines and its label.'}
+        {overlay.note && ` ${overlay.note}`}
       </p>
       <LayerBar
         part={part}

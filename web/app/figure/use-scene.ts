@@ -16,7 +16,9 @@ export interface Besides {
   /** A drawing that takes the place of the usual one. */
   sceneOn?: (view: View) => Scene | undefined
   /** Another result on the same members, drawn over the first. */
-  compared?: { solution: Solution; action: ActionSolution }
+  compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
+  /** Results are held back: the structure is drawn as it is given. */
+  covered?: boolean
 }
 
 interface Args extends Besides {
@@ -53,12 +55,13 @@ function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
  * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it; `rest` is
  * then the drawing as it was before.
  */
-export function useScene({ part, structure, view, shown, notesOn, sceneOn, compared }: Args) {
+export function useScene({ part, structure, view, shown, notesOn, sceneOn, compared, covered }: Args) {
   const problem = useSheet((s) => s.problem)
   const enlarge = useSheet((s) => s.enlarge)
   const diagramSize = useSheet((s) => s.diagramSize)
   const dragging = useSheet((s) => s.dragging)
   const solved = useSolved()
+  const hidden = covered === true && part !== 'given'
   const display = useDisplay()
   const cases = useCases(part)
   const enveloped = useEnveloped(shown.envelope ?? false)
@@ -80,7 +83,7 @@ export function useScene({ part, structure, view, shown, notesOn, sceneOn, compa
           loads,
           cases,
           display,
-          solved: solved?.solution.structure === structure ? solved : undefined,
+          solved: !hidden && solved?.solution.structure === structure ? solved : undefined,
           enlarge,
           notes,
           signs,
@@ -98,6 +101,7 @@ export function useScene({ part, structure, view, shown, notesOn, sceneOn, compa
       cases,
       display,
       solved,
+      hidden,
       enlarge,
       notes,
       signs,

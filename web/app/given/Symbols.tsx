@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine, Refusal } from '../fields/OneLine'
-import { TextField } from '../fields/TextField'
+import { LiveField } from '../fields/LiveField'
 
 /** The letters of the book: `w = 12 kN/m`, `L = 6 m`; every field may use them. */
 export function Symbols() {
@@ -26,12 +26,13 @@ export function Symbols() {
 function SymbolRow({ name, value }: { name: string; value: Quantity }) {
   const store = useSheetStore()
   const [refusal, setRefusal] = useState<string | null>(null)
-  const set = (text: string) =>
+  const field = `value of ${name}`
+  const set = (text: string, merge: string) =>
     text === ''
       ? 'A symbol needs a value.'
       : (store
           .getState()
-          .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { shown: true })
+          .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { merge, shown: true })
           ?.message ?? null)
   return (
     <tr>
@@ -39,7 +40,7 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
         <i>{name}</i>
       </td>
       <td>
-        <TextField name={`value of ${name}`} value={String(value)} onCommit={set} />
+        <LiveField name={field} value={String(value)} onChange={set} />
         <Refusal>{refusal}</Refusal>
       </td>
       <td style={{ width: 24 }}>
@@ -50,6 +51,7 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
               .getState()
               .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
             setRefusal(error ? `${name} is still used at ${error.path}.` : null)
+            if (!error) store.getState().draft(field, null)
           }}
         />
       </td>

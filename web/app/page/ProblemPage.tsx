@@ -2,8 +2,10 @@ import { Suspense, lazy, memo, startTransition, useEffect, useMemo, useState } f
 import { Link, NavLink, Outlet, useLocation } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Press } from '../widgets/Press'
+import { useAsking } from '../check/asking'
 import { useCheckNotes } from '../check/notes'
-import { Figure } from '../figure/Figure'
+import { useHeldBack, useKeptShows } from '../check/shows'
+import { Figure, type Overlay } from '../figure/Figure'
 import type { GroupEditor as Many } from '../given/GroupEditor'
 import type { SelectedEditor as One } from '../given/SelectedEditor'
 import type { StoredProblem } from '../server/problems.server'
@@ -120,6 +122,7 @@ const PANELS = {
 }
 
 function FigureBeside() {
+  useKeptShows()
   const { pathname } = useLocation()
   const [, , , name, step] = pathname.split('/')
   const part = PARTS.find((p) => p.key === name)?.key ?? 'given'
@@ -132,8 +135,27 @@ function FigureBeside() {
   )
   const notesOn = useCheckNotes(shown.part === 'check')
   const results = useResultsOverlay(part === 'results' ? viewOf(step) : undefined)
-  const overlay = useMemo(() => ({ notesOn, ...results }), [notesOn, results])
+  const redrawn = useRedrawn(part === 'check')
+  const asking = useAsking(part === 'check')
+  const covered = useHeldBack()
+  const overlay = useMemo(
+    () => ({ notesOn, covered, ...asking, ...results, ...redrawn }),
+    [notesOn, covered, asking, results, redrawn],
+  )
   return <Figure {...shown} panels={PANELS} overlay={overlay} />
+}
+
+/** The diagram as the slip behind the hand values has it, in the shown case. */
+function useRedrawn(on: boolean): Overlay | undefined {
+  const redrawn = useSheet((s) => (on ? s.redrawn : null))
+  const actionId = useSheet((s) => s.actionId)
+  return useMemo(() => {
+    const all = redrawn ? [...redrawn.cases, ...redrawn.combinations] : []
+    const action = all.find((a) => a.id === actionId)
+    return redrawn && action
+      ? { compared: { solution: redrawn, action, hand: true }, note: 'Dashed: as your numbers have it.' }
+      : undefined
+  }, [redrawn, actionId])
 }
 
 function RunningHead() {

@@ -1,1 +1,10 @@
-export { Results as default } from '../results/Results'
+import { Uncovered } from '../check/Uncovered'
+import { Results } from '../results/Results'
+
+export default function ResultsPart() {
+  return (
+    <Uncovered>
+      <Results />
+    </Uncovered>
+  )
+}

@@ -1,1 +1,10 @@
-export { Working as default } from '../working/Working'
+import { Uncovered } from '../check/Uncovered'
+import { Working } from '../working/Working'
+
+export default function WorkingPart() {
+  return (
+    <Uncovered>
+      <Working />
+    </Uncovered>
+  )
+}

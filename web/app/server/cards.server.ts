@@ -1,4 +1,4 @@
-import { checkAnswers, displayOf, work, type Outcome, type Problem } from '@viga/core'
+import { displayOf, judgeSheet, scoreOf, work, type Outcome, type Problem } from '@viga/core'
 import { miniScene } from '@viga/drawing/card-figure'
 import type { Group } from '@viga/drawing/marks'
 import { drawnLoads } from '@viga/drawing/words'
@@ -17,7 +17,7 @@ export interface CardContent {
   statement: string
   kind: CardKind
   drawing: Group[]
-  status: { text: string; bad: boolean; signs: ('=' | '±' | '≠')[] }
+  status: { text: string; bad: boolean; signs: ('=' | '±' | '≠' | '?')[] }
 }
 
 export interface Card extends CardContent {
@@ -65,17 +65,17 @@ function statusOf(problem: Problem, outcome: Outcome | undefined): Card['status'
       signs: [],
     }
   }
-  const verdicts = checkAnswers(problem, outcome.solution)
+  const verdicts = judgeSheet(problem, outcome.solution)
   if (verdicts.length === 0) return { text: 'solved', bad: false, signs: [] }
-  const agree = verdicts.filter((v) => v.verdict === 'agrees').length
+  const { agree } = scoreOf(verdicts)
   return {
     text: `${agree} of ${verdicts.length} agree`,
     bad: false,
-    signs: verdicts.map((v) =>
-      v.verdict === 'agrees' ? '=' : v.diagnosis?.kind === 'opposite-sign' ? '±' : '≠',
-    ),
+    signs: verdicts.map((v) => VERDICT_SIGNS[v.verdict]),
   }
 }
+
+const VERDICT_SIGNS = { agrees: '=', convention: '±', differs: '≠', unknown: '?' } as const
 
 const isSmall = ({ members, loadCases = [], combinations = [], answers = [] }: Problem): boolean =>
   members.length <= MOST_MEMBERS &&

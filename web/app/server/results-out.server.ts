@@ -1,7 +1,8 @@
-import { fileName, work, type ActionSolution, type Outcome, type Problem } from '@viga/core'
+import { fileName, work, workWithSystem, type ActionSolution, type Outcome, type Problem } from '@viga/core'
 import { figurePicture, SHOWN, type Shown } from '@viga/drawing/figure-file'
 import { PAPER_INKS } from '@viga/drawing/inks'
 import { pictureSvg } from '@viga/drawing/svg'
+import { markedPdf } from '@viga/paper/marked'
 import { picturePdf } from '@viga/paper/picture'
 import { REPORT_PARTS, resultsPdf, type ReportPart } from '@viga/paper/results'
 import { typefaceRules } from '@viga/paper/typefaces'
@@ -78,6 +79,17 @@ export async function resultsAs(
   const { parts } = reportQuery.cast(query)
   const body = await resultsPdf(problem, ready.outcome.solution, ready.action, parts)
   return { body, type: TYPES.pdf, name: `${fileName(problem.title)}-results.pdf` }
+}
+
+/** The hand values of a problem, marked, as a PDF. */
+export async function markedSheet(problem: Problem): Promise<FileOut> {
+  if (problem.members.length > MOST_MEMBERS)
+    return { message: `Sheets are marked for up to ${MOST_MEMBERS} members.`, status: 400 }
+  if (!problem.answers?.length) return { message: 'There is no hand value to be marked.', status: 400 }
+  const { solved } = workWithSystem(problem)
+  if (!solved) return { message: 'This problem has no solution yet, so nothing can be marked.', status: 400 }
+  const body = await markedPdf(problem, solved)
+  return { body, type: TYPES.pdf, name: `${fileName(problem.title)}-marked.pdf` }
 }
 
 type Drawable = Exclude<Outcome, { stage: 'invalid' }>

@@ -1,8 +1,7 @@
 import { checkDocument, workWithSystem, type Problem } from '@viga/core'
 import { wrap } from 'comlink'
+import type { Checked } from './results-view'
 import type { SolverWorker } from './solver.worker'
-
-export type Checked = ReturnType<typeof checkDocument>
 
 /**
  * Looks for the slip behind the hand values of a problem in a worker of its own, which is ended when the search

@@ -1,4 +1,8 @@
-import type { Problem } from '@viga/core'
+import type { checkDocument, Problem, Solution } from '@viga/core'
+import type { Place } from '@viga/core/statement/answer-place'
+
+/** What the search for slips finds. */
+export type Checked = ReturnType<typeof checkDocument>
 
 /** A place of a member that is read: its label, and m from its start. */
 export interface Probe {
@@ -38,6 +42,14 @@ export interface ResultsView {
   /** The point that moments of the free body are taken about; the origin when null. */
   about: PlanePoint | null
   comparison: Comparison
+  /** How much of the answer the Check shows; by the problem's own setting when null. */
+  shows: 'verdict' | 'place' | 'slip' | 'value' | null
+  /** The slips behind the hand values, of the problem they were looked for in. */
+  checked: { problem: Problem; found: Checked | undefined } | null
+  /** The solution as the slip behind the hand values would have it, drawn over the right one under Check. */
+  redrawn: Solution | null
+  /** The place on the Figure whose hand value is asked for. */
+  asked: Place | null
 }
 
 export const FIRST_RESULTS_VIEW: ResultsView = {
@@ -48,4 +60,8 @@ export const FIRST_RESULTS_VIEW: ResultsView = {
   body: { kind: 'whole' },
   about: null,
   comparison: { kind: 'none' },
+  shows: null,
+  checked: null,
+  redrawn: null,
+  asked: null,
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { checkAnswers, work, type Answer, type Problem } from '@viga/core'
+import { judgeSheet, work, type Answer, type Problem } from '@viga/core'
 import { checkNotes } from '../../app/check/notes'
 import { FIGURE_INSETS, fit, onScreen } from '@viga/drawing/view'
 import { beam } from '../problems'
@@ -25,7 +25,7 @@ function notes(answers: Answer[], actionId = 'G') {
   if (outcome.stage !== 'solved') throw new Error('solved')
   const { structure } = outcome.solution
   const view = fit(structure.nodes, 704, 664, FIGURE_INSETS)
-  const verdicts = checkAnswers(problem, outcome.solution)
+  const verdicts = judgeSheet(problem, outcome.solution)
   return {
     at: (x: number) => onScreen(view, x, 0),
     all: checkNotes(
@@ -61,7 +61,7 @@ describe('hand answers on the Figure', () => {
     const { all, at: place } = notes([moment(at, 1)])
     expect(all[0].about?.c.x).toBeCloseTo(place(x).x, 9)
   })
-  it('say whether they agree, differ or have the other sign', () => {
+  it('say whether they agree or differ', () => {
     // w·L²/8 = 24 kN·m over 8 m
     const { all } = notes([
       moment('100%', 24),
@@ -71,6 +71,13 @@ describe('hand answers on the Figure', () => {
     expect(all.map((w) => [w.mark.text, w.mark.fill])).toEqual([
       ['= 24.00', 'ink-2'],
       ['≠ 25.00', 'pencil'],
+      ['≠ −24.00', 'pencil'],
+    ])
+  })
+  it('say where all of them follow the opposite convention', () => {
+    const { all } = notes([moment('50%', -18), moment('100%', -24)])
+    expect(all.map((w) => [w.mark.text, w.mark.fill])).toEqual([
+      ['± −18.00', 'load'],
       ['± −24.00', 'load'],
     ])
   })

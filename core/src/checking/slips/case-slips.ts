@@ -19,8 +19,11 @@ function caseForCase({ problem, base }: SlipContext): Candidate[] {
             commonness: 0.05,
             sentence: `The numbers are those of ${taken.title}, not of ${id}.`,
             step: 'loads',
-            read: () => (a) =>
-              computedValues(problem, solution, (a.case ?? first) === id ? { ...a, case: taken.id } : a),
+            solve: () => ({
+              solution: { ...solution, cases: [], combinations: [{ ...taken, id }] },
+              read: (a) =>
+                computedValues(problem, solution, (a.case ?? first) === id ? { ...a, case: taken.id } : a),
+            }),
           }))
       : [],
   )
@@ -42,7 +45,7 @@ function factorLeftOut(ctx: SlipContext): Candidate[] {
           commonness: 0.05,
           sentence: `The numbers fit ${c.id} with the factor ${f} of ${name} left out.`,
           step: 'loads',
-          read: () => ctx.solved({ ...s, combinations }),
+          solve: () => ctx.solved({ ...s, combinations }),
         },
       ]
     }),

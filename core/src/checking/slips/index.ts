@@ -5,7 +5,7 @@ import { methodSlips } from './method-slips.js'
 import type { Candidate, SlipContext, Slips } from './slip.js'
 import { supportSlips } from './support-slips.js'
 
-export type { Candidate, Reader, SlipContext } from './slip.js'
+export type { Candidate, SlipContext, SlipSolution } from './slip.js'
 
 /** The families of slips; a new family is one file and one entry here. */
 export const SLIPS: readonly Slips[] = [loadSlips, caseSlips, supportSlips, memberSlips, methodSlips]

@@ -111,7 +111,7 @@ function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Cand
     commonness,
     sentence,
     step: 'loads',
-    read: () => ctx.solved(withLoad(s, ci, i, changed)),
+    solve: () => ctx.solved(withLoad(s, ci, i, changed)),
   })
   const optional = (kind: string, commonness: number, changed: StatedLoad | undefined, sentence: string) =>
     changed ? [make(kind, commonness, changed, sentence)] : []
@@ -155,6 +155,6 @@ function ownWeight(ctx: SlipContext, ci: number): Candidate {
     commonness: 0.06,
     sentence: `The numbers fit a solution without the own weight of case ${id}.`,
     step: 'loads',
-    read: () => ctx.solved({ ...s, cases }),
+    solve: () => ctx.solved({ ...s, cases }),
   }
 }

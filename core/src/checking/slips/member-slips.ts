@@ -39,7 +39,7 @@ function hinges(ctx: SlipContext): Candidate[] {
         commonness,
         sentence,
         step: 'stiffness',
-        read: () => ctx.solved(atJoint(s, node, to)),
+        solve: () => ctx.solved(atJoint(s, node, to)),
       })
     if (ends.some((r) => r === true))
       make('hinge-left-out', 0.08, `The numbers fit ${n.id} without its hinge.`, (r) =>
@@ -64,7 +64,7 @@ function equalStiffness(ctx: SlipContext): Candidate[] {
       commonness: 0.06,
       sentence: `The numbers fit members that all have the stiffness of ${first.id}.`,
       step: 'stiffness',
-      read: () => ctx.solved({ ...s, members }),
+      solve: () => ctx.solved({ ...s, members }),
     },
   ]
 }
@@ -81,7 +81,7 @@ function otherSections(ctx: SlipContext): Candidate[] {
         commonness: 0.02,
         sentence: `The numbers fit the section ${taken} for ${m.id}.`,
         step: 'stiffness',
-        read: () => {
+        solve: () => {
           const members = problem.members.map((o) => (o.id === m.id ? { ...o, section: taken } : o))
           const resolved = resolve({ ...problem, members })
           return resolved.ok && resolved.obstacles.length === 0 ? ctx.solved(resolved.structure) : undefined
@@ -105,7 +105,7 @@ function axial(ctx: SlipContext): Candidate[] {
         ? 'The numbers fit members that change their length: another idealisation than the statement has, not a mistake.'
         : 'The numbers fit members that keep their length: another idealisation than the statement has, not a mistake.',
       step: 'idealisation',
-      read: () => ctx.solved({ ...s, members }),
+      solve: () => ctx.solved({ ...s, members }),
     },
   ]
 }

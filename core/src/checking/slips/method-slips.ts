@@ -6,7 +6,7 @@ import { stateUnder } from '../../analysis/state.js'
 import type { Actions } from '../../structure/actions.js'
 import { caseActions } from '../../structure/case-actions.js'
 import type { StatedLoad, Structure } from '../../structure/types.js'
-import type { Candidate, Reader, SlipContext, Slips } from './slip.js'
+import type { Candidate, SlipContext, Slips, SlipSolution } from './slip.js'
 import { valuesByEnds } from './values.js'
 
 /** Slips of the stiffness method itself: fixed-end forces and the turning of a member's axes. */
@@ -35,8 +35,8 @@ function alteredSolution(
   return { ...base.solution, elements, dofs, cases, combinations }
 }
 
-const readerOf = (ctx: SlipContext, solution: Solution | undefined): Reader | undefined =>
-  solution && ((a) => valuesByEnds(ctx.problem, solution, a))
+const readByEnds = (ctx: SlipContext, solution: Solution | undefined): SlipSolution | undefined =>
+  solution && { solution, read: (a) => valuesByEnds(ctx.problem, solution, a) }
 
 /** Joint loads anew for other fixed-end forces: what they put on the joints is taken off with `sign`. */
 function loadsFor(
@@ -73,8 +73,8 @@ function fixedEndSigns(ctx: SlipContext): Candidate[] {
       sentence:
         'The numbers fit fixed-end forces put on the joints with their own sign instead of the opposite one.',
       step: 'loads',
-      read: () =>
-        readerOf(
+      solve: () =>
+        readByEnds(
           ctx,
           alteredSolution(ctx, system, (v) => ({ ...v, load: loadsFor(v, system, v.fixed, -1) })),
         ),
@@ -85,8 +85,8 @@ function fixedEndSigns(ctx: SlipContext): Candidate[] {
       commonness: 0.08,
       sentence: 'The numbers fit end forces taken as k·d alone, without the fixed-end forces.',
       step: 'end-forces',
-      read: () =>
-        readerOf(
+      solve: () =>
+        readByEnds(
           ctx,
           alteredSolution(
             ctx,
@@ -112,10 +112,10 @@ function turnedWrong(ctx: SlipContext): Candidate[] {
         commonness: 0.05,
         sentence: `The numbers fit the sine of ${m.id} with the wrong sign in its turning matrix.`,
         step: 'stiffness',
-        read: () => {
+        solve: () => {
           const prepared = prepare({ ...s, members })
           if (!prepared.ok) return undefined
-          return readerOf(
+          return readByEnds(
             ctx,
             alteredSolution(ctx, prepared.system, (v) => v),
           )
@@ -178,9 +178,9 @@ function closedForms(ctx: SlipContext): Candidate[] {
             commonness: shears ? 0.04 : 0.05,
             sentence: sentenceOf(form.formula, m.id),
             step: 'loads',
-            read: () => {
+            solve: () => {
               const parts = partsOf(ctx, member, form)
-              return readerOf(
+              return readByEnds(
                 ctx,
                 alteredSolution(ctx, ctx.base.system, (v, system, c) =>
                   withForm(v, system, member, parts[c], form, shears),

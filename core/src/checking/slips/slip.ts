@@ -1,9 +1,13 @@
-import type { Solved } from '../../analysis/solve.js'
+import type { Solution, Solved } from '../../analysis/solve.js'
 import type { Answer, Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
 
-/** Reads the value that a hand solution with a slip would have for an answer; all values at a jump, SI. */
-export type Reader = (a: Answer) => readonly number[] | undefined
+/** The problem solved as a slip would have it. */
+export interface SlipSolution {
+  solution: Solution
+  /** The values it has for an answer; all values at a jump, SI. */
+  read(a: Answer): readonly number[] | undefined
+}
 
 /** One slip that a hand solution may have made, with what it would have found. */
 export interface Candidate {
@@ -17,7 +21,7 @@ export interface Candidate {
   /** The step of the working where the roads part, by its key. */
   step: string
   /** Solves the problem as the slip would have it; undefined where that cannot be solved. */
-  read(): Reader | undefined
+  solve(): SlipSolution | undefined
 }
 
 /** What slips are made from: the problem, its structure and its own solution. */
@@ -25,8 +29,8 @@ export interface SlipContext {
   problem: Problem
   structure: Structure
   base: Solved
-  /** The values of another structure, solved; what stays the same of the base is used again. */
-  solved(structure: Structure): Reader | undefined
+  /** Another structure, solved; what stays the same of the base is used again. */
+  solved(structure: Structure): SlipSolution | undefined
 }
 
 /** A family of slips: every candidate of its kinds that the problem gives room for. */

@@ -31,9 +31,9 @@ function candidate(
   ctx: SlipContext,
   i: number,
   change: Partial<StructureSupport>,
-  rest: Omit<Candidate, 'read' | 'step'>,
+  rest: Omit<Candidate, 'solve' | 'step'>,
 ): Candidate {
-  return { ...rest, step: 'unknowns', read: () => ctx.solved(withSupport(ctx.structure, i, change)) }
+  return { ...rest, step: 'unknowns', solve: () => ctx.solved(withSupport(ctx.structure, i, change)) }
 }
 
 function otherTypes(ctx: SlipContext, p: StructureSupport, i: number): Candidate[] {

@@ -1,0 +1,51 @@
+import type { Solution } from '../analysis/solve.js'
+import type { Answer, Problem } from '../document/types.js'
+import { checkAnswer, type AnswerVerdict, type Verdict } from './answers.js'
+import { underOpposite } from './conventions.js'
+import { judgedAnswers, type Judged } from './judged.js'
+import { computedValues } from './slips/values.js'
+
+/** A verdict on a hand value within its sheet: `convention` where it is right under the opposite sign convention. */
+export type SheetVerdict = Omit<AnswerVerdict, 'verdict'> & { verdict: Verdict | 'convention' }
+
+/** The value of an answer under the opposite sign convention, SI. */
+const oppositeOf = (problem: Problem, solution: Solution) => (a: Answer) => {
+  const turned: Answer =
+    a.quantity === 'maximum'
+      ? { ...a, quantity: 'minimum' }
+      : a.quantity === 'minimum'
+        ? { ...a, quantity: 'maximum' }
+        : a
+  return computedValues(problem, solution, turned)?.map((v) => -v)
+}
+
+/**
+ * The answers that are right under the opposite sign convention, by id.
+ * @param judged the answers of the problem, weighed against its solution
+ */
+export const turnedAnswers = (
+  problem: Problem,
+  solution: Solution,
+  judged: readonly Judged[] = judgedAnswers(problem, solution),
+): Set<string> => underOpposite(judged, oppositeOf(problem, solution))
+
+/**
+ * Every hand value of the problem with its verdict; values in coherent units. Which values are right under the
+ * opposite sign convention is seen from all values of a family together, therefore the whole sheet is judged.
+ */
+export function judgeSheet(
+  problem: Problem,
+  solution: Solution,
+  turned = turnedAnswers(problem, solution),
+): SheetVerdict[] {
+  return (problem.answers ?? []).map((a) => {
+    const v = checkAnswer(problem, solution, a)
+    return v.verdict === 'differs' && turned.has(a.id) ? { ...v, verdict: 'convention', diagnosis: null } : v
+  })
+}
+
+/** How many values agree, differ and cannot be told; one under the opposite convention agrees. */
+export function scoreOf(verdicts: readonly Pick<SheetVerdict, 'verdict'>[]) {
+  const count = (...kinds: string[]) => verdicts.filter((v) => kinds.includes(v.verdict)).length
+  return { agree: count('agrees', 'convention'), differ: count('differs'), unknown: count('unknown') }
+}

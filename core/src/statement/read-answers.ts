@@ -1,0 +1,87 @@
+import type { Answer, Problem } from '../document/types.js'
+import type { Place } from './answer-place.js'
+import { readAnswerValue } from './answer-value.js'
+import { readAnswerName } from './read-answer-name.js'
+
+/** Hand values as lines of text or cells of a spreadsheet: `Ay = 18.2 kN up`, `F_DH = 8.4 C`, `M_BA = -37.5`. */
+
+export type NewAnswer = Omit<Answer, 'id'>
+
+/** What was read of pasted lines, and the lines that are left, each with its reason. */
+export interface ReadAnswers {
+  answers: NewAnswer[]
+  left: { line: string; message: string }[]
+}
+
+const MOST = 2000
+
+/** Whatever stands between a name and its value: an equals sign, a colon, a cell's edge. */
+const PARTED = /^([^=:≈\t]+?)\s*(?:[=≈:]|\t+)\s*(.+)$/
+
+/**
+ * Reads hand values line by line. A line that is the label of a case or a combination says that the values below
+ * are of it.
+ * @param caseId the case or combination of values above such a line; the first case when undefined
+ */
+export function readAnswers(p: Problem, text: string, caseId?: string): ReadAnswers {
+  const out: ReadAnswers = { answers: [], left: [] }
+  let of = caseId
+  const lines = text
+    .replace(/\r/g, '')
+    .split(/\n|;\s/)
+    .filter((l) => l.trim() !== '')
+  for (const line of lines) {
+    if (out.answers.length + out.left.length >= MOST) {
+      out.left.push({ line, message: `At most ${MOST} values are read at once.` })
+      break
+    }
+    const named = caseNamed(p, line)
+    if (named !== undefined) {
+      of = named
+      continue
+    }
+    const read = readLine(p, line)
+    if (typeof read === 'string') out.left.push({ line, message: read })
+    else out.answers.push(withCase(p, read, of))
+  }
+  return out
+}
+
+/** The case or combination that a line is the label or the title of. */
+function caseNamed(p: Problem, line: string): string | undefined {
+  const t = line
+    .trim()
+    .replace(/^case\s+/i, '')
+    .replace(/:$/, '')
+  return [...(p.loadCases ?? []), ...(p.combinations ?? [])].find((c) => c.id === t || c.title === t)?.id
+}
+
+const withCase = (p: Problem, a: NewAnswer, of: string | undefined): NewAnswer =>
+  of === undefined || of === p.loadCases?.[0]?.id || a.quantity === 'stiffness' ? a : { ...a, case: of }
+
+/** One value; a sentence when the line is not understood. */
+function readLine(p: Problem, line: string): NewAnswer | string {
+  const parted = PARTED.exec(line.trim())
+  if (parted) {
+    const named = readAnswerName(p, parted[1])
+    if (!named.ok) return named.message
+    return withValue(p, named.place, parted[2].replace(/\t+/g, ' '))
+  }
+  // `Ay 18.2 up`: cut where both halves mean something, the longest name first
+  const words = line.trim().split(/\s+/)
+  let why = `Write the name and its value: ${words[0]} = 18.2.`
+  for (let n = words.length - 1; n >= 1; n--) {
+    const named = readAnswerName(p, words.slice(0, n).join(' '))
+    if (!named.ok) continue
+    const read = withValue(p, named.place, words.slice(n).join(' '))
+    if (typeof read !== 'string') return read
+    why = read
+  }
+  return why
+}
+
+function withValue(p: Problem, place: Place, text: string): NewAnswer | string {
+  const read = readAnswerValue(p, place, text)
+  if (!read.ok) return read.message
+  return { ...place, value: read.value, ...(read.sense ? { sense: read.sense } : {}) }
+}

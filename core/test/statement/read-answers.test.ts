@@ -1,0 +1,140 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { readProblem, type Answer, type Problem } from '../../src/index.js'
+import { ANSWER_LISTS, samePlace } from '../../src/statement/answer-lists.js'
+import { answerValueText, readAnswerValue } from '../../src/statement/answer-value.js'
+import { answerName } from '../../src/statement/answer-words.js'
+import { readAnswerName } from '../../src/statement/read-answer-name.js'
+import { readAnswers } from '../../src/statement/read-answers.js'
+import { frame, truss } from '../builder.js'
+
+/** A column AB fixed at A, a beam BC on a roller, a bar DB. */
+const portal: Problem = frame()
+  .node('A', 0, 0)
+  .node('B', 0, 4)
+  .node('C', 6, 4)
+  .node('D', -3, 0)
+  .member('A', 'B')
+  .member('B', 'C')
+  .member('D', 'B', { type: 'bar' })
+  .support('A', 'fixed')
+  .support('C', 'roller')
+  .support('D', 'pin')
+  .loadCase('W').problem
+
+const place = (text: string, p = portal) => {
+  const read = readAnswerName(p, text)
+  if (!read.ok) throw new Error(read.message)
+  return read.place
+}
+
+describe('the name of a hand value', () => {
+  it.each([
+    ['Ay', { quantity: 'reaction', node: 'A', component: 'y' }],
+    ['R_{Ax}', { quantity: 'reaction', node: 'A', component: 'x' }],
+    ['H_A', { quantity: 'reaction', node: 'A', component: 'x' }],
+    ['R_C', { quantity: 'reaction', node: 'C', component: 'y' }],
+    ['M_A', { quantity: 'reaction', node: 'A', component: 'rotation' }],
+    ['M at support A', { quantity: 'reaction', node: 'A', component: 'rotation' }],
+    ['M_BA', { quantity: 'moment', member: 'AB', at: '100%' }],
+    ['M_AB', { quantity: 'moment', member: 'AB', at: '0%' }],
+    ['V_CB', { quantity: 'shear', member: 'BC', at: '100%' }],
+    ['F_BD', { quantity: 'axial', member: 'DB' }],
+    ['N_BC', { quantity: 'axial', member: 'BC', at: '0%' }],
+    ['M_BC at 2.5 m', { quantity: 'moment', member: 'BC', at: '2.5 m' }],
+    ['M_BC(40%)', { quantity: 'moment', member: 'BC', at: '40%' }],
+    ['V of BC at 3, just after', { quantity: 'shear', member: 'BC', at: 3, side: 'right' }],
+    ['largest M in BC', { quantity: 'maximum', of: 'moment', member: 'BC' }],
+    ['M_max', { quantity: 'maximum', of: 'moment' }],
+    ['M_max, BC', { quantity: 'maximum', of: 'moment', member: 'BC' }],
+    ['min V', { quantity: 'minimum', of: 'shear' }],
+    ['θ_B', { quantity: 'displacement', node: 'B', component: 'rotation' }],
+    ['u_B', { quantity: 'displacement', node: 'B', component: 'x' }],
+    ['Δ_By', { quantity: 'displacement', node: 'B', component: 'y' }],
+    ['rotation of B', { quantity: 'displacement', node: 'B', component: 'rotation' }],
+    ['k_AB(3,5)', { quantity: 'stiffness', member: 'AB', axes: 'global', row: 3, column: 5 }],
+    ['critical load factor', { quantity: 'load-factor' }],
+  ])('%s', (text, expected) => expect(place(text)).toEqual(expected))
+
+  it('is refused with a sentence where it may mean several things or nothing', () => {
+    const message = (text: string) => {
+      const read = readAnswerName(portal, text)
+      return read.ok ? '' : read.message
+    }
+    expect(message('R_A')).toContain('several reactions')
+    expect(message('M_AC')).toBe('No member joins A and C.')
+    expect(message('M_DB')).toBe('DB carries axial force alone.')
+    expect(message('what')).toContain('is not understood')
+  })
+
+  it('is read back from what the interface calls it, for every place of every prepared list', () => {
+    for (const list of ANSWER_LISTS)
+      for (const p of [
+        portal,
+        truss().node('A', 0, 0).node('B', 3, 0).member('A', 'B').support('A', 'pin').problem,
+      ])
+        for (const at of list.places(p, { at: ['25%', '1.5 m'] })) {
+          const read = readAnswerName(p, answerName({ ...at, id: 'a', value: 0 }))
+          expect(read.ok && samePlace(read.place, at, '1'), answerName({ ...at, id: 'a', value: 0 })).toBe(
+            true,
+          )
+        }
+  })
+
+  it('is read back for every answer of the reference problems', () => {
+    const folder = join(import.meta.dirname, '../cases')
+    let count = 0
+    for (const file of readdirSync(folder).filter((f) => f.endsWith('.viga.json'))) {
+      const read = readProblem(readFileSync(join(folder, file), 'utf8'))
+      if (!read.ok) throw new Error(file)
+      for (const a of read.problem.answers ?? []) {
+        const { case: _, sense: __, ...there } = a
+        const named = readAnswerName(read.problem, answerName({ ...a, sense: undefined }))
+        expect(named.ok && samePlace(named.place, there, undefined), `${file} ${answerName(a)}`).toBe(true)
+        count++
+      }
+    }
+    expect(count).toBeGreaterThan(20)
+  })
+})
+
+describe('lines of hand values', () => {
+  it('are read with their directions, senses and units; what is left says why', () => {
+    const { answers, left } = readAnswers(
+      portal,
+      'Ay = 18.2 kN up\nF_DB = 8.4 C\r\nM_BA = -37.5\nAx\t4.1\tleft\nM_A: 12 clockwise\nCy 6.50 down\n\nM_XY = 3\nAy = 3 left',
+    )
+    expect(answers.map((a) => [answerName({ id: '', ...a }), a.value])).toEqual([
+      ['A y', '18.2 kN'],
+      ['N of DB, compression', 8.4],
+      ['M of AB at 100%', -37.5],
+      ['A x', -4.1],
+      ['M at support A', -12],
+      ['C y', '-6.50'],
+    ])
+    expect(left).toEqual([
+      { line: 'M_XY = 3', message: expect.stringContaining('There is no member') },
+      { line: 'Ay = 3 left', message: 'This component acts up or down.' },
+    ])
+  })
+  it('belong to the case that a line above them names', () => {
+    const { answers } = readAnswers(portal, 'Ay = 1\nW\nAy = 2\nk_AB(1,1) = 5')
+    expect(answers.map((a) => a.case)).toEqual([undefined, 'W', undefined])
+  })
+})
+
+describe('the text of a hand value', () => {
+  it.each<[Partial<Answer>, string]>([
+    [{ quantity: 'reaction', node: 'A', component: 'y' }, '18.2 kN ↑'],
+    [{ quantity: 'reaction', node: 'A', component: 'rotation' }, '12 ↻'],
+    [{ quantity: 'displacement', node: 'B', component: 'x' }, '0.30 mm ←'],
+    [{ quantity: 'axial', member: 'DB' }, '8.4 C'],
+    [{ quantity: 'moment', member: 'AB', at: '0%' }, '-3.5'],
+  ])('is read as it is shown: %o', (at, text) => {
+    const where = at as Omit<Answer, 'id' | 'value'>
+    const read = readAnswerValue(portal, where, text)
+    if (!read.ok) throw new Error(read.message)
+    expect(answerValueText({ ...where, value: read.value, sense: read.sense })).toBe(text)
+  })
+})

@@ -1,0 +1,51 @@
+import { edit } from '@viga/core'
+import { useSheet, useSheetStore } from '../sheet/context'
+import { OneOf, Tick } from '../widgets/Tick'
+import { isCovered, SHOWS, useChooseShows, useShows } from './shows'
+
+/** How much of the answer is shown: the student's choice. */
+export function ShowsChoice() {
+  const shows = useShows()
+  const choose = useChooseShows()
+  return (
+    <div className="shows-choice" role="radiogroup" aria-label="What is shown of the answer">
+      <span className="quiet">Show</span>
+      {SHOWS.map(({ key, label }) => (
+        <label key={key}>
+          <OneOf
+            name="what is shown"
+            checked={shows === key}
+            onChange={() => choose(key)}
+            aria-label={label}
+          />
+          {label}
+        </label>
+      ))}
+    </div>
+  )
+}
+
+/** The instructor's setting: whoever opens the problem sees no computed value before asking for it. */
+export function CoverSetting() {
+  const store = useSheetStore()
+  const covered = useSheet((s) => isCovered(s.problem))
+  const name = 'cover the computed values until asked'
+  return (
+    <label>
+      <Tick
+        checked={covered}
+        aria-label={name}
+        onChange={() => {
+          const error = store
+            .getState()
+            .edit(covered ? 'uncover the values' : 'cover the values', (p) =>
+              edit.setView(p, 'covered', covered ? undefined : true),
+            )
+          // who covers them sees what a student will see
+          if (!error && !covered) store.setState({ shows: null })
+        }}
+      />{' '}
+      {name}
+    </label>
+  )
+}

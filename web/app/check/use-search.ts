@@ -1,0 +1,32 @@
+import type { Problem } from '@viga/core'
+import { useEffect, useState } from 'react'
+import { searchSlip } from '../sheet/checker'
+import { useSheet, useSheetStore } from '../sheet/context'
+
+/** Quiet time after an edit before slips are looked for, ms. */
+const PAUSE_MS = 400
+
+/** What was found for the problem as it stands; the search begins anew with each edit of it. */
+export function useSearch(wanted: boolean) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const checked = useSheet((s) => s.checked)
+  const [given, giveUp] = useState<Problem>()
+  const here = checked?.problem === problem
+  useEffect(() => {
+    if (!wanted || here || given === problem) return
+    let stop = () => {}
+    const timer = setTimeout(() => {
+      stop = searchSlip(problem, (found) => store.setState({ checked: { problem, found } }))
+    }, PAUSE_MS)
+    return () => {
+      clearTimeout(timer)
+      stop()
+    }
+  }, [problem, wanted, given, here, store])
+  return {
+    checked: here ? checked.found : undefined,
+    searching: wanted && !here && given !== problem,
+    stop: () => giveUp(problem),
+  }
+}

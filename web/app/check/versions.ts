@@ -1,0 +1,154 @@
+import {
+  displayOf,
+  formatNumber,
+  withUnit,
+  type Component,
+  type Display,
+  type Explanation,
+  type Problem,
+  type Solution,
+  type Structure,
+  type StructureMember,
+} from '@viga/core'
+import { miniScene } from '@viga/drawing/card-figure'
+import type { Group } from '@viga/drawing/marks'
+import { drawnLoads } from '@viga/drawing/words'
+import { formulaVersions } from './formula-versions'
+
+/** One of the two versions of what a slip is about: drawn, as a formula, or in words. */
+export interface Version {
+  title: string
+  groups?: Group[]
+  formula?: { tex: string; plain: string }
+  words?: string
+}
+
+export const VERSION = { width: 250, height: 170 }
+
+/** How the numbers of a hand solution have it, and how it stands in the statement. */
+export type Versions = readonly [taken: Version, stated: Version]
+
+/** Slips that show in a drawing of the structure with its loads. */
+const DRAWN = new Set([
+  'load-sign',
+  'load-left-out',
+  'load-doubled',
+  'load-factor',
+  'load-as-resultant',
+  'load-basis',
+  'load-from-other-end',
+  'support',
+  'support-angle',
+  'spring-left-out',
+  'spring-rigid',
+  'hinge-left-out',
+  'hinge-added',
+])
+
+const TAKEN = 'as your numbers have it'
+const STATED = 'as it is stated'
+
+/**
+ * Both versions of what a slip is about.
+ * @param wrong the solution as the slip would have it
+ * @param caseId the case whose loads are drawn
+ */
+export function versionsOf(
+  problem: Problem,
+  { kind, subject }: Explanation,
+  right: Solution,
+  wrong: Solution,
+  caseId: string | null,
+): Versions | undefined {
+  const display = displayOf(problem)
+  const of = (s: Structure, cases: readonly string[]) =>
+    miniScene(s, drawnLoads(s, new Set(cases), display), VERSION.width, VERSION.height)
+  if (DRAWN.has(kind)) {
+    const cases = casesOf(problem, typeof subject.case === 'string' ? subject.case : caseId)
+    return [
+      { title: TAKEN, groups: of(wrong.structure, cases) },
+      { title: STATED, groups: of(right.structure, cases) },
+    ]
+  }
+  if (kind === 'case-for-case') {
+    const [asked, taken] = [String(subject.case), String(subject.taken)]
+    return [
+      { title: `${taken}, which your numbers are of`, groups: of(right.structure, casesOf(problem, taken)) },
+      { title: `${asked}, which is asked for`, groups: of(right.structure, casesOf(problem, asked)) },
+    ]
+  }
+  const formulas = formulaVersions(kind, subject, right.structure, display)
+  if (formulas) return formulas
+  const said = wordsOf(problem, kind, subject, right.structure, wrong.structure, display)
+  return (
+    said && [
+      { title: TAKEN, words: said[0] },
+      { title: STATED, words: said[1] },
+    ]
+  )
+}
+
+/** The cases whose loads act in a case or combination. */
+function casesOf(problem: Problem, id: string | null): string[] {
+  const combination = problem.combinations?.find((c) => c.id === id)
+  return combination ? Object.keys(combination.factors) : id === null ? [] : [id]
+}
+
+/** Slips of a value that no drawing shows, each in the value it has and the value it should have. */
+function wordsOf(
+  problem: Problem,
+  kind: string,
+  subject: Readonly<Record<string, unknown>>,
+  right: Structure,
+  wrong: Structure,
+  display: Display,
+): readonly [string, string] | undefined {
+  const name = String(subject.node ?? subject.member ?? subject.case ?? '')
+  switch (kind) {
+    case 'own-weight-left-out':
+      return [`${name} without own weight`, `${name} with the own weight of its members`]
+    case 'settlement-sign':
+    case 'settlement-left-out': {
+      const of = (s: Structure) => settlementOf(s, name, subject.component as Component, display)
+      return [`${name} settles ${of(wrong)}`, `${name} settles ${of(right)}`]
+    }
+    case 'axial-neglected':
+      return ['members keep their length', 'members change their length']
+    case 'axial-counted':
+      return ['members change their length', 'members keep their length']
+    case 'equal-stiffness':
+      return [
+        stiffnesses(wrong.members.slice(0, 1), display).replace(/^[^:]+/, 'every member'),
+        stiffnesses(right.members, display),
+      ]
+    case 'section': {
+      const stated = problem.members.find((m) => m.id === name)?.section
+      return [
+        `${name} with the section ${String(subject.taken)}`,
+        `${name} with its section ${stated ?? ''}`.trim(),
+      ]
+    }
+    default:
+      return undefined
+  }
+}
+
+function settlementOf(s: Structure, node: string, c: Component, display: Display): string {
+  const support = s.supports.find((p) => s.nodes[p.node].id === node)
+  const v = support?.settlement[c] ?? 0
+  if (v === 0) return 'not at all'
+  if (c === 'rotation') return `${formatNumber(Math.abs(v))} rad ${v < 0 ? 'clockwise' : 'counter-clockwise'}`
+  const way = c === 'x' ? (v < 0 ? 'to the left' : 'to the right') : v < 0 ? 'down' : 'up'
+  return `${withUnit(Math.abs(v), display.displacement)} ${way}`
+}
+
+const MOST_NAMED = 4
+/** E·I, or E·A of bars, of some members. */
+function stiffnesses(members: readonly StructureMember[], display: Display): string {
+  const of = (m: StructureMember) =>
+    m.bar || m.EI === 0
+      ? `EA ${formatNumber(m.EA * display.force.perSI)} ${display.force.unit}`
+      : `EI ${formatNumber(m.EI * display.moment.perSI * display.length.perSI)} ${display.moment.unit}·${display.length.unit}`
+  const named = members.slice(0, MOST_NAMED).map((m) => `${m.id}: ${of(m)}`)
+  return named.join(', ') + (members.length > MOST_NAMED ? ' …' : '')
+}

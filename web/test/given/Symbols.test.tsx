@@ -1,0 +1,38 @@
+import { screen } from '@testing-library/react'
+import { describe, expect, it } from 'vitest'
+import { unread } from '../../app/sheet/drafts'
+import { Symbols } from '../../app/given/Symbols'
+import { inSheet } from '../in-sheet'
+import { beam } from '../problems'
+
+const problem = { ...beam, symbols: { w: '12 kN/m' } }
+
+describe('the symbols of a problem', () => {
+  it('act with each readable key', async () => {
+    const { user, problem: now } = inSheet(problem, <Symbols />)
+    const field = screen.getByRole('textbox', { name: 'value of w' })
+    await user.clear(field)
+    await user.type(field, '2*7 kN/m')
+    expect(now().symbols!.w).toBe('2*7 kN/m')
+  })
+  it('keep a text that cannot be read as a doubt, also when the page is left without leaving the field', async () => {
+    const { user, store, unmount, problem: now } = inSheet(problem, <Symbols />)
+    const field = screen.getByRole('textbox', { name: 'value of w' })
+    await user.clear(field)
+    await user.type(field, '12 kNN')
+    unmount()
+    expect(now().symbols!.w).not.toBe('12 kNN')
+    const [draft] = unread(store.getState().drafts, now())
+    expect(draft.field).toBe('value of w')
+    expect(draft.text).toBe('12 kNN')
+    expect(draft.message).not.toBe('')
+  })
+  it('take the stated value back with Escape', async () => {
+    const { user, store } = inSheet(problem, <Symbols />)
+    const field = screen.getByRole('textbox', { name: 'value of w' })
+    await user.clear(field)
+    await user.type(field, '{Escape}')
+    expect(field).toHaveProperty('value', '12 kN/m')
+    expect(store.getState().drafts).toEqual({})
+  })
+})
