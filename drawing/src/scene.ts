@@ -27,6 +27,7 @@ import { drawUnknowns } from './unknowns'
 import { dashed, faint, inSight, loneJoints, memberObstacles, supportBoxes } from './scene-parts'
 import { jointLetters, memberNames } from './scene-names'
 import { supportGroups } from './supports'
+import { drawHandDiagrams, largestByHand, type HandDiagram } from './hand-diagram'
 import { isMap, MANY, roominess, type View } from './view'
 
 export interface Layers {
@@ -66,6 +67,8 @@ export interface SceneInput {
   enveloped?: readonly ActionSolution[]
   /** Another result on the same members, drawn over the first in a dashed line; in pencil where it is a hand's. */
   compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
+  /** Diagrams of members as a hand solution has them, laid over the computed ones. */
+  byHand?: readonly HandDiagram[]
   /** Enlargement of the deflected shape; chosen by itself when 0. */
   enlarge: number
   /** Values of Check drawn at their places. */
@@ -193,12 +196,14 @@ function addForces(drawn: Drawn, p: Picture) {
   if (layers.envelope && drawn.enveloped?.length)
     return add(p, drawEnvelope(solved.solution, view, drawn.enveloped, options))
   const other = drawn.compared && coursesOf(drawn.compared.solution, drawn.compared.action)
-  const max = other && Math.max(largest(courses, key), largest(other, key))
+  const { byHand = [] } = drawn
+  const max = Math.max(largest(courses, key), other ? largest(other, key) : 0, largestByHand(byHand, key))
   add(p, drawDiagram(solved.solution, view, courses, { ...options, max }))
   if (other) {
     const second = drawn.compared!.hand ? 'pencil' : 'cedar-deep'
     add(p, drawDiagram(drawn.compared!.solution, view, other, { ...options, max, second }))
   }
+  add(p, { groups: drawHandDiagrams(drawn.structure, view, byHand, { ...options, max }) })
   if (layers.zeros && key !== 'N') add(p, zeroMarks(drawn.structure, view, courses, key, display.length))
 }
 

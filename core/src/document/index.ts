@@ -48,3 +48,12 @@ export { isThing, readThing, thing, type Thing, type ThingKey } from './thing.js
 export { OWN_SIGNS, SIGN_CHOICES, setSigns, signFactors, signsOf, type Signs } from './signs.js'
 export { dropPlace, keepPlace, keptPlaces, type KeptPlace } from './kept-places.js'
 export { allHinged, allRigid, axialTurned, withoutI } from './edits/variants.js'
+export {
+  drawnDiagram,
+  drawnDiagrams,
+  setDrawnDiagram,
+  STRETCH_KINDS,
+  type DrawnDiagram,
+  type DrawnOrdinate,
+  type StretchKind,
+} from './drawn-diagrams.js'

@@ -81,6 +81,8 @@ const viewForm = record({
   /** Effective length over length of members, for their Euler load. */
   effectiveLengths: dictionary(number, reference('member')),
   readings: list(record({ 'member!': reference('member'), 'at!': quantity(D.length, { percent: true }) })),
+  /** Diagrams drawn by hand, each of a member and a case. */
+  drawn: list(record({ 'member!': reference('member'), case: reference(['case', 'combination']) })),
 })
 
 export const document = record({

@@ -189,11 +189,7 @@ const WAYS: readonly Way[] = [
 ]
 
 /** Subscripts, braces and dollar signs are ways of setting a name; they say nothing. */
-const plain = (text: string) =>
-  text
-    .replace(/[_{}$]/g, '')
-    .replace(/\s+/g, ' ')
-    .trim()
+const plain = (text: string) => text.replace(/_/g, ' ').replace(/[{}$]/g, '').replace(/\s+/g, ' ').trim()
 
 /**
  * Reads the name of a value as the figure's labels and the common ways of writing have it. `M_BA` is the moment in

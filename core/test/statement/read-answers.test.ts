@@ -65,6 +65,8 @@ describe('the name of a hand value', () => {
     expect(message('R_A')).toContain('several reactions')
     expect(message('M_AC')).toBe('No member joins A and C.')
     expect(message('M_DB')).toBe('DB carries axial force alone.')
+    // the letters of max are a member's, not a word, where an underscore parts them
+    expect(message('M_AX')).toBe('There is no member AX.')
     expect(message('what')).toContain('is not understood')
   })
 

@@ -9,7 +9,8 @@ import { OwnValues } from '../fields/OwnValues'
 import { TextField } from '../fields/TextField'
 import { Unsolved } from '../fields/Unsolved'
 import { onGridKeys } from '../widgets/Block'
-import { CoverSetting, ShowsChoice } from './Covered'
+import { ShowsChoice } from './Covered'
+import { DrawnByHand } from './DrawnByHand'
 import { Explained } from './Explained'
 import { ListChoice } from './ListChoice'
 import { listed, offered } from './lists'
@@ -53,6 +54,7 @@ export function Check() {
         )}
         <NewAnswer />
         <PasteValues />
+        <DrawnByHand />
         <ShowsChoice />
         {solved && <Explained rows={rows} />}
         {told && <Told {...told} />}
@@ -190,8 +192,7 @@ function CheckFoot({ answered }: { answered: boolean }) {
   const shows = useShows()
   return (
     <footer className="sheet-foot">
-      <span>enter: next value; press a place on the Figure to write what you have there</span>
-      <CoverSetting />
+      <span>press a place on the Figure to give the value you have there</span>
       {answered && reaches(shows, 'value') && (
         <a className="link end" href={`/problems/${problemId}/marked`} download>
           The marked sheet as PDF

@@ -8,25 +8,23 @@ export function ShowsChoice() {
   const shows = useShows()
   const choose = useChooseShows()
   return (
-    <div className="shows-choice" role="radiogroup" aria-label="What is shown of the answer">
-      <span className="quiet">Show</span>
-      {SHOWS.map(({ key, label }) => (
-        <label key={key}>
-          <OneOf
-            name="what is shown"
-            checked={shows === key}
-            onChange={() => choose(key)}
-            aria-label={label}
-          />
-          {label}
-        </label>
-      ))}
+    <div className="shows-choice">
+      <div role="radiogroup" aria-label="What is shown of the answer">
+        <span className="quiet">Show</span>
+        {SHOWS.map(({ key, label }) => (
+          <label key={key}>
+            <OneOf name="what is shown" checked={shows === key} onChange={() => choose(key)} />
+            {label}
+          </label>
+        ))}
+      </div>
+      <CoverSetting />
     </div>
   )
 }
 
 /** The instructor's setting: whoever opens the problem sees no computed value before asking for it. */
-export function CoverSetting() {
+function CoverSetting() {
   const store = useSheetStore()
   const covered = useSheet((s) => isCovered(s.problem))
   const name = 'cover the computed values until asked'

@@ -111,7 +111,12 @@ function ValueField({
     return refusal?.message ?? null
   }
   return (
-    <LiveField name={name} value={answer ? answerValueText({ ...place, ...answer }) : ''} onChange={put} />
+    <LiveField
+      aside
+      name={name}
+      value={answer ? answerValueText({ ...place, ...answer }) : ''}
+      onChange={put}
+    />
   )
 }
 

@@ -1,5 +1,5 @@
 import { type Display, type ShownUnit, type StatedLoad, type Structure } from '@viga/core'
-import { texNumber } from '../results/tex-number'
+import { texNumber } from '../widgets/tex-number'
 import type { Versions } from './versions'
 
 /** Both versions of a slip in the method: as formulas with their numbers. */

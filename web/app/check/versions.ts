@@ -103,7 +103,7 @@ function wordsOf(
   wrong: Structure,
   display: Display,
 ): readonly [string, string] | undefined {
-  const name = String(subject.node ?? subject.member ?? subject.case ?? '')
+  const name = [subject.node, subject.member, subject.case].find((v) => typeof v === 'string') ?? ''
   switch (kind) {
     case 'own-weight-left-out':
       return [`${name} without own weight`, `${name} with the own weight of its members`]

@@ -13,6 +13,8 @@ interface Props {
   /** Takes the text with each key; returns why it was refused. */
   onChange: (text: string, merge: string) => string | null
   placeholder?: string
+  /** No part of the statement: what cannot be read concerns nothing but its own place. */
+  aside?: boolean
 }
 
 /**
@@ -20,7 +22,7 @@ interface Props {
  * cannot be read stays in the field as a draft of the sheet, with its sentence, and is in the list of doubts until
  * it is mended.
  */
-export function LiveField({ name, value, onChange, placeholder }: Props) {
+export function LiveField({ name, value, onChange, placeholder, aside }: Props) {
   const store = useSheetStore()
   const key = draftKey(name, useThing())
   const draft = useSheet((s) => s.drafts[key])
@@ -30,7 +32,7 @@ export function LiveField({ name, value, onChange, placeholder }: Props) {
   const put = (d: { text: string; message?: string; field?: string } | null) => store.getState().draft(key, d)
   const change = (text: string) => {
     const message = onChange(text.trim(), `${name} ${session}`)
-    put(message !== null ? { text, message, field: name } : { text })
+    put(message === null ? { text } : { text, message, ...(aside ? {} : { field: name }) })
   }
   return (
     <span className={`qf${refusal ? ' wrong' : ''}`}>

@@ -4,6 +4,7 @@ import { structureOf, useSheet, useSheetStore, useSolved } from '../sheet/contex
 import type { Plate } from '../sheet/plates'
 import { chosen } from '../sheet/targets'
 import { caption, type Part } from '@viga/drawing/caption'
+import type { Layers } from '@viga/drawing/scene'
 import { onScreen, type View } from '@viga/drawing/view'
 import { useClipboard } from '../commands/clipboard'
 import { SELECTION_COMMANDS } from '../commands/selection'
@@ -59,7 +60,8 @@ interface Props {
 export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }: Props) {
   const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
-  const shown = useSheet((s) => s.shown[plate])
+  const chosenLayers = useSheet((s) => s.shown[plate])
+  const shown = useUncovered(chosenLayers, overlay.covered === true && part !== 'given')
   const selection = useSheet((s) => s.selection)
   const actionId = useSheet((s) => s.actionId)
   const problem = useSheet((s) => s.problem)
@@ -186,6 +188,16 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
     </section>
   )
 })
+
+/** What is drawn where results are held back: the structure without them. */
+const useUncovered = (shown: Layers, covered: boolean): Layers =>
+  useMemo(
+    () =>
+      covered
+        ? { ...shown, diagram: null, reactions: false, deflected: false, all: false, envelope: false }
+        : shown,
+    [shown, covered],
+  )
 
 /** Where a press means a joint: a circle round each, seen when the joint is pointed at. */
 function JointSpots({

@@ -1,6 +1,7 @@
 import { readThing, signsOf, thing, type ActionSolution, type Solution, type Structure } from '@viga/core'
 import type { Wish } from '@viga/drawing/label-placement'
 import type { Part } from '@viga/drawing/caption'
+import type { HandDiagram } from '@viga/drawing/hand-diagram'
 import { drawScene, type Layers, type Scene } from '@viga/drawing/scene'
 import type { View } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
@@ -17,6 +18,8 @@ export interface Besides {
   sceneOn?: (view: View) => Scene | undefined
   /** Another result on the same members, drawn over the first. */
   compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
+  /** Diagrams drawn by hand, over the computed ones. */
+  byHand?: readonly HandDiagram[]
   /** Results are held back: the structure is drawn as it is given. */
   covered?: boolean
 }
@@ -55,7 +58,17 @@ function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
  * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it; `rest` is
  * then the drawing as it was before.
  */
-export function useScene({ part, structure, view, shown, notesOn, sceneOn, compared, covered }: Args) {
+export function useScene({
+  part,
+  structure,
+  view,
+  shown,
+  notesOn,
+  sceneOn,
+  compared,
+  byHand,
+  covered,
+}: Args) {
   const problem = useSheet((s) => s.problem)
   const enlarge = useSheet((s) => s.enlarge)
   const diagramSize = useSheet((s) => s.diagramSize)
@@ -90,6 +103,7 @@ export function useScene({ part, structure, view, shown, notesOn, sceneOn, compa
           diagramSize: part === 'results' ? diagramSize : 1,
           enveloped,
           compared,
+          byHand,
           before: rest?.labels,
         })),
     [
@@ -109,6 +123,7 @@ export function useScene({ part, structure, view, shown, notesOn, sceneOn, compa
       diagramSize,
       enveloped,
       compared,
+      byHand,
       rest,
     ],
   )

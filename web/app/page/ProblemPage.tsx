@@ -3,6 +3,7 @@ import { Link, NavLink, Outlet, useLocation } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Press } from '../widgets/Press'
 import { useAsking } from '../check/asking'
+import { useByHand } from '../check/by-hand'
 import { useCheckNotes } from '../check/notes'
 import { useHeldBack, useKeptShows } from '../check/shows'
 import { Figure, type Overlay } from '../figure/Figure'
@@ -137,10 +138,11 @@ function FigureBeside() {
   const results = useResultsOverlay(part === 'results' ? viewOf(step) : undefined)
   const redrawn = useRedrawn(part === 'check')
   const asking = useAsking(part === 'check')
+  const byHand = useByHand(part === 'check')
   const covered = useHeldBack()
   const overlay = useMemo(
-    () => ({ notesOn, covered, ...asking, ...results, ...redrawn }),
-    [notesOn, covered, asking, results, redrawn],
+    () => ({ notesOn, covered, byHand, ...asking, ...results, ...redrawn }),
+    [notesOn, covered, byHand, asking, results, redrawn],
   )
   return <Figure {...shown} panels={PANELS} overlay={overlay} />
 }

@@ -12,7 +12,7 @@ import { useMemo } from 'react'
 import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
 import type { Solved } from '../solved'
-import { texNumber } from '../tex-number'
+import { texNumber } from '../../widgets/tex-number'
 
 const KEYS = ['N', 'V', 'M', 'v'] as const
 

@@ -7,7 +7,7 @@ import {
   type StructureMember,
 } from '@viga/core'
 import { Formula } from '../../widgets/Formula'
-import { texNumber as n } from '../tex-number'
+import { texNumber as n } from '../../widgets/tex-number'
 import { WideBlock } from '../WideBlock'
 
 interface Props {

@@ -1,0 +1,219 @@
+import {
+  drawnDiagram,
+  edit,
+  formatNumber,
+  judgeDrawn,
+  readDrawn,
+  setDrawnDiagram,
+  STRETCH_KINDS,
+  type DrawnDiagram,
+  type DrawnOrdinate,
+  type JudgedOrdinate,
+  type StretchKind,
+} from '@viga/core'
+import { isAlone } from '@viga/core/statement/answer-place'
+import { useMemo, useState } from 'react'
+import { LiveField } from '../fields/LiveField'
+import { OneLine } from '../fields/OneLine'
+import { useSheet, useSheetStore, useSolved } from '../sheet/context'
+import { onGridKeys, RemoveButton } from '../widgets/Block'
+import { Pick } from '../widgets/Pick'
+import { VerdictSign } from '../widgets/VerdictSign'
+import { reaches, useShows } from './shows'
+
+const QUANTITIES = { moment: 'M', shear: 'V', axial: 'N' } as const
+
+/** A diagram that was drawn by hand: its ordinates and how it runs between them, laid over the computed one. */
+export function DrawnByHand() {
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const members = problem.members.filter((m) => !isAlone(problem, m.id))
+  const [quantity, setQuantity] = useState<DrawnDiagram['quantity']>('moment')
+  const [chosen, setMember] = useState<string>()
+  const member = members.find((m) => m.id === chosen)?.id ?? members[0]?.id
+  if (member === undefined) return null
+  const first = problem.loadCases?.[0]?.id
+  const of = {
+    quantity,
+    member,
+    ...(actionId !== null && actionId !== first ? { case: actionId } : {}),
+  }
+  return (
+    <details className="drawn-by-hand">
+      <summary>A diagram drawn by hand</summary>
+      <div className="list-choice">
+        <Pick
+          className="cell-select"
+          aria-label="quantity of the diagram"
+          value={quantity}
+          onChange={(e) => setQuantity(e.target.value as 'moment')}
+        >
+          {Object.entries(QUANTITIES).map(([key, letter]) => (
+            <option key={key} value={key}>
+              {letter}
+            </option>
+          ))}
+        </Pick>
+        <Pick
+          className="cell-select"
+          aria-label="member of the diagram"
+          value={member}
+          onChange={(e) => setMember(e.target.value)}
+        >
+          {members.map((m) => (
+            <option key={m.id} value={m.id}>
+              of {m.id}
+            </option>
+          ))}
+        </Pick>
+        <span className="quiet">in pencil on the Figure while {QUANTITIES[quantity]} is shown</span>
+      </div>
+      <Ordinates key={`${quantity} ${member} ${of.case ?? ''}`} diagram={drawnDiagram(problem, of)} />
+    </details>
+  )
+}
+
+/** `2.4 m: 18.5 parabola`. */
+const ORDINATE = new RegExp(
+  `^(.+?)\\s*(?::|\\t|\\s(?=[-−+(\\d]))\\s*(.+?)(?:\\s+(${STRETCH_KINDS.join('|')}))?$`,
+)
+
+function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
+  const store = useSheetStore()
+  const solved = useSolved()
+  const problem = useSheet((s) => s.problem)
+  const { ordinates } = diagram
+  const m = solved?.solution.structure.members.find((o) => o.id === diagram.member)
+  const read = useMemo(() => m && readDrawn(problem, diagram, m.length), [problem, diagram, m])
+  const judged = useMemo(
+    () => solved && judgeDrawn(problem, solved.solution, solved.action, diagram),
+    [problem, solved, diagram],
+  )
+  const put = (next: DrawnOrdinate[], merge?: string): string | null => {
+    const changed = { ...diagram, ordinates: next }
+    const reading = m && readDrawn(problem, changed, m.length)
+    // what cannot be read at all is refused; what lacks an ordinate is said below and may be completed
+    if (reading && !reading.ok && !reading.message.startsWith('A ')) return reading.message
+    return (
+      store
+        .getState()
+        .edit(
+          `${QUANTITIES[diagram.quantity]} of ${diagram.member} by hand`,
+          (p) => setDrawnDiagram(p, changed),
+          {
+            merge,
+            shown: true,
+          },
+        )?.message ?? null
+    )
+  }
+  const change = (i: number, by: Partial<DrawnOrdinate>, merge?: string) =>
+    put(
+      ordinates.map((o, j) => (j === i ? { ...o, ...by } : o)),
+      merge,
+    )
+  const add = (text: string) => {
+    const parts = ORDINATE.exec(text)
+    if (!parts) return 'Write the place and the ordinate: 2.4 m: 18.5, and how it runs on, parabola.'
+    const [, at, value, kind] = parts
+    return put([
+      ...ordinates,
+      { at: edit.typed(at), value: edit.typed(value), ...(kind ? { kind: kind as StretchKind } : {}) },
+    ])
+  }
+  const name = (i: number, what: string) =>
+    `${what} of ordinate ${i + 1} of ${diagram.quantity} in ${diagram.member}`
+  return (
+    <table className="t drawn-table" onKeyDown={onGridKeys}>
+      <thead>
+        <tr>
+          <th>at</th>
+          <th>ordinate</th>
+          <th>from there</th>
+          <td colSpan={3} />
+        </tr>
+      </thead>
+      <tbody>
+        {ordinates.map((o, i) => (
+          <tr key={i}>
+            <td>
+              <LiveField
+                aside
+                name={name(i, 'place')}
+                value={String(o.at)}
+                onChange={(t, merge) => (t === '' ? null : change(i, { at: edit.typed(t) }, merge))}
+              />
+            </td>
+            <td className="hand">
+              <LiveField
+                aside
+                name={name(i, 'value')}
+                value={String(o.value)}
+                onChange={(t, merge) => (t === '' ? null : change(i, { value: edit.typed(t) }, merge))}
+              />
+            </td>
+            <td>
+              <Pick
+                className="cell-select"
+                aria-label={name(i, 'run')}
+                value={o.kind ?? ''}
+                onChange={(e) =>
+                  change(i, { kind: (e.target.value || undefined) as StretchKind | undefined })
+                }
+              >
+                <option value="">goes on</option>
+                {STRETCH_KINDS.map((k) => (
+                  <option key={k} value={k}>
+                    {k}
+                  </option>
+                ))}
+              </Pick>
+            </td>
+            {judged ? <OrdinateVerdict {...judged[i]} /> : <td colSpan={2} />}
+            <td style={{ width: 22 }}>
+              <RemoveButton
+                what={name(i, 'place')}
+                onClick={() => put(ordinates.filter((_, j) => j !== i))}
+              />
+            </td>
+          </tr>
+        ))}
+        <OneLine
+          name={`a new ordinate of ${diagram.quantity} in ${diagram.member}`}
+          placeholder="2.4 m: 18.5 parabola"
+          columns={6}
+          onAdd={add}
+        />
+      </tbody>
+      {read && !read.ok && (
+        <tfoot>
+          <tr>
+            <td colSpan={6} className="pencil" role="status">
+              {read.message}
+            </td>
+          </tr>
+        </tfoot>
+      )}
+    </table>
+  )
+}
+
+/** Whether an ordinate is right, and whether the diagram runs on as it should. */
+function OrdinateVerdict({ verdict: v, runsOn }: JudgedOrdinate) {
+  const shows = useShows()
+  const sign = v.verdict === 'agrees' ? '=' : v.verdict === 'differs' ? '≠' : '?'
+  const otherwise = runsOn === 'several' ? 'in several curves' : `as a ${runsOn}`
+  return (
+    <>
+      <td className="n strong">
+        {reaches(shows, 'value') && v.computed !== null ? formatNumber(v.computed) : ''}
+      </td>
+      <td className={sign === '≠' || runsOn ? 'pencil' : ''}>
+        <span className="verdict">
+          <VerdictSign sign={sign} />{' '}
+          {runsOn && `runs on ${reaches(shows, 'slip') ? otherwise : 'otherwise'}`}
+        </span>
+      </td>
+    </>
+  )
+}
