@@ -7,7 +7,8 @@ import { makeReader } from '../quantity/reader.js'
 import { collect } from '../document/report.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
-import { chordAt, sidesAt, type PlaceState } from '../analysis/course.js'
+import { chordAt, sidesAt, type Course, type PlaceState } from '../analysis/course.js'
+import { cancelled } from '../analysis/true-zero.js'
 import { courseOf } from '../results/courses.js'
 import { place } from '../document/values.js'
 import { answerDimension } from '../kinds/answers/form.js'
@@ -85,13 +86,14 @@ function alongMember(
         : `${String(a.at)} is not a place on ${m.id}.`,
     )
   const { left, right } = sidesAt(course, x)
+  const forces = sizeOfForces(course)
   const pick = (t: PlaceState) =>
     a.quantity === 'axial'
-      ? t.N
+      ? cancelled(t.N, forces)
       : a.quantity === 'shear'
-        ? t.V
+        ? cancelled(t.V, forces)
         : a.quantity === 'moment'
-          ? t.M
+          ? cancelled(t.M, forces * m.length)
           : t.v - chordAt(course, x)
   const dimension = answerDimension(a)
   // at the very ends the inside of the member is meant
@@ -99,6 +101,10 @@ function alongMember(
   if (side) return { ok: true, value: pick(side === 'left' ? left : right), dimension }
   return { ok: true, value: pick(left), candidates: [pick(left), pick(right)], dimension }
 }
+
+/** The size of the forces that add up to those within a member, N. */
+const sizeOfForces = ({ start, end, length }: Course): number =>
+  Math.max(...[start, end].map((t) => Math.abs(t.N) + Math.abs(t.V) + Math.abs(t.M) / length))
 
 function placeOn(
   problem: Problem,

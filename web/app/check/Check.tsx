@@ -192,7 +192,7 @@ function CheckFoot({ answered }: { answered: boolean }) {
   const shows = useShows()
   return (
     <footer className="sheet-foot">
-      <span>press a place on the Figure to give the value you have there</span>
+      <span>press the Figure to give a value there</span>
       {answered && reaches(shows, 'value') && (
         <a className="link end" href={`/problems/${problemId}/marked`} download>
           The marked sheet as PDF

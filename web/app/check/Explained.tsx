@@ -86,7 +86,9 @@ function Slips({ checked, name, differ }: Found) {
         {wrong === 1
           ? 'this value'
           : first.explains.length === wrong
-            ? `all ${wrong} values`
+            ? wrong === 2
+              ? 'both values'
+              : `all ${wrong} values`
             : `${first.explains.length} of ${wrong} values`}
       </h2>
       <p className="prose">{first.sentence}</p>

@@ -163,8 +163,11 @@ function Verdict({ answer: a, verdict: v }: JudgedAnswer) {
       </td>
       <td className={sign === '≠' ? 'pencil' : sign === '±' ? 'opposite' : ''}>
         <span className="verdict">
-          <VerdictSign sign={sign} /> {WORDS[sign]}
-          {v.diagnosis?.kind === 'opposite-sign' && reaches(shows, 'slip') && ', opposite sign'}
+          <VerdictSign sign={sign} />{' '}
+          <span className="verdict-words">
+            {WORDS[sign]}
+            {v.diagnosis?.kind === 'opposite-sign' && reaches(shows, 'slip') && ', opposite sign'}
+          </span>
         </span>
       </td>
     </>
