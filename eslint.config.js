@@ -19,10 +19,11 @@ const CORE = {
   structure: ['quantity', 'document', 'kinds'],
   combinations: ['document'],
   analysis: ['structure'],
-  results: ['quantity', 'document', 'structure', 'analysis'],
+  stability: ['structure', 'analysis'],
+  results: ['quantity', 'document', 'structure', 'analysis', 'stability'],
   statics: ['structure', 'analysis', 'results'],
   methods: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics'],
-  checking: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'results', 'statics'],
+  checking: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'statics'],
   exchange: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics', 'checking'],
 }
 const PARTS = ['theme', 'widgets', 'sheet', 'fields', 'commands', 'figure']

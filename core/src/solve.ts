@@ -1,7 +1,8 @@
-import { solve, type Solution, type Solved } from './analysis/solve.js'
+import type { Solution, Solved } from './analysis/solve.js'
 import { answerErrors } from './checking/answers.js'
 import { checkProblem, readProblem, type ReadResult } from './document/read.js'
 import type { Notice, Problem, ProblemError } from './document/types.js'
+import { solve } from './stability/second-order.js'
 import { resolve, type Resolved } from './structure/resolve.js'
 import type { SolveError } from './structure/types.js'
 

@@ -36,9 +36,6 @@ function walk(expected: Tree, path: string[], visit: (value: number, path: strin
 const at = (tree: Tree, path: string[]): Tree =>
   path.reduce<Tree>((t, k) => (t as Record<string, Tree>)[k], tree)
 
-/** What the contract has and this version refuses by name, with the words that name it. */
-const REFUSED: Record<string, RegExp> = { 'trellis-mast': /second order/ }
-
 describe.each(names)('%s', (name) => {
   const read = readProblem(text(`${name}.viga.json`))
   if (!read.ok) throw new Error(read.errors[0].message)
@@ -49,16 +46,6 @@ describe.each(names)('%s', (name) => {
     expect(again.ok && again.problem).toEqual(read.problem)
   })
 
-  if (REFUSED[name]) {
-    it('is refused by name', () => {
-      expect(outcome.stage).toBe('unsolved')
-      if (outcome.stage === 'unsolved') {
-        expect(outcome.error.kind).toBe('unsupported')
-        expect(outcome.error.message).toMatch(REFUSED[name])
-      }
-    })
-    return
-  }
   const expected = JSON.parse(text(`${name}.expected.json`)) as { [key: string]: Tree }
   const results = (outcome.stage === 'solved'
     ? resultsDocument(read.problem, outcome.solution, [], { stations: 5, matrices: true })

@@ -32,6 +32,12 @@ export interface Element {
   sprung?: SprungRigid
 }
 
+/** What the pivots of the released ends tell: how many are negative, and the logarithm of their product's size. */
+export interface ReleasedPivots {
+  negative: number
+  logDeterminant: number
+}
+
 /**
  * Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself.
  */
@@ -76,9 +82,15 @@ export function memberStiffness(m: StructureMember, take = single): Float64Array
 /**
  * The element of a member, its released and sprung ends condensed; a member that moves by itself is an error
  * that names it.
+ * @param own its stiffness before that; that of first order where it is left out
+ * @param pivots takes up what the pivots of the released ends tell
  */
-export function element(m: StructureMember, take: Take = single): Element | SolveError {
-  const own = memberStiffness(m, take)
+export function element(
+  m: StructureMember,
+  take: Take = single,
+  own = memberStiffness(m, take),
+  pivots?: ReleasedPivots,
+): Element | SolveError {
   if (!m.bar && !m.axiallyRigid && m.releases.every((r) => r === false))
     return { own, k: own, P: undefined, released: [], G: undefined, loose: false }
   const loose = m.releases[0] === true && m.releases[3] === true
@@ -94,7 +106,7 @@ export function element(m: StructureMember, take: Take = single): Element | Solv
   for (let a = 0; a < n; a++)
     for (let b = 0; b < n; b++)
       A[a * n + b] = own[6 * released[a] + released[b]] + (a === b ? spring(released[a]) : 0)
-  const G = invert(A, n)
+  const G = invert(A, n, pivots)
   if (!G)
     return {
       kind: 'mechanism',
@@ -162,7 +174,7 @@ function condensed(own: Float64Array, P: Float64Array, m: StructureMember): Floa
  * Inverse of a small symmetric matrix by LDLᵀ on unit vectors; undefined when a pivot vanishes against its
  * diagonal.
  */
-function invert(A: Float64Array, n: number): Float64Array | undefined {
+function invert(A: Float64Array, n: number, pivots?: ReleasedPivots): Float64Array | undefined {
   const l = new Float64Array(n * n)
   const d = new Float64Array(n)
   for (let i = 0; i < n; i++) {
@@ -173,7 +185,13 @@ function invert(A: Float64Array, n: number): Float64Array | undefined {
     }
     d[i] = A[i * n + i]
     for (let k = 0; k < i; k++) d[i] -= l[i * n + k] ** 2 * d[k]
-    if (d[i] <= LOOSE_PIVOT * A[i * n + i]) return undefined
+    // in first order no pivot is negative; under compression one that has buckled is
+    if (!pivots && !(d[i] > LOOSE_PIVOT * A[i * n + i])) return undefined
+    if (!(Math.abs(d[i]) > LOOSE_PIVOT * Math.abs(A[i * n + i]))) return undefined
+    if (pivots) {
+      if (d[i] < 0) pivots.negative++
+      pivots.logDeterminant += Math.log(Math.abs(d[i]))
+    }
   }
   const out = new Float64Array(n * n)
   for (let c = 0; c < n; c++) {

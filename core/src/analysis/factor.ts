@@ -16,6 +16,8 @@ export interface Factorisation {
   symbolic: Symbolic
   /** Decimal digits lost at the worst pivot. */
   digitsLost: number
+  /** The natural logarithm of the size of the determinant; vanished pivots are left out. */
+  logDeterminant: number
   /** Entries of L below the diagonal, stored zeros counted. */
   entries: number
   /** Solves A·x = b; b is left as it is. */
@@ -63,6 +65,7 @@ export function factor(a: SparseSymmetric, form: Symbolic = analyse(a)): Factori
     negative: negative.map((p) => unknownAt[p]),
     symbolic: form,
     digitsLost: Math.log10(worst),
+    logDeterminant: numbers.logDeterminant,
     entries: form.size,
     solve(b) {
       const x = new Float64Array(n)
@@ -98,6 +101,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
   const singular: number[] = []
   const negative: number[] = []
   let worst = 1
+  let logDeterminant = 0
   const entries = byColumn(a, form.place)
   const before = entries.diagonal
   const local = new Int32Array(n)
@@ -127,6 +131,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
       else {
         if (d < 0) negative.push(from + i)
         inverse[from + i] = 1 / d
+        logDeterminant += Math.log(Math.abs(d))
         worst = Math.max(worst, Math.abs(diagonal / d))
       }
     }
@@ -145,7 +150,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
       updates[c] = undefined
     }
   })
-  return { L, inverse, singular, negative, worst }
+  return { L, inverse, singular, negative, worst, logDeterminant }
 }
 
 /** An array at least so long, used before if there is one; what it holds is old. */

@@ -1,5 +1,5 @@
-import type { Actions } from '../structure/actions.js'
-import type { SolveError, Structure } from '../structure/types.js'
+import type { Actions, MemberActions } from '../structure/actions.js'
+import type { SolveError, Structure, StructureMember } from '../structure/types.js'
 import { apply } from './assemble.js'
 import type { Dofs } from './dofs.js'
 import { condensedFixedEnd, fixedEndForces } from './element.js'
@@ -14,15 +14,25 @@ export interface LoadVectors {
   load: Float64Array
 }
 
+/** The forces on a member at its ends while both its own ends are held, six in member axes. */
+export type HeldForces = (
+  m: StructureMember,
+  e: SolvedElement,
+  actions: MemberActions,
+  member: number,
+) => Float64Array
+
 /**
  * Fixed-end forces and equivalent joint loads of some actions, or the error of a member that they make slide
  * along itself.
+ * @param heldForces of a member; those of first order where it is left out
  */
 export function loadVectors(
   s: Structure,
   dofs: Dofs,
   elements: readonly SolvedElement[],
   actions: Actions,
+  heldForces: HeldForces = (m, e, a) => fixedEndForces(m, e.own, a),
 ): LoadVectors | SolveError {
   const fixedOwn = new Map<number, Float64Array>()
   const fixed = new Map<number, Float64Array>()
@@ -32,7 +42,7 @@ export function loadVectors(
   for (const [i, a] of actions.members) {
     const m = s.members[i]
     const e = elements[i]
-    const own = fixedEndForces(m, e.own, a)
+    const own = heldForces(m, e, a, i)
     if (e.loose && Math.abs(own[0] + own[3]) > 1e-12 * (Math.abs(own[0]) + Math.abs(own[3])))
       return {
         kind: 'mechanism',

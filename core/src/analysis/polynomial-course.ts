@@ -181,7 +181,7 @@ export function integrate(
  * Start, every place where something begins, ends or stands, and end; snapped so that one place is one
  * number.
  */
-function places(L: number, actions: MemberActions | undefined): number[] {
+export function places(L: number, actions: MemberActions | undefined): number[] {
   const out = [0, L]
   if (!actions) return out
   const all = [
@@ -212,7 +212,7 @@ function jumpAt(s: PlaceState, x: number, L: number, actions: MemberActions): Pl
 }
 
 /** Sum of the linear intensities over a segment that no span begins or ends within, as polynomials in t. */
-function intensity(x0: number, x1: number, L: number, actions: MemberActions | undefined) {
+export function intensity(x0: number, x1: number, L: number, actions: MemberActions | undefined) {
   const p = [0, 0]
   const q = [0, 0]
   const c = [0, 0]

@@ -46,7 +46,7 @@ export function recover(
     if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
     if (e.loose) own[0] = d[0]
     if (m.axiallyRigid) carryAlong(m, e, own, free, actions.members.get(i)?.axialStrain ?? 0)
-    if (m.bar) for (const j of [1, 2, 4, 5]) q[j] = 0
+    if (m.bar && s.order === 1) for (const j of [1, 2, 4, 5]) q[j] = 0
     for (let j = 0; j < 6; j++) {
       ends[6 * i + j] = own[j]
       forces[6 * i + j] = q[j]

@@ -15,6 +15,18 @@ export interface ActionSolution extends State {
   title: string
   kind: 'case' | 'combination'
   actions: Actions
+  /** What second order adds; absent from a first-order result. */
+  bent?: SecondOrder
+}
+
+/** How a second-order state was found, SI. */
+export interface SecondOrder {
+  /** The lowest factor on all actions at which the structure buckles under its first-order axial forces. */
+  loadFactor: number | null
+  /** The rounds of the iteration: the largest change of an axial force, and the largest axial force, N. */
+  rounds: { change: number; largest: number }[]
+  /** The state of first order under the same actions. */
+  first: State
 }
 
 /**

@@ -2,7 +2,7 @@ import type { Actions } from '../structure/actions.js'
 import type { SolveError, Structure } from '../structure/types.js'
 import { springs } from './assemble.js'
 import { COMPONENTS, type Dofs } from './dofs.js'
-import { loadVectors, type LoadVectors } from './load-vectors.js'
+import { loadVectors, type HeldForces, type LoadVectors } from './load-vectors.js'
 import { recover } from './recover.js'
 import { cleanDisplacements } from './true-zero.js'
 import type { SolvedElement, System } from './system.js'
@@ -32,17 +32,19 @@ export type SystemParts = Omit<System, 'solve'>
 
 /**
  * The state of a system under given actions, or the error of actions that it cannot carry.
+ * @param heldForces of members in second order; those of first order where it is left out
  * @param alter what a hand solution with a slip makes of the fixed-end forces and the joint loads
  */
 export function stateUnder(
   system: SystemParts,
   actions: Actions,
   alter: (vectors: LoadVectors) => LoadVectors = (v) => v,
+  heldForces?: HeldForces,
 ): State | SolveError {
   const { structure: s, dofs, elements, rigid } = system
   const unheld = unheldLoad(s, dofs, actions)
   if (unheld) return unheld
-  const found = loadVectors(s, dofs, elements, actions)
+  const found = loadVectors(s, dofs, elements, actions, heldForces)
   if ('kind' in found) return found
   const vectors = alter(found)
   const D = settlements(s, dofs, actions)

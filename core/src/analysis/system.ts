@@ -50,15 +50,6 @@ export type Prepared = { ok: true; system: System } | { ok: false; error: SolveE
  * @returns the system, or the error of a mechanism, named with the nodes that move
  */
 export function prepare(s: Structure, before?: System): Prepared {
-  if (s.order === 2)
-    return {
-      ok: false,
-      error: {
-        kind: 'unsupported',
-        path: 'analysis.order',
-        message: 'This version of Viga solves first-order problems only; "order": 2 asks for second order.',
-      },
-    }
   const dofs = numberDofs(s)
   const elements = elementsOf(s, dofs)
   if ('kind' in elements) return { ok: false, error: elements }

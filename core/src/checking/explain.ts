@@ -1,4 +1,5 @@
-import { solve, type Solved } from '../analysis/solve.js'
+import type { Solved } from '../analysis/solve.js'
+import { solve } from '../stability/second-order.js'
 import type { Problem } from '../document/types.js'
 import { judgedAnswers, type Judged } from './judged.js'
 import { candidatesOf, type Candidate, type SlipContext, type SlipSolution } from './slips/index.js'

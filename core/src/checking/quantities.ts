@@ -7,6 +7,7 @@ import { makeReader } from '../quantity/reader.js'
 import { collect } from '../document/report.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
+import { lowestFactor } from '../stability/load-factor.js'
 import { chordAt, sidesAt, type Course, type PlaceState } from '../analysis/course.js'
 import { cancelled } from '../analysis/true-zero.js'
 import { courseOf } from '../results/courses.js'
@@ -65,7 +66,7 @@ export function computedFor(
     case 'stiffness':
       return memberIndex >= 0 ? memberEntry(solution, a, memberIndex) : structureEntry(solution, a)
     case 'load-factor':
-      return no('This version of Viga does not find critical loads.')
+      return value(lowestFactor(solution, action), 'This structure never buckles under these loads.')
   }
 }
 

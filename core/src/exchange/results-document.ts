@@ -60,7 +60,7 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
   const balance = equilibrium(solution, a)
   return {
     kind: a.kind,
-    order: 1,
+    order: a.bent ? 2 : 1,
     nodes: nodesDocument(solution, a, scale),
     reactions: reactionsDocument(solution, a, scale),
     members: membersDocument(solution, a, scale, count),
@@ -68,8 +68,9 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
       fx: balance.residual.fx * scale.force,
       fy: balance.residual.fy * scale.force,
       m: balance.residual.m * scale.moment,
-      energy: balance.energy * scale.moment,
+      energy: a.bent ? null : balance.energy * scale.moment,
     },
+    ...(a.bent ? { loadFactor: a.bent.loadFactor } : {}),
   }
 }
 

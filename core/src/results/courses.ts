@@ -1,25 +1,27 @@
 import { chordAt, type Course, type PlaceState } from '../analysis/course.js'
-import { integrate, type PolynomialCourse } from '../analysis/polynomial-course.js'
+import { integrate } from '../analysis/polynomial-course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { bentCourse } from '../stability/bent-course.js'
 
 /** The courses of a state of loading, by member; they are gone with the state. */
-const known = new WeakMap<ActionSolution, (PolynomialCourse | undefined)[]>()
+const known = new WeakMap<ActionSolution, (Course | undefined)[]>()
 
 /** Internal forces and displacements along a member, from its start-end forces and its loads. */
-export function courseOf(solution: Solution, action: ActionSolution, member: number): PolynomialCourse {
+export function courseOf(solution: Solution, action: ActionSolution, member: number): Course {
   let courses = known.get(action)
   if (!courses) known.set(action, (courses = []))
   return (courses[member] ??= integrated(solution, action, member))
 }
 
 /** The courses of all members, in their order. */
-export const coursesOf = (solution: Solution, action: ActionSolution): PolynomialCourse[] =>
+export const coursesOf = (solution: Solution, action: ActionSolution): Course[] =>
   solution.structure.members.map((_, i) => courseOf(solution, action, i))
 
-function integrated(solution: Solution, action: ActionSolution, member: number): PolynomialCourse {
+function integrated(solution: Solution, action: ActionSolution, member: number): Course {
   const m = solution.structure.members[member]
   const q = action.forces.subarray(6 * member, 6 * member + 6)
   const d = action.ends.subarray(6 * member, 6 * member + 6)
+  if (action.bent) return bentCourse(m, action.actions.members.get(member), q, d)
   return integrate(m, action.actions.members.get(member), {
     N: -q[0],
     V: q[1],

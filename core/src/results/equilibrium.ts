@@ -1,3 +1,4 @@
+import { sidesAt } from '../analysis/course.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { courseOf } from './courses.js'
@@ -57,7 +58,10 @@ export function displacementAt(
   return { x: Math.cos(turn) * x - Math.sin(turn) * y, y: Math.sin(turn) * x + Math.cos(turn) * y, rotation }
 }
 
-/** Equilibrium of the whole and the energy balance, from the results, independently of the solve. */
+/**
+ * Equilibrium of the whole and the energy balance, from the results, independently of the solve; in second order
+ * the moments are those on the displaced shape, and there is no balance of energy (NaN).
+ */
 export function equilibrium(solution: Solution, action: ActionSolution): Equilibrium {
   const { structure: s } = solution
   const loads = { fx: 0, fy: 0, m: 0 }
@@ -67,11 +71,11 @@ export function equilibrium(solution: Solution, action: ActionSolution): Equilib
     to.fy += fy
     to.m += m + x * fy - y * fx
   }
-  s.nodes.forEach((n, i) =>
+  const placeOf = nodePlaces(solution, action)
+  s.nodes.forEach((_, i) =>
     add(
       loads,
-      n.x,
-      n.y,
+      ...placeOf(i),
       action.actions.nodal[3 * i],
       action.actions.nodal[3 * i + 1],
       action.actions.nodal[3 * i + 2],
@@ -80,18 +84,28 @@ export function equilibrium(solution: Solution, action: ActionSolution): Equilib
   for (const [i, a] of action.actions.members) {
     const m = s.members[i]
     const from = s.nodes[m.start]
-    const at = (x: number, fx: number, fy: number, couple: number) =>
+    const course = action.bent ? courseOf(solution, action, i) : undefined
+    const at = (x: number, fx: number, fy: number, couple: number) => {
+      const { u, v } = course ? sidesAt(course, x).left : { u: 0, v: 0 }
       add(
         loads,
-        from.x + m.cos * x,
-        from.y + m.sin * x,
+        from.x + m.cos * (x + u) - m.sin * v,
+        from.y + m.sin * (x + u) + m.cos * v,
         m.cos * fx - m.sin * fy,
         m.sin * fx + m.cos * fy,
         couple,
       )
+    }
     for (const p of a.points) at(p.x, p.fx, p.fy, p.m)
     for (const t of a.spans) {
       const h = t.b - t.a
+      if (course) {
+        for (const [share, weight] of GAUSS) {
+          const on = ([q0, q1]: [number, number]) => weight * h * (q0 + (q1 - q0) * share)
+          at(t.a + share * h, on(t.p), on(t.q), on(t.c))
+        }
+        continue
+      }
       const force = ([q0, q1]: [number, number]) => ((q0 + q1) / 2) * h
       const lever = ([q0, q1]: [number, number]) => ((q0 + 2 * q1) / 6) * h * h // about a
       at(t.a, force(t.p), force(t.q), lever(t.q) + force(t.c))
@@ -99,15 +113,38 @@ export function equilibrium(solution: Solution, action: ActionSolution): Equilib
   }
   for (const p of s.supports) {
     const r = reactionAt(solution, action, p.node)
-    add(reactions, s.nodes[p.node].x, s.nodes[p.node].y, r.x, r.y, r.rotation)
+    add(reactions, ...placeOf(p.node), r.x, r.y, r.rotation)
   }
   return {
     loads,
     reactions,
     residual: { fx: loads.fx + reactions.fx, fy: loads.fy + reactions.fy, m: loads.m + reactions.m },
-    energy: externalWork(solution, action) - strainEnergy(solution, action),
+    energy: action.bent ? NaN : externalWork(solution, action) - strainEnergy(solution, action),
   }
 }
+
+/** Where a node stands, m; in second order where it has moved to. */
+function nodePlaces(solution: Solution, action: ActionSolution): (node: number) => [number, number] {
+  const { nodes } = solution.structure
+  if (!action.bent) return (n) => [nodes[n].x, nodes[n].y]
+  return (n) => {
+    const d = displacementAt(solution, action, n)
+    return [nodes[n].x + (d.x ?? 0), nodes[n].y + (d.y ?? 0)]
+  }
+}
+
+/** Gauss–Legendre places and weights on [0, 1], for the lever arms of a load on a bent member. */
+const GAUSS = [
+  [0.5, 64 / 225],
+  ...[1, -1].flatMap((way) =>
+    (
+      [
+        [Math.sqrt(5 - 2 * Math.sqrt(10 / 7)) / 3, (322 + 13 * Math.sqrt(70)) / 1800],
+        [Math.sqrt(5 + 2 * Math.sqrt(10 / 7)) / 3, (322 - 13 * Math.sqrt(70)) / 1800],
+      ] as const
+    ).map(([at, weight]): [number, number] => [(1 + way * at) / 2, weight]),
+  ),
+] as const
 
 /** ½ (work of loads and settlements). */
 function externalWork(solution: Solution, action: ActionSolution): number {

@@ -7,7 +7,8 @@ import { formula, index, type Context, type Origin, type Kind, kinds } from './k
 import { toMember } from './belongs.js'
 
 /** The course of internal forces along a member, whose polynomials the diagrams write out. */
-export const courseIn = (c: Context, i: number): PolynomialCourse => courseOf(c.solution, c.action, i)
+/** The Working is of first order, whose courses are polynomials. */
+export const courseIn = (c: Context, i: number) => courseOf(c.solution, c.action, i) as PolynomialCourse
 
 type Force = 'N' | 'V' | 'M'
 

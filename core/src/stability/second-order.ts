@@ -1,0 +1,141 @@
+import type { ActionSolution, SecondOrder, Solution, Solved, SolveResult } from '../analysis/solve.js'
+import { solve as solveFirstOrder } from '../analysis/solve.js'
+import { stateUnder, type State } from '../analysis/state.js'
+import type { System } from '../analysis/system.js'
+import { combineActions } from '../structure/case-actions.js'
+import { listed } from '../structure/listed.js'
+import type { Actions } from '../structure/actions.js'
+import type { SolveError, Structure } from '../structure/types.js'
+import { bentHeldForces } from './bent-element.js'
+import { bentSystem } from './bent-system.js'
+import { axialStarts, criticalFactors } from './critical.js'
+
+/** Axial forces that change by less than this share of the largest have come to rest. */
+const AT_REST = 1e-12
+/** The iteration is given up after so many rounds. */
+const MOST_ROUNDS = 200
+/** Where no round brings the axial forces closer any more, this share is near enough. */
+const NEAR_ENOUGH = 1e-9
+
+/**
+ * A structure solved for all its cases and combinations, in the order that it asks for.
+ * @param before what was solved before, of which what stays the same is used again
+ */
+export function solve(s: Structure, before?: Solved): SolveResult {
+  const first = solveFirstOrder(s, before)
+  return first.ok && s.order === 2 ? solveBent(s, first) : first
+}
+
+/** Second order: no superposition, every case and combination by itself. */
+function solveBent(s: Structure, first: Extract<SolveResult, { ok: true }>): SolveResult {
+  const { solution, system } = first
+  const undetermined = solution.open.map((i) => s.members[i].id)
+  if (undetermined.length)
+    return refuse({
+      kind: 'indeterminate',
+      message:
+        `Equilibrium leaves the axial force of ${listed(undetermined)} undetermined, and second order depends ` +
+        'on it. Let the members change their length, or take a support away.',
+      members: undetermined,
+    })
+  const cases: ActionSolution[] = []
+  for (const c of solution.cases) {
+    const bent = bentAction(s, system, c, c.actions)
+    if ('message' in bent) return refuse(bent)
+    cases.push(bent)
+  }
+  const combinations: ActionSolution[] = []
+  for (const [i, c] of solution.combinations.entries()) {
+    const { factors } = s.combinations[i]
+    const parts = solution.cases.map(({ actions }, j) => ({ factor: factors[j], actions }))
+    const bent = bentAction(s, system, c, combineActions(s, parts))
+    if ('message' in bent) return refuse(bent)
+    combinations.push(bent)
+  }
+  return { ok: true, solution: { ...solution, cases, combinations }, system }
+}
+
+const refuse = (error: SolveError): SolveResult => ({ ok: false, error })
+
+function bentAction(
+  s: Structure,
+  system: System,
+  first: ActionSolution,
+  actions: Actions,
+): ActionSolution | SolveError {
+  const starts = axialStarts(s, first.forces)
+  const [loadFactor = null] = criticalFactors({ structure: s, base: system, starts, actions })
+  if (loadFactor !== null && loadFactor <= 1) return buckled(first.title, loadFactor)
+  const found = iterate(s, system, actions, starts)
+  if ('message' in found) return { ...found, message: `${first.title}: ${found.message}` }
+  const { state, rounds } = found
+  const { id, title, kind } = first
+  const bent: SecondOrder = { loadFactor, rounds, first: stateOf(first) }
+  return { id, title, kind, actions, ...state, bent }
+}
+
+const stateOf = ({ fixedOwn, fixed, load, D, imposed, ends, forces, reactions }: State): State => ({
+  fixedOwn,
+  fixed,
+  load,
+  D,
+  ...(imposed && { imposed }),
+  ends,
+  forces,
+  reactions,
+})
+
+const buckled = (title: string, factor: number): SolveError => ({
+  kind: 'buckled',
+  message:
+    `${title}: the structure buckles under ${factor === 1 ? 'these loads' : `${Number(factor.toPrecision(4))} times these loads`}. ` +
+    'At and beyond its critical load there is no state that it could come to rest in.',
+})
+
+/**
+ * The state in equilibrium on the bent shape: solved under the axial forces of the round before, until they stay
+ * the same.
+ */
+function iterate(
+  s: Structure,
+  base: System,
+  actions: Actions,
+  first: Float64Array,
+): { state: State; rounds: SecondOrder['rounds'] } | SolveError {
+  const rounds: SecondOrder['rounds'] = []
+  let starts = first
+  let best = Infinity
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const system = bentSystem(s, base, { starts, actions, factor: 1 })
+    if ('kind' in system || system.singular) return BUCKLES
+    const state = stateUnder(system, actions, undefined, bentHeldForces(system.chains))
+    if ('kind' in state) return state
+    const next = axialStarts(s, state.forces)
+    let [change, largest] = [0, 0]
+    next.forEach((N, i) => {
+      change = Math.max(change, Math.abs(N - starts[i]))
+      largest = Math.max(largest, Math.abs(N))
+    })
+    rounds.push({ change, largest })
+    if (!Number.isFinite(change)) return DIVERGES
+    const still = change <= AT_REST * largest
+    if (still || (change >= best / 2 && change <= NEAR_ENOUGH * largest))
+      return system.passed > 0 ? BUCKLES : { state, rounds }
+    best = Math.min(best, change)
+    starts = next
+  }
+  return DIVERGES
+}
+
+const BUCKLES: SolveError = {
+  kind: 'buckled',
+  message:
+    'The structure buckles on its way: bent by these loads it has no state that it could come to rest in.',
+}
+const DIVERGES: SolveError = {
+  kind: 'diverged',
+  message:
+    'The axial forces do not come to rest from one round to the next, so there is no second-order result.',
+}
+
+export type { Solution }
