@@ -42,6 +42,8 @@ export interface ReleasedPivots {
  * Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself.
  */
 const LOOSE_PIVOT = 1e-11
+/** Under an axial force pivots pass through zero; this near to it nothing can be told. */
+const SINGULAR = 1e-15
 
 /**
  * Stiffness of an Euler–Bernoulli or, with `GAs`, a Timoshenko member (Φ = 12EI/(G·As·L²)).
@@ -187,7 +189,7 @@ function invert(A: Float64Array, n: number, pivots?: ReleasedPivots): Float64Arr
     for (let k = 0; k < i; k++) d[i] -= l[i * n + k] ** 2 * d[k]
     // in first order no pivot is negative; under compression one that has buckled is
     if (!pivots && !(d[i] > LOOSE_PIVOT * A[i * n + i])) return undefined
-    if (!(Math.abs(d[i]) > LOOSE_PIVOT * Math.abs(A[i * n + i]))) return undefined
+    if (!(Math.abs(d[i]) > (pivots ? SINGULAR : LOOSE_PIVOT) * Math.abs(A[i * n + i]))) return undefined
     if (pivots) {
       if (d[i] < 0) pivots.negative++
       pivots.logDeterminant += Math.log(Math.abs(d[i]))

@@ -34,10 +34,15 @@ export interface Factorisation {
  * Pivots are taken as they come, which suits a positive definite matrix, or one with few negative eigenvalues.
  * The inertia is reported; what it means is for the caller to say.
  * @param form the order of elimination, where one is known for this pattern
+ * @param vanished a pivot at or below this share of its diagonal counts as 0
  * Source: Davis, Direct Methods for Sparse Linear Systems, §4.9 and ch. 8; Duff & Reid (1983) for the fronts.
  */
-export function factor(a: SparseSymmetric, form: Symbolic = analyse(a)): Factorisation {
-  const numbers = eliminate(a, form)
+export function factor(
+  a: SparseSymmetric,
+  form: Symbolic = analyse(a),
+  vanished = VANISHED_PIVOT,
+): Factorisation {
+  const numbers = eliminate(a, form, vanished)
   const { n, place, supernodes } = form
   const { L, inverse, singular, negative, worst } = numbers
   const unknownAt = new Int32Array(n)
@@ -94,7 +99,7 @@ export function factor(a: SparseSymmetric, form: Symbolic = analyse(a)): Factori
 }
 
 /** The numbers of L and D⁻¹, in the new order. */
-function eliminate(a: SparseSymmetric, form: Symbolic) {
+function eliminate(a: SparseSymmetric, form: Symbolic, vanished: number) {
   const { n, supernodes, size } = form
   const L = new Float64Array(size)
   const inverse = new Float64Array(n)
@@ -127,7 +132,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic) {
       const diagonal = before[from + i]
       const d = pivotRow(L, at, s, i, G, inverse, from)
       // so written that a pivot of NaN, from numbers that overflow, is found too
-      if (!(Math.abs(d) > VANISHED_PIVOT * Math.abs(diagonal))) singular.push(from + i)
+      if (!(Math.abs(d) > vanished * Math.abs(diagonal))) singular.push(from + i)
       else {
         if (d < 0) negative.push(from + i)
         inverse[from + i] = 1 / d

@@ -177,7 +177,7 @@ function bentStretches(
     return pieceOf(link, axial, [at[i][0] + v, at[i][1] + slope, at[i + 1][0], at[i + 1][1]])
   })
   return axial.map(({ x0, x1 }) => {
-    const within = pieces.filter((p) => p.x0 >= x0 && p.x1 <= x1)
+    const within = pieces.filter((p) => (p.x0 + p.x1) / 2 > x0 && (p.x0 + p.x1) / 2 < x1)
     return within.length === 1 ? within[0] : new PiecewiseStretch(within)
   })
 }
@@ -189,7 +189,8 @@ function pieceOf(
 ): PolynomialStretch {
   const { x0, x1, piece, load } = link
   const { v, slope, M, V } = fieldSeries(piece, startOf(link, d), load)
-  const on = axial.find((a) => x0 >= a.x0 && x1 <= a.x1)!
+  const middle = (x0 + x1) / 2
+  const on = axial.find((a) => middle > a.x0 && middle < a.x1)!
   const t = x0 - on.x0
   const shift = (p: readonly number[]) => [
     p.reduceRight((s, a) => s * t + a, 0),

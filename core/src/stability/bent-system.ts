@@ -8,6 +8,9 @@ import type { SolveError, Structure } from '../structure/types.js'
 import { bentElements, type AxialForces } from './bent-element.js'
 import type { Chain } from './chain.js'
 
+/** Near a critical load pivots pass through zero: one below this share of its diagonal tells nothing any more. */
+const SINGULAR = 1e-15
+
 /** A structure on its bent shape under given axial forces, factored. */
 export interface BentSystem extends SystemParts {
   chains: (Chain | undefined)[]
@@ -32,7 +35,7 @@ export function bentSystem(s: Structure, base: System, axial: AxialForces): Bent
   const rigid = base.rigid ? rigidSystem(s, dofs, elements) : undefined
   const matrix = rigid ? rigid.matrix : assembleFree(s, dofs, elements)
   const known = samePattern(base.pattern.matrix, matrix) ? base.pattern.symbolic : undefined
-  const factorisation = factor(matrix, known)
+  const factorisation = factor(matrix, known, SINGULAR)
   return {
     structure: s,
     dofs,

@@ -85,8 +85,8 @@ export function chainOf(
     const load = { q: [q[0], q[1]], c: [c[0], c[1]], curvature: actions?.curvature ?? 0 } as const
     for (let j = 0; j < parts; j++) {
       const t0 = ((at[i + 1] - at[i]) * j) / parts
-      const t1 = ((at[i + 1] - at[i]) * (j + 1)) / parts
-      links.push(link(m, at[i] + t0, at[i] + t1, scaled(shifted(course, t0), axial.factor), moved(load, t0)))
+      const x1 = j === parts - 1 ? at[i + 1] : at[i] + ((at[i + 1] - at[i]) * (j + 1)) / parts
+      links.push(link(m, at[i] + t0, x1, scaled(shifted(course, t0), axial.factor), moved(load, t0)))
       jumps.push(j === 0 ? jump : NO_JUMP)
     }
     N = valueAt(course, at[i + 1] - at[i])

@@ -152,9 +152,10 @@ function refined(at: (factor: number) => Count, low: Count, high: Count, order: 
   let [weightA, weightB] = [0, 0]
   for (let step = 0; step < 200 && b.factor - a.factor > WIDTH * b.factor; step++) {
     const alone = b.passed - a.passed === 1
-    const next = alone && step % 4 !== 3 ? falsePosition(a, b, weightA, weightB) : (a.factor + b.factor) / 2
-    if (next <= a.factor || next >= b.factor) break
-    const c = at(next)
+    const guess = alone && step % 4 !== 3 ? falsePosition(a, b, weightA, weightB) : (a.factor + b.factor) / 2
+    // an end that is the root but for its last digits is stepped off, so that the bracket closes on it
+    const least = WIDTH * b.factor
+    const c = at(Math.min(b.factor - least / 2, Math.max(a.factor + least / 2, guess)))
     if (c.passed >= order) {
       b = c
       weightA += 1
