@@ -7,7 +7,7 @@ await ensurePackages()
 await ensureDebian({ ...MARIADB, ...CHROMIUM })
 await ensureBuild()
 const { build } = await import('esbuild')
-for (const name of ['solver', 'page']) {
+for (const name of ['solver', 'second-order', 'page']) {
   // beside the scripts it uses, so that its imports resolve
   const outfile = join(root, `scripts/dist/bench-${name}.mjs`)
   await build({

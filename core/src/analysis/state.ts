@@ -28,7 +28,13 @@ export interface State extends LoadVectors {
 }
 
 /** The parts of a system that a state of loading is found from. */
-export type SystemParts = Omit<System, 'solve'>
+export type SystemParts = Omit<System, 'solve'> & {
+  /** The factorisation is that of a neighbouring system, and solves this one step by step. */
+  borrowed?: boolean
+}
+
+/** What a system with a borrowed factorisation says when it needs its own. */
+export const NOT_SETTLED: SolveError = { kind: 'diverged', message: 'The refinement does not settle.' }
 
 /**
  * The state of a system under given actions, or the error of actions that it cannot carry.
@@ -55,7 +61,7 @@ export function stateUnder(
     imposed = constants
     for (let d = 0; d < dofs.free; d++) D[d] = imposed[d]
   }
-  displace(system, vectors.load, D)
+  if (!displace(system, vectors.load, D)) return NOT_SETTLED
   cleanDisplacements(dofs, D)
   const recovered = recover(system, actions, vectors, D)
   const state = { ...vectors, D, ...(imposed && { imposed }), ...recovered }
@@ -92,11 +98,19 @@ function settlements(s: Structure, dofs: Dofs, actions: Actions): Float64Array {
   return D
 }
 
-/** Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual. */
-function displace(system: SystemParts, load: Float64Array, D: Float64Array) {
-  const { dofs, elements, factorisation, rigid } = system
+/** A step of refinement that changes less than this share of the largest displacement is the last. */
+const REFINED = 1e-14
+const MOST_REFINEMENTS = 12
+
+/**
+ * Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual; with more
+ * where the factorisation is that of a neighbouring system (`borrowed`). False when those do not settle.
+ */
+function displace(system: SystemParts, load: Float64Array, D: Float64Array): boolean {
+  const { dofs, elements, factorisation, rigid, borrowed } = system
   const held = springs(dofs)
-  for (let step = 0; step < 2; step++) {
+  const most = borrowed ? MOST_REFINEMENTS : 2
+  for (let step = 0; step < most; step++) {
     const residual = load.slice()
     // nothing has moved yet in the first step unless a support settles
     if (step > 0 || hasMoved(D)) subtractForces(elements, dofs.free, D, residual)
@@ -104,8 +118,15 @@ function displace(system: SystemParts, load: Float64Array, D: Float64Array) {
     const change = rigid
       ? rigid.reduced(residual, (b) => factorisation.solve(b))
       : factorisation.solve(residual.subarray(0, dofs.free))
-    for (let d = 0; d < dofs.free; d++) D[d] += change[d]
+    let [moved, largest] = [0, 0]
+    for (let d = 0; d < dofs.free; d++) {
+      D[d] += change[d]
+      moved = Math.max(moved, Math.abs(change[d]))
+      largest = Math.max(largest, Math.abs(D[d]))
+    }
+    if (borrowed && moved <= REFINED * largest) return true
   }
+  return !borrowed
 }
 
 const hasMoved = (D: Float64Array): boolean => {

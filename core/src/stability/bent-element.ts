@@ -1,11 +1,12 @@
 import { globalStiffness } from '../analysis/assemble.js'
-import { element, fixedEndForces, memberStiffness, type ReleasedPivots } from '../analysis/element.js'
+import { element, fixedEndForces, type ReleasedPivots } from '../analysis/element.js'
 import type { HeldForces } from '../analysis/load-vectors.js'
-import { slab } from '../analysis/slab.js'
+import { slab, type Take } from '../analysis/slab.js'
 import type { SolvedElement } from '../analysis/system.js'
-import type { Actions } from '../structure/actions.js'
+import type { Actions, MemberActions } from '../structure/actions.js'
 import type { SolveError, Structure, StructureMember } from '../structure/types.js'
-import { chainOf, type AxialForce, type Chain } from './chain.js'
+import { chainOf, type Chain } from './chain.js'
+import { stabilityFunctions } from './uniform.js'
 
 /** Axial forces of all members, from the starts of which they run on with what acts along the members. */
 export interface AxialForces {
@@ -17,6 +18,8 @@ export interface AxialForces {
   factor: number
   /** The largest factor that the pieces of the members must be short enough for; `factor` where left out. */
   finest?: number
+  /** Only the stiffness is asked for, not what the actions do between the ends. */
+  stiffnessAlone?: boolean
 }
 
 /** The elements of a structure under axial forces, and what their inner pivots tell. */
@@ -28,40 +31,46 @@ export interface BentElements {
 
 const PLACES = [1, 2, 4, 5] as const
 
-/**
- * The stiffness of a member on its bent shape, 6 × 6 in its undeformed axes. A bar stays straight: its axial force
- * turns with its chord, N/L square to it. Any other member is solved exactly between its ends.
- */
-function bentStiffness(
-  m: StructureMember,
-  chain: Chain | undefined,
-  N: number,
-  k: Float64Array,
-): Float64Array {
-  if (!chain) {
-    const across = N / m.length
-    k[7] = k[28] = across
-    k[10] = k[25] = -across
-    return k
-  }
-  PLACES.forEach((r, i) => PLACES.forEach((c, j) => (k[6 * r + c] = chain.k[4 * i + j])))
-  return k
+/** What a member resists across its axis at its ends, v and slope at the start and at the end, 4 × 4. */
+interface Across {
+  k: ArrayLike<number>
+  negative: number
+  logDeterminant: number
+  /** With what acts between its ends, where that was asked for. */
+  chain?: Chain
 }
 
-/** The chain of a member; a bar has none. */
-export function memberChain(
-  m: StructureMember,
-  i: number,
-  { starts, actions, factor, finest }: AxialForces,
-): Chain | undefined {
-  if (m.bar) return undefined
-  const axial: AxialForce = { start: starts[i], factor }
-  return chainOf(m, actions.members.get(i), axial, finest ?? factor)
+/** A bar stays straight: its axial force turns with its chord, N/L square to it. */
+function ofBar(m: StructureMember, N: number): Across {
+  const a = N / m.length
+  return { k: [a, 0, -a, 0, 0, 0, 0, 0, -a, 0, a, 0, 0, 0, 0, 0], negative: 0, logDeterminant: 0 }
+}
+
+/** A member of constant axial force that does not deform in shear, in closed form. */
+function ofUniform({ length: L, EI }: StructureMember, N: number): Across {
+  const { near, far, corner, across, passed, logDeterminant } = stabilityFunctions((N * L * L) / EI)
+  const [n, f, c, a] = [(near * EI) / L, (far * EI) / L, (corner * EI) / L ** 2, (across * EI) / L ** 3]
+  return { k: [a, c, -a, c, c, n, -c, f, -a, -c, a, -c, c, f, -c, n], negative: passed, logDeterminant }
+}
+
+const isUniform = (m: StructureMember, actions: MemberActions | undefined): boolean =>
+  m.GAs === 0 &&
+  (actions === undefined ||
+    (actions.spans.every(({ p }) => p[0] === 0 && p[1] === 0) && actions.points.every(({ fx }) => fx === 0)))
+
+function acrossOf(s: Structure, i: number, axial: AxialForces): Across {
+  const m = s.members[i]
+  const { starts, factor, finest = factor, stiffnessAlone } = axial
+  const N = starts[i] * factor
+  const actions = axial.actions.members.get(i)
+  if (m.bar) return ofBar(m, N)
+  if (isUniform(m, actions) && (stiffnessAlone || actions === undefined)) return ofUniform(m, N)
+  const chain = chainOf(m, actions, { start: starts[i], factor }, finest)
+  return { ...chain, chain }
 }
 
 /**
- * The elements under axial forces. Those without any, and with nothing that acts between their ends, are the
- * first-order ones.
+ * The elements under axial forces.
  * @param first the elements of first order, whose axes and unknowns stay
  */
 export function bentElements(
@@ -75,19 +84,26 @@ export function bentElements(
   const take = slab()
   for (let i = 0; i < s.members.length; i++) {
     const m = s.members[i]
-    const chain = memberChain(m, i, axial)
-    if (chain) {
-      pivots.negative += chain.negative
-      pivots.logDeterminant += chain.logDeterminant
-    }
-    const own = bentStiffness(m, chain, axial.starts[i] * axial.factor, memberStiffness(m, take))
-    const e = element(m, take, own, pivots)
+    const { k, negative, logDeterminant, chain } = acrossOf(s, i, axial)
+    pivots.negative += negative
+    pivots.logDeterminant += logDeterminant
+    const e = element(m, take, withAcross(m, k, take), pivots)
     if ('kind' in e) return e
     const { T, dofs } = first[i]
     elements.push({ ...e, T, dofs, global: globalStiffness(e.k, T, take) })
     chains.push(chain)
   }
   return { elements, chains, pivots }
+}
+
+/** The stiffness of a member, 6 × 6 in its undeformed axes: along it that of first order. */
+function withAcross(m: StructureMember, k: ArrayLike<number>, take: Take): Float64Array {
+  const own = take(36)
+  const axial = m.axiallyRigid ? 0 : m.EA / m.length
+  own[0] = own[21] = axial
+  own[3] = own[18] = -axial
+  for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) own[6 * PLACES[i] + PLACES[j]] = k[4 * i + j]
+  return own
 }
 
 /** Held forces on the bent shape: along the member those of first order, across it those of its chain. */

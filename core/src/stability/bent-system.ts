@@ -25,13 +25,21 @@ export interface BentSystem extends SystemParts {
 /**
  * Assembles and factors a structure under axial forces. The count of negative pivots, those of the members' inner
  * places included, is the number of critical loads below (Wittrick and Williams 1971; Sylvester's law of inertia).
+ * @param neighbour a system of nearly the same axial forces, whose factorisation serves for this one step by step
  * @param s the structure, for loads and settlements; its stiffness is that of `base`
  */
-export function bentSystem(s: Structure, base: System, axial: AxialForces): BentSystem | SolveError {
+export function bentSystem(
+  s: Structure,
+  base: System,
+  axial: AxialForces,
+  neighbour?: BentSystem,
+): BentSystem | SolveError {
   const found = bentElements(s, base.elements, axial)
   if ('kind' in found) return found
   const { elements, chains, pivots } = found
   const { dofs } = base
+  // rigid members are tied as their neighbour's, so only their own reduced matrix would have to be factored
+  if (neighbour && !base.rigid) return { ...neighbour, structure: s, elements, chains, borrowed: true }
   const rigid = base.rigid ? rigidSystem(s, dofs, elements) : undefined
   const matrix = rigid ? rigid.matrix : assembleFree(s, dofs, elements)
   const known = samePattern(base.pattern.matrix, matrix) ? base.pattern.symbolic : undefined

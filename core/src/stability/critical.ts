@@ -4,6 +4,7 @@ import type { Actions, MemberActions } from '../structure/actions.js'
 import type { Structure, StructureMember } from '../structure/types.js'
 import type { AxialForces } from './bent-element.js'
 import { bentSystem } from './bent-system.js'
+import { lowestByIteration } from './lowest.js'
 
 /** Beyond this factor nobody calls a structure one that buckles. */
 const LIMIT = 1e10
@@ -79,14 +80,22 @@ export function criticalFactors(input: CriticalInput, most = 1): number[] {
   const ranges = s.members.map((m, i) => axialRange(m, actions.members.get(i), starts[i]))
   if (ranges.every(([least]) => least >= 0)) return []
   const out: number[] = []
-  let known: Count | undefined
   while (out.length < most) {
-    const found = nextFactor(input, ranges, out.length + 1, known)
+    const found = (most === 1 && quickly(input)) || nextFactor(input, ranges, out.length + 1)
     if (!found) break
     for (let i = out.length; i < Math.min(found.through, most); i++) out.push(found.factor)
-    known = undefined
   }
   return out
+}
+
+/** The lowest factor by iteration, in few factorisations; undefined where that does not succeed. */
+function quickly(input: CriticalInput): { factor: number; through: number } | undefined {
+  const { structure, base, starts, actions } = input
+  const factor = lowestByIteration(input, (f) => {
+    const found = bentSystem(structure, base, { starts, actions, factor: f, stiffnessAlone: true })
+    return 'kind' in found ? undefined : found
+  })
+  return factor === undefined || factor > LIMIT ? undefined : { factor, through: 1 }
 }
 
 /** The factor at which no fewer than `order` critical loads are passed; `through` is how many are passed just above. */
@@ -94,7 +103,6 @@ function nextFactor(
   input: CriticalInput,
   ranges: readonly [number, number][],
   order: number,
-  _known: Count | undefined,
 ): { factor: number; through: number } | undefined {
   const bracket = bracketOf(input, ranges, order)
   if (!bracket) return undefined
@@ -104,7 +112,7 @@ function nextFactor(
 }
 
 function countAt({ structure, base, starts, actions }: CriticalInput, factor: number, finest: number): Count {
-  const axial: AxialForces = { starts, actions, factor, finest }
+  const axial: AxialForces = { starts, actions, factor, finest, stiffnessAlone: true }
   const found = bentSystem(structure, base, axial)
   // a released end that has just buckled: the next factor tells it from its neighbours
   if ('kind' in found) return { factor, passed: Infinity, logDeterminant: 0 }

@@ -1,17 +1,17 @@
 import type { ActionSolution, SecondOrder, Solution, Solved, SolveResult } from '../analysis/solve.js'
 import { solve as solveFirstOrder } from '../analysis/solve.js'
-import { stateUnder, type State } from '../analysis/state.js'
+import { NOT_SETTLED, stateUnder, type State } from '../analysis/state.js'
 import type { System } from '../analysis/system.js'
 import { combineActions } from '../structure/case-actions.js'
 import { listed } from '../structure/listed.js'
 import type { Actions } from '../structure/actions.js'
 import type { SolveError, Structure } from '../structure/types.js'
-import { bentHeldForces } from './bent-element.js'
-import { bentSystem } from './bent-system.js'
+import { bentHeldForces, type AxialForces } from './bent-element.js'
+import { bentSystem, type BentSystem } from './bent-system.js'
 import { axialStarts, criticalFactors } from './critical.js'
 
 /** Axial forces that change by less than this share of the largest have come to rest. */
-const AT_REST = 1e-12
+const AT_REST = 1e-11
 /** The iteration is given up after so many rounds. */
 const MOST_ROUNDS = 200
 /** Where no round brings the axial forces closer any more, this share is near enough. */
@@ -105,26 +105,51 @@ function iterate(
   const rounds: SecondOrder['rounds'] = []
   let starts = first
   let best = Infinity
+  let factored: BentSystem | undefined
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const system = bentSystem(s, base, { starts, actions, factor: 1 })
+    const axial = { starts, actions, factor: 1 }
+    let system = bentSystem(s, base, axial, factored)
+    let state = 'kind' in system ? system : stateOn(system, actions)
+    if (state === NOT_SETTLED) {
+      system = bentSystem(s, base, axial)
+      state = 'kind' in system ? system : stateOn(system, actions)
+    }
     if ('kind' in system || system.singular) return BUCKLES
-    const state = stateUnder(system, actions, undefined, bentHeldForces(system.chains))
     if ('kind' in state) return state
+    factored ??= system
+    if (!system.borrowed) factored = system
     const next = axialStarts(s, state.forces)
-    let [change, largest] = [0, 0]
-    next.forEach((N, i) => {
-      change = Math.max(change, Math.abs(N - starts[i]))
-      largest = Math.max(largest, Math.abs(N))
-    })
+    const { change, largest } = changeOf(starts, next)
     rounds.push({ change, largest })
     if (!Number.isFinite(change)) return DIVERGES
     const still = change <= AT_REST * largest
     if (still || (change >= best / 2 && change <= NEAR_ENOUGH * largest))
-      return system.passed > 0 ? BUCKLES : { state, rounds }
+      return hasBuckled(system, s, base, axial) ? BUCKLES : { state, rounds }
     best = Math.min(best, change)
     starts = next
   }
   return DIVERGES
+}
+
+const stateOn = (system: BentSystem, actions: Actions): State | SolveError =>
+  stateUnder(system, actions, undefined, bentHeldForces(system.chains))
+
+function changeOf(before: Float64Array, after: Float64Array): { change: number; largest: number } {
+  let [change, largest] = [0, 0]
+  after.forEach((N, i) => {
+    change = Math.max(change, Math.abs(N - before[i]))
+    largest = Math.max(largest, Math.abs(N))
+  })
+  return { change, largest }
+}
+
+/**
+ * Whether critical loads lie below the axial forces that the iteration came to rest at. That it settled with the
+ * factorisation of its first round, of the same count, says so of small changes; larger ones are counted.
+ */
+function hasBuckled(system: BentSystem, s: Structure, base: System, axial: AxialForces): boolean {
+  const own = system.borrowed && system.passed > 0 ? bentSystem(s, base, axial) : system
+  return 'kind' in own || own.passed > 0
 }
 
 const BUCKLES: SolveError = {
