@@ -22,9 +22,20 @@ const CORE = {
   stability: ['structure', 'analysis'],
   results: ['quantity', 'document', 'structure', 'analysis', 'stability'],
   statics: ['structure', 'analysis', 'results'],
-  methods: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics'],
+  methods: ['quantity', 'document', 'structure', 'analysis', 'stability', 'results', 'statics'],
+  sweep: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'checking'],
   checking: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'statics'],
-  exchange: ['quantity', 'document', 'structure', 'analysis', 'results', 'statics', 'checking'],
+  exchange: [
+    'quantity',
+    'document',
+    'structure',
+    'analysis',
+    'stability',
+    'results',
+    'statics',
+    'checking',
+    'sweep',
+  ],
 }
 const PARTS = ['theme', 'widgets', 'sheet', 'fields', 'commands', 'figure']
 const WEB = {

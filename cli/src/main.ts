@@ -1,6 +1,7 @@
-import { Command, CommanderError, InvalidArgumentError } from 'commander'
+import { Command, CommanderError, InvalidArgumentError, Option } from 'commander'
 import { drawFile, readShown, shownNames, type FigureCall } from './figure.js'
 import { checkFile, checkOf } from './check.js'
+import { sweepFile, type SweepCall } from './sweep.js'
 import { answerTo, eachLine, solveFile, type SolveOptions } from './solve.js'
 
 /** The command line `viga`. Sets the exit status; prints no stack trace for anything a person can cause. */
@@ -25,6 +26,7 @@ export async function main(argv: string[]): Promise<void> {
     })
   addCheck(program)
   addFigure(program)
+  addSweep(program)
   program.exitOverride()
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
@@ -96,3 +98,38 @@ function addFigure(program: Command) {
       process.exitCode = await drawFile(file, options)
     })
 }
+
+function addSweep(program: Command) {
+  program
+    .command('sweep')
+    .description('let something run from one value to another and print what follows it, as CSV or JSON')
+    .argument('<file>', 'a .viga.json file, or - for standard input')
+    .requiredOption(
+      '--vary <name>',
+      'a symbol, case:ID, factor, critical (a part of the critical load), or a path',
+    )
+    .option('--from <quantity>', 'the first value', '0')
+    .option('--to <quantity>', 'the last value', '1')
+    .option('--steps <n>', 'steps between them', Number, 20)
+    .option('--values <list>', 'a list of values instead, separated by commas')
+    .option(
+      '--read <place>',
+      'what to read, such as displacement:C:x; may be given several times',
+      collected,
+      [],
+    )
+    .option('--case <id>', 'the load case or combination; the first one where it is left out')
+    .addOption(
+      new Option('--order <order>', 'order of analysis; that of the problem where left out').choices([
+        '1',
+        '2',
+        'both',
+      ]),
+    )
+    .addOption(new Option('--format <format>', 'how it is printed').choices(['csv', 'json']).default('csv'))
+    .action(async (file: string, options: SweepCall) => {
+      process.exitCode = await sweepFile(file, options)
+    })
+}
+
+const collected = (text: string, before: string[]): string[] => [...before, text]

@@ -56,3 +56,21 @@ export type * from './structure/types.js'
 export * as working from './methods/stiffness/index.js'
 export type * from './methods/stiffness/index.js'
 export { fileName } from './exchange/file-name.js'
+export { bentAction } from './stability/second-order.js'
+export { criticalFactors } from './stability/critical.js'
+export { firstOrderOf, firstOrderSolution } from './stability/first-order.js'
+export { criticalInput, lowestFactor } from './stability/load-factor.js'
+export { readRead, type Read } from './sweep/reads.js'
+export {
+  MOST_STEPS,
+  solutionOf,
+  stepper,
+  sweep,
+  type SweepInput,
+  type SweepResult,
+  type SweepState,
+  type SweepStep,
+} from './sweep/sweep.js'
+export { sweepValues, type Range as SweepRange } from './sweep/values.js'
+export { sweepCsv, sweepDocument } from './exchange/sweep-document.js'
+export { dimensionOf, isFactor, readVaried, type Varied } from './sweep/vary.js'

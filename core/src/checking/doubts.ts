@@ -1,4 +1,4 @@
-import { removeLoad, removeMembers, setFirstOrder } from '../document/edits/edits.js'
+import { removeLoad, removeMembers } from '../document/edits/edits.js'
 import { coincident, mergeNodes } from '../document/edits/merge.js'
 import { measure, type Measure } from '../document/measure.js'
 import { crossing, joinCrossing, splitMemberAt } from '../document/edits/split.js'
@@ -22,7 +22,6 @@ export interface Doubt {
     | 'unloaded'
     | 'separate'
     | 'idle'
-    | 'second-order'
     | 'missing-value'
   /**
    * `error` keeps the problem from being solved or kept, `warning` is likely a slip, `note` may well be
@@ -56,7 +55,6 @@ export function doubts(p: Problem, errors: readonly ProblemError[] = []): Doubt[
     ...onMembers(p, m),
     ...holding(p),
     ...idle(p),
-    ...secondOrder(p),
     ...missingValues(p),
   ]
   const count = new Map<string, number>()
@@ -64,22 +62,6 @@ export function doubts(p: Problem, errors: readonly ProblemError[] = []): Doubt[
     count.set(kind, (count.get(kind) ?? 0) + 1)
     return count.get(kind)! <= MOST
   })
-}
-
-/** Second order is kept when a file asks for it, and can be given up for a first-order solution. */
-function secondOrder(p: Problem): Doubt[] {
-  if (p.analysis?.order !== 2) return []
-  return [
-    {
-      kind: 'second-order',
-      severity: 'error',
-      path: 'analysis.order',
-      message: 'The problem asks for a second-order solution; Viga solves first-order problems.',
-      nodes: [],
-      members: [],
-      repair: { label: 'Solve it first order', apply: (q) => setFirstOrder(q) },
-    },
-  ]
 }
 
 function refused(p: Problem, { path, message }: ProblemError): Doubt {

@@ -1,5 +1,6 @@
 import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
+import { firstOrderOf, firstOrderSolution } from '../stability/first-order.js'
 import { numbered } from './stiffness/numbering.js'
 import { displayOf } from '../document/display.js'
 import type { Problem } from '../document/types.js'
@@ -56,11 +57,14 @@ export const KINDS: Readonly<Record<string, Kind>> = {
 const kindOf = (name: string): Kind | undefined => (Object.hasOwn(KINDS, name) ? KINDS[name] : undefined)
 
 export function ledger(
-  solution: Solution,
+  solved: Solution,
   units: ProblemUnits,
-  action: ActionSolution,
+  acting: ActionSolution,
   problem?: Problem,
 ): Ledger {
+  // the stiffness method is of first order; what second order makes of it is a step of its own
+  const solution = firstOrderSolution(solved)
+  const action = firstOrderOf(acting)
   const numbers = numbersOf(solution, units, action, () => context)
   const context = contextOf(solution, units, action, numbers, problem)
   return {

@@ -13,7 +13,7 @@ import type { CriticalInput } from './critical.js'
  */
 
 /** The first, rough step goes on until its factor changes by less than this share. */
-const ROUGH = 3e-4
+const ROUGH = 1.5e-3
 const MOST_ROUGH_STEPS = 60
 const MOST_STEPS = 10
 /** Inverse iterations with one factorisation. */

@@ -57,7 +57,12 @@ function solveBent(s: Structure, first: Extract<SolveResult, { ok: true }>): Sol
 
 const refuse = (error: SolveError): SolveResult => ({ ok: false, error })
 
-function bentAction(
+/**
+ * An action in second order, or why it has no such state.
+ * @param system of first order
+ * @param first the action in first order
+ */
+export function bentAction(
   s: Structure,
   system: System,
   first: ActionSolution,

@@ -136,11 +136,4 @@ describe('what is doubtful in a statement', () => {
     expect(doubts(many.problem).filter((d) => d.kind === 'coincident')).toHaveLength(20)
     expect(doubts(tower(20, 24))).toEqual([])
   })
-
-  it('offers a first-order solution where second order is asked for', () => {
-    const p = { ...beam.problem, analysis: { order: 2 as const, neglectAxial: true } }
-    expect(find(p, 'second-order').repair!.apply(p).analysis).toEqual({ neglectAxial: true })
-    const only = { ...beam.problem, analysis: { order: 2 as const } }
-    expect(find(only, 'second-order').repair!.apply(only)).not.toHaveProperty('analysis')
-  })
 })

@@ -26,9 +26,7 @@ export function Doubts() {
   // a doubt that says the same as a notice, with a repair, takes its place
   const notices = outcome.notices.filter((n) => !found.some((d) => d.path === n.path))
   // with no support at all, everything moves: the sentence on the supports says it better
-  const explained =
-    (unsolved?.kind === 'mechanism' && found.some((d) => d.kind === 'unsupported' && d.repair)) ||
-    found.some((d) => d.kind === 'second-order')
+  const explained = unsolved?.kind === 'mechanism' && found.some((d) => d.kind === 'unsupported' && d.repair)
   if (!unsolved && notices.length + found.length + texts.length === 0) return null
   return (
     <section className="doubts" aria-label="Doubtful" aria-live="polite">

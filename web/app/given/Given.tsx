@@ -95,6 +95,7 @@ function Kind() {
   const store = useSheetStore()
   const kind = useSheet((s) => s.problem.kind)
   const neglect = useSheet((s) => s.problem.analysis?.neglectAxial === true)
+  const order = useSheet((s) => s.problem.analysis?.order ?? 1)
   return (
     <div className="kind" role="radiogroup" aria-label="Kind of structure">
       {(
@@ -123,6 +124,15 @@ function Kind() {
           Members keep their length (axial deformation neglected)
         </label>
       )}
+      <label className={order === 2 ? 'on' : ''}>
+        <Tick
+          checked={order === 2}
+          onChange={(e) =>
+            store.getState().edit('order of analysis', (p) => edit.setOrder(p, e.target.checked ? 2 : 1))
+          }
+        />
+        Second order (equilibrium on the bent shape)
+      </label>
     </div>
   )
 }

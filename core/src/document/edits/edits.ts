@@ -220,9 +220,13 @@ export const setSymbol = (p: Problem, name: string, value: Quantity | undefined)
     else d.symbols[name] = value
   })
 
-/** Asks for a first-order solution, which is what a problem that says nothing gets. */
-export const setFirstOrder = (p: Problem): Problem =>
+/** Asks for an order of analysis; a problem that says nothing is of first order. */
+export const setOrder = (p: Problem, order: 1 | 2): Problem =>
   produce(p, (d) => {
+    if (order === 2) {
+      d.analysis = { ...d.analysis, order }
+      return
+    }
     if (!d.analysis) return
     delete d.analysis.order
     if (Object.keys(d.analysis).length === 0) delete d.analysis
