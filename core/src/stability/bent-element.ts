@@ -30,6 +30,8 @@ export interface BentElements {
 }
 
 const PLACES = [1, 2, 4, 5] as const
+/** Up to this φ² = |N|·L²/EI a member in compression is taken in one piece. */
+const MOST_IN_ONE = 16
 
 /** What a member resists across its axis at its ends, v and slope at the start and at the end, 4 × 4. */
 interface Across {
@@ -64,7 +66,9 @@ function acrossOf(s: Structure, i: number, axial: AxialForces): Across {
   const N = starts[i] * factor
   const actions = axial.actions.members.get(i)
   if (m.bar) return ofBar(m, N)
-  if (isUniform(m, actions) && (stiffnessAlone || actions === undefined)) return ofUniform(m, N)
+  // near its own critical loads, φ = 2π and on, the closed form loses digits that short pieces keep
+  const slender = N * m.length * m.length < -MOST_IN_ONE * m.EI
+  if (!slender && isUniform(m, actions) && (stiffnessAlone || actions === undefined)) return ofUniform(m, N)
   const chain = chainOf(m, actions, { start: starts[i], factor }, finest)
   return { ...chain, chain }
 }
