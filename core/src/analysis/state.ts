@@ -62,10 +62,17 @@ export function stateUnder(
     for (let d = 0; d < dofs.free; d++) D[d] = imposed[d]
   }
   if (!displace(system, vectors.load, D)) return NOT_SETTLED
-  cleanDisplacements(dofs, D)
+  cleanDisplacements(dofs, D, extentOf(s))
   const recovered = recover(system, actions, vectors, D)
   const state = { ...vectors, D, ...(imposed && { imposed }), ...recovered }
   return isFinite(state, rigid !== undefined) ? state : TOO_LARGE
+}
+
+/** The width or height of a structure, whichever is larger, m. */
+function extentOf({ nodes }: Structure): number {
+  let extent = 0
+  for (const n of nodes) extent = Math.max(extent, Math.abs(n.x - nodes[0].x), Math.abs(n.y - nodes[0].y))
+  return extent
 }
 
 const TOO_LARGE: SolveError = {

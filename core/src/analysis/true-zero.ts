@@ -16,10 +16,15 @@ export const cancelled = (sum: number, terms: number): number =>
 /** Below this share of the largest of its kind a displacement is rounding of the equations. */
 const SHARE_OF_LARGEST = 1e-14
 
-/** Displacements and rotations that are zero but for rounding against the largest of theirs, made zero. */
-export function cleanDisplacements(dofs: Dofs, D: Float64Array): void {
+/**
+ * Displacements and rotations that are zero but for rounding against the largest of theirs, made zero; a rotation
+ * also against the largest displacement over the size of the structure, should nothing turn at all.
+ * @param extent the size of the structure, m
+ */
+export function cleanDisplacements(dofs: Dofs, D: Float64Array, extent: number): void {
   const most = [0, 0]
   const turns = (d: number) => (dofs.list[d].component === 'rotation' ? 1 : 0)
   for (let d = 0; d < D.length; d++) most[turns(d)] = Math.max(most[turns(d)], Math.abs(D[d]))
+  if (extent > 0) most[1] = Math.max(most[1], most[0] / extent)
   for (let d = 0; d < dofs.free; d++) if (Math.abs(D[d]) <= SHARE_OF_LARGEST * most[turns(d)]) D[d] = 0
 }

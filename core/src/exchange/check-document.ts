@@ -28,10 +28,12 @@ export function checkDocument(problem: Problem, solved: Solved) {
     version: 1,
     score: scoreOf(verdicts),
     answers,
-    consistency: consistency(problem, solution, judged).map(({ residual, dimension, ...rest }) => ({
-      ...rest,
-      residual: residual * per(dimension),
-    })),
+    consistency: (solution.structure.order === 2 ? [] : consistency(problem, solution, judged)).map(
+      ({ residual, dimension, ...rest }) => ({
+        ...rest,
+        residual: residual * per(dimension),
+      }),
+    ),
     explanations: explainSheet(problem, solved, turned),
   }
 }

@@ -18,6 +18,7 @@ export const STEP_KEYS = [
   'reactions',
   'checks',
   'diagrams',
+  'second-order',
 ] as const
 export type StepKey = (typeof STEP_KEYS)[number]
 

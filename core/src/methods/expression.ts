@@ -14,7 +14,7 @@ export type Formula =
   | { t: 'minus'; of: Formula }
   | { t: 'root'; of: Formula }
   | { t: 'absolute'; of: Formula }
-  | { t: 'function'; name: 'cos' | 'sin'; of: Formula }
+  | { t: 'function'; name: 'cos' | 'sin' | 'cosh' | 'sinh'; of: Formula }
   /** A definite integral over the place x; `x` in it is the letter with the name x and no address. */
   | { t: 'integral'; from: Formula; to: Formula; of: Formula }
   | { t: 'place' }

@@ -6,6 +6,7 @@ import { displayOf } from '../document/display.js'
 import type { Problem } from '../document/types.js'
 import { addressOf, readAddress } from './address.js'
 import type { ThingKey } from '../document/thing.js'
+import { BENT } from './stiffness/origins/bent.js'
 import { CHECKS } from './stiffness/origins/checks.js'
 import { DIAGRAM } from './stiffness/origins/diagrams.js'
 import { FACTORED } from './stiffness/origins/factored.js'
@@ -52,6 +53,7 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   ...FACTORED_OUT,
   ...DIAGRAM,
   ...CHECKS,
+  ...BENT,
 }
 
 const kindOf = (name: string): Kind | undefined => (Object.hasOwn(KINDS, name) ? KINDS[name] : undefined)
@@ -66,7 +68,7 @@ export function ledger(
   const solution = firstOrderSolution(solved)
   const action = firstOrderOf(acting)
   const numbers = numbersOf(solution, units, action, () => context)
-  const context = contextOf(solution, units, action, numbers, problem)
+  const context = contextOf(solution, units, action, numbers, problem, acting.bent ? acting : undefined)
   return {
     context,
     entry: (address) => numbers.look(address)?.entry,
@@ -121,6 +123,7 @@ function contextOf(
   action: ActionSolution,
   { look, must }: Numbers,
   problem?: Problem,
+  bent?: ActionSolution,
 ): Context {
   const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
   const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
@@ -131,6 +134,7 @@ function contextOf(
   const context: Context = {
     ...numbered(solution, problem),
     action,
+    ...(bent && { bent }),
     units,
     problem,
     display: displayOf(problem ?? { units }),

@@ -1,5 +1,6 @@
 import type { MemberActions } from '../structure/actions.js'
 import type { StructureMember } from '../structure/types.js'
+import { cancelled } from '../analysis/true-zero.js'
 import { intensity, places, SAME_PLACE } from '../analysis/polynomial-course.js'
 import { AT_REST, fieldSeries, stateOf, transferOf, type Piece, type PieceLoad } from './field.js'
 
@@ -302,6 +303,14 @@ function recovered(inner: readonly Inner[], last: Jump, ends: ArrayLike<number>)
 
 /** The state at the start of a piece, from v and slope at both its ends. */
 export function startOf({ k, f }: Link, d: readonly [number, number, number, number]) {
-  const q = times(k, d)
-  return { v: d[0], slope: d[1], V: q[0] + f[0], M: -(q[1] + f[1]) }
+  const force = (i: number) => {
+    let [sum, terms] = [f[i], Math.abs(f[i])]
+    for (let j = 0; j < 4; j++) {
+      const term = k[4 * i + j] * d[j]
+      sum += term
+      terms += Math.abs(term)
+    }
+    return cancelled(sum, terms)
+  }
+  return { v: d[0], slope: d[1], V: force(0), M: -force(1) }
 }

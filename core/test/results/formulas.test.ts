@@ -1,7 +1,15 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { courseOf, formulasOf, readProblem, stations, valueOfFormula, work } from '../../src/index.js'
+import {
+  firstOrderOf,
+  courseOf,
+  formulasOf,
+  readProblem,
+  stations,
+  valueOfFormula,
+  work,
+} from '../../src/index.js'
 import { frame } from '../builder.js'
 
 const folder = join(import.meta.dirname, '../cases')
@@ -13,7 +21,8 @@ describe('N(x), V(x), M(x), v(x) of the reference problems agree with their stat
     const outcome = read.ok ? work(read.problem) : undefined
     if (outcome?.stage !== 'solved') return
     const { solution } = outcome
-    for (const action of solution.cases)
+    // on the bent shape nothing is a polynomial: the formulas are those of first order
+    for (const action of solution.cases.map(firstOrderOf))
       solution.structure.members.forEach((_, i) => {
         const course = courseOf(solution, action, i)
         const all = stations(course, 21).filter((t) => !Number.isNaN(t.N))

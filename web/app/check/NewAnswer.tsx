@@ -4,7 +4,7 @@ import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
-import { AnswerFields } from './AnswerFields'
+import { PlaceFields } from '../fields/PlaceFields'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
 import { readAnswerValue } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
@@ -65,7 +65,7 @@ export function NewAnswer() {
         add()
       }}
     >
-      <AnswerFields
+      <PlaceFields
         problem={problem}
         place={place ?? shown}
         onChange={(d) => (setDraft(d), setRefusal(null))}

@@ -11,7 +11,7 @@ import { answerName } from '@viga/core/statement/answer-words'
 import { useState } from 'react'
 import { TextField } from '../fields/TextField'
 import { useSheet, useSheetStore } from '../sheet/context'
-import { AnswerFields } from './AnswerFields'
+import { PlaceFields } from '../fields/PlaceFields'
 import { AnswerName } from './AnswerName'
 import { reaches, useShows, type Shows } from './shows'
 import type { JudgedAnswer } from './verdicts'
@@ -92,7 +92,7 @@ function PlaceEditor({ a }: { a: Answer }) {
   return (
     <div className="new-answer" role="group" aria-label={`place of ${answerName(a)}`}>
       <span className="quiet">stands for</span>
-      <AnswerFields problem={problem} place={a} onChange={move} />
+      <PlaceFields problem={problem} place={a} onChange={move} />
       <span className="note-field">
         <TextField
           name={`note to ${answerName(a)} (${a.id})`}

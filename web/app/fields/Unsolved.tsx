@@ -30,7 +30,9 @@ export function Unsolved() {
       <h2>
         {outcome.stage === 'unsolved' && outcome.error.kind === 'mechanism'
           ? 'This structure is not stable'
-          : 'This cannot be solved yet'}
+          : outcome.stage === 'unsolved' && outcome.error.kind === 'buckled'
+            ? 'This structure buckles under its loads'
+            : 'This cannot be solved yet'}
       </h2>
       <p className="prose">{error.message}</p>
     </div>

@@ -174,7 +174,7 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
       <p className="figure-caption">
         <b>Figure.</b> {said(together ? null : actionId)}
         {together && ' All cases, each by its lines and its label.'}
-        {overlay.note && ` ${overlay.note}`}
+        {overlay.note && overlay.caption === undefined && ` ${overlay.note}`}
       </p>
       <LayerBar
         part={part}

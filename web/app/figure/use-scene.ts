@@ -1,4 +1,12 @@
-import { readThing, signsOf, thing, type ActionSolution, type Solution, type Structure } from '@viga/core'
+import {
+  readThing,
+  signsOf,
+  thing,
+  working,
+  type ActionSolution,
+  type Solution,
+  type Structure,
+} from '@viga/core'
 import type { Wish } from '@viga/drawing/label-placement'
 import type { Part } from '@viga/drawing/caption'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
@@ -20,6 +28,8 @@ export interface Besides {
   compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
   /** Diagrams drawn by hand, over the computed ones. */
   byHand?: readonly HandDiagram[]
+  /** Another state than the solved one, drawn in its place. */
+  instead?: { solution: Solution; action: ActionSolution; layers?: Partial<Layers> }
   /** Results are held back: the structure is drawn as it is given. */
   covered?: boolean
 }
@@ -58,22 +68,16 @@ function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
  * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it; `rest` is
  * then the drawing as it was before.
  */
-export function useScene({
-  part,
-  structure,
-  view,
-  shown,
-  notesOn,
-  sceneOn,
-  compared,
-  byHand,
-  covered,
-}: Args) {
+export function useScene(args: Args) {
+  const { part, view, notesOn, sceneOn, compared, byHand, covered, instead } = args
   const problem = useSheet((s) => s.problem)
   const enlarge = useSheet((s) => s.enlarge)
   const diagramSize = useSheet((s) => s.diagramSize)
   const dragging = useSheet((s) => s.dragging)
-  const solved = useSolved()
+  const own = useSolved()
+  const solved = useInstead(instead) ?? own
+  const structure = instead ? instead.solution.structure : args.structure
+  const shown = useMemo(() => ({ ...args.shown, ...instead?.layers }), [args.shown, instead])
   const hidden = covered === true && part !== 'given'
   const display = useDisplay()
   const cases = useCases(part)
@@ -131,6 +135,15 @@ export function useScene({
     if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
   }, [dragging, rest, scene])
   return { scene, rest, lit: useLit(shown, solved?.solution), display }
+}
+
+/** Another state, numbered as the solved one would be. */
+function useInstead(instead: Besides['instead']) {
+  const view = useSheet((s) => s.problem.view)
+  return useMemo(
+    () => instead && { ...working.numbered(instead.solution, { view }), action: instead.action },
+    [instead, view],
+  )
 }
 
 /** What is pointed at or selected, by the targets that the drawing knows it by. */

@@ -17,6 +17,7 @@ import { TopLine } from '../widgets/TopLine'
 import { calmed } from '../sheet/calm'
 import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
+import { useWarning } from '../results/buckling/use-warning'
 import { useResultsOverlay } from '../results/overlay'
 import { viewOf } from '../results/views'
 import { keepHistory } from '../sheet/history'
@@ -140,9 +141,10 @@ function FigureBeside() {
   const asking = useAsking(part === 'check')
   const byHand = useByHand(part === 'check')
   const covered = useHeldBack()
+  const warning = useWarning(part === 'results' && !covered)
   const overlay = useMemo(
-    () => ({ notesOn, covered, byHand, ...asking, ...results, ...redrawn }),
-    [notesOn, covered, byHand, asking, results, redrawn],
+    () => ({ notesOn, covered, byHand, note: warning, ...asking, ...results, ...redrawn }),
+    [notesOn, covered, byHand, warning, asking, results, redrawn],
   )
   return <Figure {...shown} panels={PANELS} overlay={overlay} />
 }

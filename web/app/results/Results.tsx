@@ -28,6 +28,8 @@ const VIEWS: Record<ResultViewKey, View> = import.meta.env.SSR
       'free-body': (await import('./free-body/FreeBody')).default,
       stress: (await import('./stress/Stress')).default,
       compare: (await import('./compare/Compare')).default,
+      buckling: (await import('./buckling/Buckling')).default,
+      growth: (await import('./growth/Growth')).default,
       export: (await import('./export/Export')).default,
     }
   : {
@@ -38,8 +40,13 @@ const VIEWS: Record<ResultViewKey, View> = import.meta.env.SSR
       'free-body': lazy(() => import('./free-body/FreeBody')),
       stress: lazy(() => import('./stress/Stress')),
       compare: lazy(() => import('./compare/Compare')),
+      buckling: lazy(() => import('./buckling/Buckling')),
+      growth: lazy(() => import('./growth/Growth')),
       export: lazy(() => import('./export/Export')),
     }
+
+/** The shape of a structure that buckles under its loads; fetched when one does. */
+const Buckled = import.meta.env.SSR ? () => null : lazy(() => import('./buckling/Buckled'))
 
 /** Views that are of all cases together: the choice of one would say nothing. */
 const OF_ALL: readonly ResultViewKey[] = ['envelope']
@@ -57,7 +64,12 @@ export function Results() {
         <LastReadable />
         <OwnValues />
         {!solved ? (
-          <Unsolved />
+          <>
+            <Unsolved />
+            <Suspense>
+              <Buckled />
+            </Suspense>
+          </>
         ) : (
           <>
             <SignsLine />

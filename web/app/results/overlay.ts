@@ -12,17 +12,19 @@ export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | un
   const choice = useSheet((s) => s.body)
   const about = useSheet((s) => s.about)
   const compared = useCompared()
+  const drawn = useSheet((s) => (view ? s.drawn : null))
   const freeBody = useFetched(view === 'free-body', fetchFreeBody)
   const stress = useFetched(view === 'stress', fetchStress)
   return useMemo(() => {
+    if (drawn) return { instead: drawn, caption: drawn.caption }
     if (!solved) return undefined
     const { solution, action } = solved
     if (view === 'free-body') return freeBody?.(store, solution, action, choice, about, display)
     if (view === 'stress') return stress?.(solution, action)
-    if (view === 'compare' && compared.stage === 'solved')
+    if ((view === 'compare' || view === 'buckling') && compared.stage === 'solved')
       return { compared: { solution: compared.solution, action: compared.action } }
     return undefined
-  }, [view, freeBody, stress, solved, store, choice, about, display, compared])
+  }, [view, drawn, freeBody, stress, solved, store, choice, about, display, compared])
 }
 
 const fetchFreeBody = () => import('./free-body/overlay').then((m) => m.freeBodyOverlay)

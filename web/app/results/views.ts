@@ -7,6 +7,8 @@ export const RESULT_VIEWS = [
   { key: 'free-body', label: 'Free body' },
   { key: 'stress', label: 'Stress' },
   { key: 'compare', label: 'Compare' },
+  { key: 'buckling', label: 'Buckling' },
+  { key: 'growth', label: 'Growth' },
   { key: 'export', label: 'Take along' },
 ] as const
 

@@ -45,6 +45,7 @@ export function plates(diagram: DiagramKey): Record<Plate, Layers> {
     reactions: { ...base, loads: true, reactions: true },
     checks: { ...base, loads: true, reactions: true },
     diagrams: { ...base, diagram },
+    'second-order': { ...base, deflected: true },
     results,
     check: results,
   }

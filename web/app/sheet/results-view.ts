@@ -1,4 +1,5 @@
-import type { checkDocument, Problem, Solution } from '@viga/core'
+import type { ActionSolution, checkDocument, Problem, Solution } from '@viga/core'
+import type { Layers } from '@viga/drawing/scene'
 import type { Place } from '@viga/core/statement/answer-place'
 
 /** What the search for slips finds. */
@@ -26,7 +27,19 @@ export type BodyChoice =
 
 /** What a result is compared with: another action of the problem, or another problem. */
 export type Comparison =
-  { kind: 'none' } | { kind: 'action'; id: string } | { kind: 'problem'; title: string; problem: Problem }
+  | { kind: 'none' }
+  | { kind: 'action'; id: string }
+  | { kind: 'problem'; title: string; problem: Problem }
+  /** The same case in first order. */
+  | { kind: 'first-order' }
+
+/** Another state than the solved one, drawn in its place: a mode, or a step of what grows. */
+export interface DrawnState {
+  solution: Solution
+  action: ActionSolution
+  layers?: Partial<Layers>
+  caption: string
+}
 
 /** How the Results are looked at; no part of the problem, and forgotten with the page. */
 export interface ResultsView {
@@ -48,6 +61,8 @@ export interface ResultsView {
   checked: { problem: Problem; found: Checked | undefined } | null
   /** The solution as the slip behind the hand values would have it, drawn over the right one under Check. */
   redrawn: Solution | null
+  /** What the Results draw in place of the solved state. */
+  drawn: DrawnState | null
   /** The place on the Figure whose hand value is asked for. */
   asked: Place | null
 }
@@ -64,4 +79,5 @@ export const FIRST_RESULTS_VIEW: ResultsView = {
   checked: null,
   redrawn: null,
   asked: null,
+  drawn: null,
 }

@@ -1,4 +1,11 @@
-import { checkDocument, createSolver, workWithSystem, type Problem } from '@viga/core'
+import {
+  checkDocument,
+  createSolver,
+  sweep as sweepThrough,
+  workWithSystem,
+  type Problem,
+  type SweepInput,
+} from '@viga/core'
 import { expose } from 'comlink'
 
 /** Judges the hand values of a problem and looks for the slip behind them; nothing while it has no solution. */
@@ -7,7 +14,14 @@ function check(problem: Problem) {
   return solved && checkDocument(problem, solved)
 }
 
-const api = { solve: createSolver(), check }
+/** Runs a sweep and tells of its progress; it is given up by ending the worker. */
+const sweep = (input: SweepInput, onStep: (done: number) => void) =>
+  sweepThrough(input, (done) => {
+    onStep(done)
+    return true
+  })
+
+const api = { sweep, solve: createSolver(), check }
 export type SolverWorker = typeof api
 
 expose(api)

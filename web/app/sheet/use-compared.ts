@@ -1,4 +1,12 @@
-import { work, type ActionSolution, type Outcome, type Problem, type Solution } from '@viga/core'
+import {
+  firstOrderOf,
+  firstOrderSolution,
+  work,
+  type ActionSolution,
+  type Outcome,
+  type Problem,
+  type Solution,
+} from '@viga/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useSheet } from './context'
 import { solveNewest } from './solver'
@@ -37,6 +45,17 @@ export function useCompared(): ComparedResult {
       return action
         ? { stage: 'solved', title: action.title, solution: outcome.solution, action }
         : { stage: 'failed', message: 'The case to compare with is no longer there.' }
+    }
+    if (comparison.kind === 'first-order') {
+      const action = actionOf(outcome.solution, actionId) ?? outcome.solution.cases[0]
+      return action?.bent
+        ? {
+            stage: 'solved',
+            title: 'first order',
+            solution: firstOrderSolution(outcome.solution),
+            action: firstOrderOf(action),
+          }
+        : { stage: 'failed', message: 'The problem is solved in first order already.' }
     }
     if (!other) return { stage: 'solving' }
     if (other.stage !== 'solved') {

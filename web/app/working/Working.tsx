@@ -27,6 +27,7 @@ const LABELS: Record<working.StepKey, string> = {
   reactions: 'Reactions',
   checks: 'Checks',
   diagrams: 'Diagrams',
+  'second-order': 'Second order',
 }
 
 /** Whole workings are printed up to this many members. */
@@ -57,7 +58,11 @@ export function Working() {
     () => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined,
     [ledger],
   )
-  const keys = useMemo(() => working.STEP_KEYS.filter((k) => k !== 'supports' || own), [own])
+  const bent = ledger?.context.bent !== undefined
+  const keys = useMemo(
+    () => working.STEP_KEYS.filter((k) => (k !== 'supports' || own) && (k !== 'second-order' || bent)),
+    [own, bent],
+  )
   const at = Math.max(0, keys.indexOf(step as working.StepKey))
   const base = `/problems/${problemId}/working`
   const [pinned, pin] = useState<Pinned | null>(null)

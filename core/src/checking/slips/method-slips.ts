@@ -10,7 +10,9 @@ import type { Candidate, SlipContext, Slips, SlipSolution } from './slip.js'
 import { valuesByEnds } from './values.js'
 
 /** Slips of the stiffness method itself: fixed-end forces and the turning of a member's axes. */
-export const methodSlips: Slips = (ctx) => [...fixedEndSigns(ctx), ...turnedWrong(ctx), ...closedForms(ctx)]
+export const methodSlips: Slips = (ctx) =>
+  // in second order the method is gone through round after round: no single slip of it can be told
+  ctx.structure.order === 2 ? [] : [...fixedEndSigns(ctx), ...turnedWrong(ctx), ...closedForms(ctx)]
 
 type Alter = (vectors: LoadVectors, system: System, caseIndex: number) => LoadVectors
 

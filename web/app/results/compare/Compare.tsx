@@ -106,6 +106,7 @@ function Against({ solution, action }: Solved) {
               {v.title(problem)}
             </option>
           ))}
+          {action.bent && <option value="first-order">first order</option>}
           {actionsOf(solution)
             .filter((a) => a.id !== action.id)
             .map((a) => (
@@ -134,10 +135,11 @@ function Against({ solution, action }: Solved) {
   )
 }
 
-const choiceOf = (c: Comparison): string => (c.kind === 'action' ? `case ${c.id}` : 'none')
+const choiceOf = (c: Comparison): string =>
+  c.kind === 'action' ? `case ${c.id}` : c.kind === 'first-order' ? 'first-order' : 'none'
 
 function comparisonOf(choice: string, kept: readonly KeptStatement[]): Comparison | undefined {
-  if (choice === 'none') return { kind: 'none' }
+  if (choice === 'none' || choice === 'first-order') return { kind: choice }
   if (choice.startsWith('case ')) return { kind: 'action', id: choice.slice(5) }
   const at = choice.startsWith('kept ') ? kept[Number(choice.slice(5))] : undefined
   return at && { kind: 'problem', title: 'the kept statement', problem: at.problem }

@@ -2,8 +2,8 @@ import { formatPlain } from '@viga/core'
 import type { ApexOptions } from 'apexcharts'
 import { useEffect, useMemo, useRef } from 'react'
 import { useSheetStore } from '../../sheet/context'
-import { useScheme } from '../../theme/scheme'
 import { ApexChart } from '../../widgets/ApexChart'
+import { useInks } from '../../widgets/use-inks'
 import type { Curve } from './curves'
 import { rangeOf } from './ranges'
 
@@ -63,17 +63,6 @@ function OneChart({
     [curve, last, length, end, inks],
   )
   return <ApexChart options={options} height={last ? LAST : TALL} />
-}
-
-/** The inks of the page as the charts need them: by value, since they compute with them. */
-function useInks(): { ink: string; cedar: string } {
-  const [scheme] = useScheme()
-  return useMemo(() => {
-    void scheme
-    const style = getComputedStyle(document.documentElement)
-    const value = (name: string) => style.getPropertyValue(name).trim()
-    return { ink: value('--ink'), cedar: value('--cedar') }
-  }, [scheme])
 }
 
 /** The look of a chart: ink lines, a light fill, figures as everywhere else. */

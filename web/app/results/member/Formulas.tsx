@@ -57,6 +57,16 @@ export function Formulas({
       return { key, unit, stretches }
     })
   }, [solution, action, index, display, signs, m.bar])
+  if (action.bent)
+    return (
+      <Block title="Formulas">
+        <p className="prose">
+          On the bent shape V, M and v are no polynomials: with k² = |N|/EI they run as sines and cosines of
+          kx where the member is pressed, and as hyperbolic ones where it is pulled. Values anywhere are read
+          above, exactly.
+        </p>
+      </Block>
+    )
   return (
     <Block title="Formulas">
       <dl className="formulas">

@@ -56,6 +56,8 @@ export const kinds = (belongs: Belongs, finders: Record<string, Finder>): Record
 /** What the origins look things up in. */
 export interface Context extends NumberedSolution {
   action: ActionSolution
+  /** The same action in second order, where the problem asks for it. */
+  bent?: ActionSolution
   units: ProblemUnits
   /** The units results are read in. */
   display: Display

@@ -1,5 +1,6 @@
 import type { Ledger } from '../../ledger.js'
 import { STEP_KEYS, type Step, type StepKey, type StepMaker } from '../../blocks.js'
+import { secondOrder } from './bent.js'
 import { loads, solution } from './equations.js'
 import { assembly, partition, stiffness } from './matrices.js'
 import { degreesOfFreedom, idealisation, supports } from './model.js'
@@ -18,6 +19,7 @@ const MAKERS: Record<StepKey, StepMaker> = {
   reactions,
   checks,
   diagrams,
+  'second-order': secondOrder,
 }
 
 /** One step of a working; undefined where the problem has nothing for it. */

@@ -7,7 +7,7 @@ import {
   type StiffnessPlace,
 } from '@viga/core'
 import { Pick } from '../widgets/Pick'
-import { TextField } from '../fields/TextField'
+import { TextField } from './TextField'
 import {
   componentsOf,
   isAlone,
@@ -49,10 +49,12 @@ interface Props {
   place: Place
   /** Takes the place with a change in it; not yet fitted. */
   onChange: (place: Place) => void
+  /** The case is chosen elsewhere. */
+  caseless?: boolean
 }
 
 /** Which quantity a hand value is and where it stands, chosen in one line. */
-export function AnswerFields({ problem, place, onChange }: Props) {
+export function PlaceFields({ problem, place, onChange, caseless }: Props) {
   const { quantity } = place
   const set = (change: Partial<Place>) => onChange({ ...place, ...change })
   const cases = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])]
@@ -70,7 +72,7 @@ export function AnswerFields({ problem, place, onChange }: Props) {
         <AlongFields problem={problem} place={place} set={set} />
       )}
       {quantity === 'stiffness' && <StiffnessFields problem={problem} place={place} set={set} />}
-      {cases.length > 1 && quantity !== 'stiffness' && quantity !== 'load-factor' && (
+      {!caseless && cases.length > 1 && quantity !== 'stiffness' && quantity !== 'load-factor' && (
         <Choice
           name="case"
           value={place.case ?? cases[0].id}

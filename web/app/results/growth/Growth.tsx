@@ -1,0 +1,321 @@
+import {
+  coherentUnitName,
+  formatNumber,
+  formatPlain,
+  isFactor,
+  readVaried,
+  siPerCoherent,
+  solutionOf,
+  stepper,
+  sweepCsv,
+  sweepValues,
+  type Problem,
+  type SweepInput,
+  type SweepRange,
+  type SweepResult,
+} from '@viga/core'
+import { fitted, type Place } from '@viga/core/statement/answer-place'
+import { answerName } from '@viga/core/statement/answer-words'
+import { useEffect, useMemo, useState } from 'react'
+import { PlaceFields } from '../../fields/PlaceFields'
+import { useSheet, useSheetStore } from '../../sheet/context'
+import { sweepLater, type Swept } from '../../sheet/sweeper'
+import { Block } from '../../widgets/Block'
+import { Line } from '../../widgets/Line'
+import { Pick } from '../../widgets/Pick'
+import { Press } from '../../widgets/Press'
+import type { Solved } from '../solved'
+import { download, downloadWorkbook } from '../tables/workbook'
+import { GrowthChart } from './GrowthChart'
+import { growthTable } from './growth-table'
+import './growth.css'
+
+/** What follows as something grows: chosen values against a load, a length or any other symbol, in both orders. */
+export default function Growth({ action }: Solved) {
+  const problem = useSheet((s) => s.problem)
+  const [vary, setVary] = useState('critical')
+  const [range, setRange] = useState<SweepRange>({ from: '0', to: '0.9', steps: 40 })
+  const [places, setPlaces] = useState<Place[]>(() => firstReads(problem))
+  const [asked, setAsked] = useState<SweepInput>()
+  const input = useMemo(
+    () => inputOf(problem, vary, range, places, action.id),
+    [problem, vary, range, places, action.id],
+  )
+  const { swept, done, stop } = useSweep(asked)
+  const choose = (name: string) => {
+    setVary(name)
+    setRange(startOf(problem, name))
+  }
+  const run = () => {
+    if (!('message' in input)) setAsked(input)
+  }
+  return (
+    <>
+      <Block title="What grows">
+        <form
+          className="growth-form"
+          onSubmit={(e) => {
+            e.preventDefault()
+            run()
+          }}
+        >
+          <Pick
+            className="cell-select"
+            aria-label="what grows"
+            value={vary}
+            onChange={(e) => choose(e.target.value)}
+          >
+            {namesOf(problem).map(([name, words]) => (
+              <option key={name} value={name}>
+                {words}
+              </option>
+            ))}
+          </Pick>
+          {(['from', 'to'] as const).map((key) => (
+            <label key={key}>
+              <span className="quiet">{key}</span>
+              <Line
+                className="cell-input"
+                aria-label={key}
+                value={range[key]}
+                onChange={(e) => setRange({ ...range, [key]: e.target.value })}
+              />
+            </label>
+          ))}
+          <label>
+            <span className="quiet">in steps</span>
+            <Line
+              className="cell-input short"
+              aria-label="steps"
+              value={String(range.steps)}
+              onChange={(e) => setRange({ ...range, steps: Number(e.target.value) || 0 })}
+            />
+          </label>
+          <Press type="submit" className="plain-button">
+            Let it grow
+          </Press>
+          {'message' in input && (
+            <p className="pencil" role="alert">
+              {input.message}
+            </p>
+          )}
+        </form>
+      </Block>
+      <Reads places={places} onChange={setPlaces} />
+      {asked && !swept && (
+        <p className="quiet" role="status">
+          {done} of {asked.values.length} steps …{' '}
+          <Press className="textlink" onClick={stop}>
+            Stop
+          </Press>
+        </p>
+      )}
+      {swept && 'message' in swept && <p className="prose pencil">{swept.message}</p>}
+      {asked && swept && !('message' in swept) && <Grown input={asked} result={swept} name={vary} />}
+    </>
+  )
+}
+
+/** The sweep that was asked for last, as far as it has come. */
+function useSweep(input: SweepInput | undefined) {
+  const [found, setFound] = useState<{ input: SweepInput; swept: Swept }>()
+  const [step, setStep] = useState<{ input: SweepInput; done: number }>()
+  const [given, giveUp] = useState<SweepInput>()
+  useEffect(() => {
+    if (!input || given === input) return
+    return sweepLater(
+      input,
+      (done) => setStep({ input, done }),
+      (swept) => setFound({ input, swept }),
+    )
+  }, [input, given])
+  return {
+    swept: found && found.input === input ? found.swept : undefined,
+    done: step && step.input === input ? step.done : 0,
+    stop: () => giveUp(input),
+  }
+}
+
+/** The values that are read at each step. */
+function Reads({ places, onChange }: { places: Place[]; onChange: (places: Place[]) => void }) {
+  const problem = useSheet((s) => s.problem)
+  const [draft, setDraft] = useState<Place>({ quantity: 'maximum', of: 'moment' })
+  const place = fitted(problem, draft) ?? draft
+  return (
+    <Block title="What is read">
+      <ul className="growth-reads">
+        {places.map((p, i) => (
+          <li key={i}>
+            {nameOf(p)}{' '}
+            <Press
+              className="row-remove on"
+              aria-label={`Take out ${nameOf(p)}`}
+              onClick={() => onChange(places.filter((_, j) => j !== i))}
+            >
+              ×
+            </Press>
+          </li>
+        ))}
+      </ul>
+      <div className="new-answer">
+        <PlaceFields caseless problem={problem} place={place} onChange={setDraft} />
+        <Press
+          className="plain-button"
+          onClick={() => {
+            const bare = { ...place, case: undefined }
+            if (!places.some((p) => nameOf(p) === nameOf(bare))) onChange([...places, bare])
+          }}
+        >
+          Read it, too
+        </Press>
+      </div>
+    </Block>
+  )
+}
+
+/** The curves and their table; the step that is pointed at is drawn on the Figure. */
+function Grown({ input, result, name }: { input: SweepInput; result: SweepResult; name: string }) {
+  const store = useSheetStore()
+  const title = useSheet((s) => s.problem.title)
+  const { problem } = input
+  const states = useMemo(() => stepper(input), [input])
+  const point = (index: number | null) => {
+    const value = index === null ? undefined : result.steps[index]?.value
+    if (value === undefined || 'message' in states) return store.setState({ drawn: null })
+    const state = states.at(value)
+    const shown = 'solution' in state ? (state.second ?? state.first) : undefined
+    store.setState({
+      drawn:
+        'solution' in state && shown
+          ? {
+              solution: solutionOf(state, shown),
+              action: shown,
+              caption: `${wordsOf(problem, name)} at ${valueText(problem, result, value)}, ${shown.bent ? 'second' : 'first'} order.`,
+            }
+          : null,
+    })
+  }
+  useEffect(() => () => store.setState({ drawn: null }), [store])
+  const table = useMemo(() => growthTable(problem, wordsOf(problem, name), result), [problem, name, result])
+  const stopped = result.steps.find((s) => s.reason !== undefined)
+  return (
+    <>
+      {result.reads.map((r, i) => (
+        <GrowthChart
+          key={r.text}
+          name={nameOf(input.reads[i].place)}
+          unit={coherentUnitName(problem.units, r.dimension)}
+          per={siPerCoherent(problem.units, r.dimension)}
+          along={wordsOf(problem, name)}
+          xs={result.steps.map((s) => s.value / perOf(problem, result))}
+          first={result.steps.map((s) => s.values[1]?.[i] ?? null)}
+          second={result.steps.map((s) => s.values[2]?.[i] ?? null)}
+          onPoint={point}
+        />
+      ))}
+      {stopped && (
+        <p className="prose">
+          From {valueText(problem, result, stopped.value)} on: {stopped.reason}
+        </p>
+      )}
+      <Block title="Step by step">
+        <div className="growth-table">
+          <table className="t">
+            <thead>
+              <tr>
+                {table.columns.map((c) => (
+                  <th key={c.title} className="n">
+                    {c.title}
+                    {c.unit ? `, ${c.unit}` : ''}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {table.rows.map((r, i) => (
+                <tr key={i} onMouseEnter={() => point(i)} onMouseLeave={() => point(null)}>
+                  {r.cells.map((c, j) => (
+                    <td key={j} className="n">
+                      {c === null ? '–' : typeof c === 'number' ? formatNumber(c) : c}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <p className="export-line">
+          <Press
+            className="textlink"
+            onClick={() => download(`${name}.csv`, sweepCsv(problem, name, result))}
+          >
+            CSV
+          </Press>{' '}
+          <Press className="textlink" onClick={() => void downloadWorkbook(title, [table])}>
+            XLSX
+          </Press>
+        </p>
+      </Block>
+    </>
+  )
+}
+
+const nameOf = (p: Place) => answerName({ ...p, id: '', value: 0 })
+
+/** What may grow: a part of the critical load, all loads, a case, or a symbol. */
+const namesOf = (p: Problem): [name: string, words: string][] => [
+  ['critical', 'all loads, as a part of the critical load'],
+  ['factor', 'the factor on all loads'],
+  ...(p.loadCases ?? []).map((c): [string, string] => [`case:${c.id}`, `the factor of case ${c.id}`]),
+  ...Object.keys(p.symbols ?? {}).map((s): [string, string] => [s, `the symbol ${s}`]),
+]
+
+const wordsOf = (p: Problem, name: string) =>
+  name === 'critical' ? 'part of the critical load' : (namesOf(p).find(([n]) => n === name)?.[1] ?? name)
+
+function startOf(p: Problem, name: string): SweepRange {
+  if (name === 'critical') return { from: '0', to: '0.9', steps: 40 }
+  const stated = p.symbols?.[name]
+  return stated === undefined
+    ? { from: '0', to: '2', steps: 40 }
+    : { from: `0.5*(${stated})`, to: `2*(${stated})`, steps: 40 }
+}
+
+const perOf = (p: Problem, { dimension }: SweepResult) => (dimension ? siPerCoherent(p.units, dimension) : 1)
+
+function valueText(p: Problem, r: SweepResult, value: number): string {
+  const unit = r.dimension ? coherentUnitName(p.units, r.dimension) : ''
+  return `${formatPlain(value / perOf(p, r), 4)} ${unit}`.trim()
+}
+
+/** To begin with: the largest moment and the sway of the joint that is highest; of a truss its sway. */
+function firstReads(p: Problem): Place[] {
+  const free = p.nodes.filter((n) => !p.supports?.some((s) => s.node === n.id))
+  const joint = (free[free.length - 1] ?? p.nodes[p.nodes.length - 1])?.id
+  return [
+    ...(p.kind === 'truss' ? [] : [{ quantity: 'maximum', of: 'moment' } as Place]),
+    ...(joint === undefined ? [] : [{ quantity: 'displacement', node: joint, component: 'x' } as Place]),
+  ]
+}
+
+function inputOf(
+  problem: Problem,
+  vary: string,
+  range: SweepRange,
+  places: readonly Place[],
+  action: string,
+): SweepInput | { message: string } {
+  const varied = readVaried(problem, vary)
+  if (!varied.ok) return varied
+  const values = sweepValues(problem, varied.varied, range)
+  if (!values.ok) return { message: values.message }
+  if (places.length === 0) return { message: 'Choose at least one value to be read.' }
+  return {
+    problem,
+    varied: varied.varied,
+    values: values.values.map((v) => (v === 0 && isFactor(varied.varied) ? 0 : v)),
+    reads: places.map((place) => ({ text: nameOf(place), place })),
+    action,
+    orders: [1, 2],
+  }
+}
