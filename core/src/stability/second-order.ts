@@ -9,11 +9,12 @@ import type { SolveError, Structure } from '../structure/types.js'
 import { bentHeldForces, type AxialForces } from './bent-element.js'
 import { bentSystem, type BentSystem } from './bent-system.js'
 import { axialStarts, criticalFactors } from './critical.js'
+import { Mixing } from './mixing.js'
 
 /** Axial forces that change by less than this share of the largest have come to rest. */
 const AT_REST = 1e-11
 /** The iteration is given up after so many rounds. */
-const MOST_ROUNDS = 200
+const MOST_ROUNDS = 80
 /** Where no round brings the axial forces closer any more, this share is near enough. */
 const NEAR_ENOUGH = 1e-9
 
@@ -71,7 +72,7 @@ export function bentAction(
   const starts = axialStarts(s, first.forces)
   const [loadFactor = null] = criticalFactors({ structure: s, base: system, starts, actions })
   if (loadFactor !== null && loadFactor <= 1) return buckled(first.title, loadFactor)
-  const found = iterate(s, system, actions, starts)
+  const found = settled(s, system, actions, starts)
   if ('message' in found) return { ...found, message: `${first.title}: ${found.message}` }
   const { state, rounds } = found
   const { id, title, kind } = first
@@ -97,17 +98,43 @@ const buckled = (title: string, factor: number): SolveError => ({
     'At and beyond its critical load there is no state that it could come to rest in.',
 })
 
+type Settled = { state: State; rounds: SecondOrder['rounds']; starts: Float64Array }
+
+/** Parts of the loads by which a state is followed that cannot be reached at once. */
+const STAGES = [0.5, 0.75, 0.9, 0.97, 1]
+
 /**
- * The state in equilibrium on the bent shape: solved under the axial forces of the round before, until they stay
- * the same.
+ * The state in equilibrium on the bent shape. Where it is not found from the axial forces of first order, it is
+ * followed as the loads grow.
  */
-function iterate(
-  s: Structure,
-  base: System,
-  actions: Actions,
-  first: Float64Array,
-): { state: State; rounds: SecondOrder['rounds'] } | SolveError {
+function settled(s: Structure, base: System, actions: Actions, first: Float64Array): Settled | SolveError {
+  const whole = iterate(s, base, actions, first)
+  if (!('message' in whole) || s.members.length > MOST_FOLLOWED) return whole
+  let starts: Float64Array | undefined
+  let last: Settled | SolveError = whole
+  for (const part of STAGES) {
+    const begin = starts ?? first.map((N) => part * N)
+    last = iterate(s, base, combineActions(s, [{ factor: part, actions }]), begin)
+    if ('message' in last) return last
+    const reached = last.starts
+    const next = STAGES[STAGES.indexOf(part) + 1]
+    starts = next === undefined ? reached : reached.map((N) => (N * next) / part)
+  }
+  return last
+}
+
+/** Larger structures are not followed: each stage takes many rounds. */
+const MOST_FOLLOWED = 500
+/** Plain rounds before guesses are drawn from several. */
+const PLAIN_ROUNDS = 3
+
+/**
+ * The same from a guess of the axial forces: solved under those of the round before, until they stay the same.
+ * @param first axial forces to begin with, N
+ */
+function iterate(s: Structure, base: System, actions: Actions, first: Float64Array): Settled | SolveError {
   const rounds: SecondOrder['rounds'] = []
+  const mixing = new Mixing()
   let starts = first
   let best = Infinity
   let factored: BentSystem | undefined
@@ -119,7 +146,7 @@ function iterate(
       system = bentSystem(s, base, axial)
       state = 'kind' in system ? system : stateOn(system, actions)
     }
-    if ('kind' in system || system.singular) return BUCKLES
+    if ('kind' in system || (system.singular && !system.borrowed)) return BUCKLES
     if ('kind' in state) return state
     factored ??= system
     if (!system.borrowed) factored = system
@@ -129,9 +156,10 @@ function iterate(
     if (!Number.isFinite(change)) return DIVERGES
     const still = change <= AT_REST * largest
     if (still || (change >= best / 2 && change <= NEAR_ENOUGH * largest))
-      return hasBuckled(system, s, base, axial) ? BUCKLES : { state, rounds }
+      return hasBuckled(system, s, base, axial) ? BUCKLES : { state, rounds, starts: next }
     best = Math.min(best, change)
-    starts = next
+    const mixed = mixing.next(starts, next)
+    starts = round < PLAIN_ROUNDS ? next : mixed
   }
   return DIVERGES
 }

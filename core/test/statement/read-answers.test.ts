@@ -91,7 +91,7 @@ describe('the name of a hand value', () => {
       const read = readProblem(readFileSync(join(folder, file), 'utf8'))
       if (!read.ok) throw new Error(file)
       for (const a of read.problem.answers ?? []) {
-        const { case: _, sense: __, ...there } = a
+        const there = { ...a, case: undefined, sense: undefined }
         const named = readAnswerName(read.problem, answerName({ ...a, sense: undefined }))
         expect(named.ok && samePlace(named.place, there, undefined), `${file} ${answerName(a)}`).toBe(true)
         count++

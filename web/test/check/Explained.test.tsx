@@ -60,7 +60,7 @@ describe('what explains a sheet', () => {
     // what the slip gives is what was found, to the digits given
     for (let i = 0; i < rows.length; i++) {
       const [, given, slip, right] = cells(i)
-      expect(number(slip!) / number(given!)).toBeCloseTo(1, 2)
+      expect(number(slip) / number(given)).toBeCloseTo(1, 2)
       expect(slip).not.toBe(right)
     }
   })

@@ -12,6 +12,7 @@ import {
   reverseMember,
   setUnits,
   splitMember,
+  work,
   type Load,
   type Problem,
 } from '../../../src/index.js'
@@ -108,6 +109,33 @@ describe('an edit that does not change the mechanics keeps every reaction', () =
         },
       ),
       { numRuns: 60 },
+    ),
+  )
+})
+
+/** The same frame pressed hard along its members and in equilibrium on its bent shape. */
+const pressed = (loads: Load[]): Problem => {
+  const p = stated([
+    ...loads,
+    { type: 'nodal', node: 'B', fx: -220, fy: -100 },
+    { type: 'nodal', node: 'C', fx: -150 },
+  ])
+  return { ...p, analysis: { order: 2 } }
+}
+
+describe('in second order, too', () => {
+  it.each(Object.entries(NEUTRAL))('%s', (_, change) =>
+    fc.assert(
+      fc.property(
+        fc.array(anyLoad, { minLength: 1, maxLength: 3 }),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        (loads, share) => {
+          const before = pressed(loads)
+          fc.pre(work(before).stage === 'solved')
+          expectKept(before, change(before, share))
+        },
+      ),
+      { numRuns: 15 },
     ),
   )
 })
