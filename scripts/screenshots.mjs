@@ -62,12 +62,6 @@ const pictures = [
     },
   ],
   [
-    '4b-working-loads',
-    /Open Alpine house/,
-    'working/loads',
-    (page) => page.locator('.reckon').nth(3).getByRole('button').click(),
-  ],
-  [
     '5-working-assembly',
     /Open Orchid balcony/,
     'working/assembly',
@@ -79,7 +73,6 @@ const pictures = [
     'working/solution',
     (page) => page.getByRole('button', { name: 'to the end' }).click(),
   ],
-  ['5c-working-checks', /Open Palm house/, 'working/checks'],
   [
     '6-results',
     /Open Palm house/,
@@ -111,6 +104,16 @@ const pictures = [
     },
   ],
   ['7d-together', /Open Bog boardwalk/, 'results', (page) => page.keyboard.press('k')],
+  ['7e-buckling', /Open Pavilion portal/, 'results/buckling'],
+  [
+    '7f-growth',
+    /Open Arbor post/,
+    'results/growth',
+    async (page) => {
+      await page.getByRole('button', { name: 'Let it grow' }).click()
+      await page.locator('.growth-chart .apexcharts-svg').first().waitFor()
+    },
+  ],
   ['8-truss', /Open Fern-walk/, 'results'],
   ['9-check', /Open Lily-pond/, 'check'],
   [

@@ -1,0 +1,63 @@
+import { block, expect, openCopy, test } from './pages'
+
+test('second order: the critical factor, its mode on the Figure, and what it makes of the moments', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Arbor post/, 'results/buckling')
+  await expect(page.getByText('The structure buckles at 1.617 times these loads')).toBeVisible()
+  await expect(page.locator('.figure-caption')).toContainText(
+    'Mode 1: the shape in which the structure buckles at 1.617',
+  )
+  await page.getByRole('radio', { name: /^2\./ }).check()
+  // the second mode of a hinged post: four times the first
+  await expect(page.locator('.figure-caption')).toContainText('6.468 times its loads')
+  await expect(block(page, 'Effective lengths')).toContainText('4.2')
+  await expect(block(page, 'Largest moments')).toContainText('5.466')
+  await page.keyboard.press('1')
+  await page.getByLabel('Second order (equilibrium on the bent shape)').uncheck()
+  await page.keyboard.press('3')
+  await expect(block(page, 'Members')).toContainText('1.800')
+  await expect(page.locator('.figure-caption')).toContainText('Second-order effects matter')
+})
+
+test('growth: the load of a beam-column up to nine tenths of its critical load, as a curve and a table', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Arbor post/, 'results/growth')
+  await page.getByLabel('from', { exact: true }).fill('0.1')
+  await page.getByLabel('steps', { exact: true }).fill('8')
+  await page.getByRole('button', { name: 'Let it grow' }).click()
+  const table = block(page, 'Step by step')
+  await expect(table.getByRole('row')).toHaveCount(10)
+  const last = table.getByRole('row').last()
+  await expect(last).toContainText('0.9')
+  await expect(page.locator('.growth-chart').first().locator('.apexcharts-svg')).toBeVisible()
+  // the step that is pointed at is drawn on the Figure
+  await last.hover()
+  await expect(page.locator('.figure-caption')).toContainText(
+    'part of the critical load at 0.9, second order',
+  )
+  await page.getByLabel('to', { exact: true }).fill('0.9 kN')
+  await expect(page.getByRole('alert')).toContainText('Expected')
+})
+
+test('a structure that buckles has no numbers: the shape is drawn, with a sentence', async ({ page }) => {
+  await openCopy(page, /Open Belvedere frame/, 'given')
+  await page.getByRole('textbox', { name: 'value of P' }).fill('230 kN')
+  await page
+    .getByRole('link', { name: /Results/ })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { name: 'This structure buckles under its loads' })).toBeVisible()
+  await expect(page.locator('.figure-caption')).toContainText(
+    'the shape in which the structure buckles at 0.8',
+  )
+  await expect(page.locator('[data-reaction]')).toHaveCount(0)
+})
+
+test('the working writes the stability functions of a member out', async ({ page }) => {
+  await openCopy(page, /Open Arbor post/, 'working/second-order')
+  await expect(page.getByRole('heading', { name: 'Second order' })).toBeVisible()
+  // φ = L·√(P/EI) = π/√1.617
+  await expect(page.locator('.sheet-body')).toContainText('2.4705')
+})
