@@ -16,4 +16,10 @@ export { readAt, readEnvelope, type ReadKey, type ReadValue } from './read-at.js
 export * from './tables/index.js'
 export { eulerLoad, stressCheck, type At, type FibreStress, type StressCheck } from './stress.js'
 export { formulasOf, valueOfFormula, type StretchFormula } from './formulas.js'
+export {
+  momentMagnifiers,
+  storeyAmplifications,
+  type Approximation,
+  type Magnifier,
+} from './amplification.js'
 export { compareResults, type Compared, type Comparisons, type Result } from './compare.js'

@@ -11,13 +11,17 @@ import {
   formatPlain,
   modeOf,
   modeSolution,
+  momentMagnifiers,
+  storeyAmplifications,
   thing,
+  type Approximation,
   type CriticalInput,
 } from '@viga/core'
 import { useEffect, useMemo, useState } from 'react'
 import { LitRow } from '../../fields/LitRow'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { SOLVED_AT_ONCE } from '../../sheet/store'
+import { targetOf } from '../../sheet/targets'
 import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
 import { OneOf, Tick } from '../../widgets/Tick'
@@ -52,6 +56,7 @@ export default function Buckling(solved: Solved) {
       <Factors {...solved} input={input} factors={factors} />
       <Lengths {...solved} input={input} factor={factors[0]} />
       {action.bent && <Amplified {...solved} factor={factors[0]} />}
+      {action.bent && <Customary {...solved} />}
       {!action.bent && (
         <p className="prose quiet">
           These results are of first order. Second order is chosen under Given; it finds the equilibrium of
@@ -213,6 +218,68 @@ function Amplified({ solution, action, factor }: Solved & { factor: number }) {
         unit={display.displacement.unit}
         of="node"
       />
+    </>
+  )
+}
+
+/** Storeys and braced members by the rules of thumb, beside what second order finds. */
+function Customary({ solution, action }: Solved) {
+  const display = useDisplay()
+  const storeys = useMemo(() => storeyAmplifications(solution, action), [solution, action])
+  const magnified = useMemo(() => momentMagnifiers(solution, action), [solution, action])
+  const { members } = solution.structure
+  const rows = (all: readonly Approximation[], per: number) =>
+    all.slice(0, 60).map((a) => {
+      const ids = a.members.map((i) => members[i].id)
+      return (
+        <LitRow key={ids[0]} target={targetOf(ids.map((id) => thing.member(id)))} label={ids.join(' ')}>
+          <td className="n">{formatNumber(a.factor)}</td>
+          <td className="n">{formatNumber(a.approximate * per)}</td>
+          <td className="n strong">{formatNumber(a.exact * per)}</td>
+          <td className="n quiet">{formatNumber(100 * (a.approximate / a.exact - 1), { figures: 2 })} %</td>
+        </LitRow>
+      )
+    })
+  const head = (unit: string) => (
+    <thead>
+      <tr>
+        <th />
+        <th className="n">factor</th>
+        <th className="n">approximate, {unit}</th>
+        <th className="n">exact</th>
+        <th className="n">off by</th>
+      </tr>
+    </thead>
+  )
+  return (
+    <>
+      {storeys.length > 0 && (
+        <Block title="Storeys">
+          <p className="prose">
+            <Formula tex="\frac{1}{1-\\Sigma P\\,\\Delta/(\\Sigma H\\,h)}" plain="1/(1 − ΣP·Δ/(ΣH·h))" />{' '}
+            times the first-order sway
+          </p>
+          <table className="t">
+            {head(display.displacement.unit)}
+            <tbody>{rows(storeys, display.displacement.perSI)}</tbody>
+          </table>
+        </Block>
+      )}
+      {magnified.length > 0 && (
+        <Block title="Braced members">
+          <p className="prose">
+            <Formula
+              tex="M\approx M_2\,\frac{C_m}{1-P/P_e},\quad C_m=0.6-0.4\,\frac{M_1}{M_2}"
+              plain="M ≈ M2·Cm/(1 − P/Pe), Cm = 0.6 − 0.4·M1/M2"
+            />
+            ; it knows nothing of a sway
+          </p>
+          <table className="t">
+            {head(display.moment.unit)}
+            <tbody>{rows(magnified, display.moment.perSI)}</tbody>
+          </table>
+        </Block>
+      )}
     </>
   )
 }
