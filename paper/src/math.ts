@@ -73,7 +73,7 @@ export const numberBox = (doc: Doc, text: string, size = SIZE, colour = INK): Bo
   return row(plain(`${power[1]}·10`), raised(run(doc, exponent, 'math', 0.7 * size, colour), 0.38 * size))
 }
 
-const GREEK = /[ΔΣΦθαδγ]/
+const GREEK = /[ΔΣΦθφαδγ]/
 
 const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 

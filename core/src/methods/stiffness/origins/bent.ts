@@ -54,7 +54,7 @@ function closed(b: BentMember, f: () => Formula, first: string): Found['origin']
   return b.phi < BY_SERIES
     ? () => ({
         kind: 'solved',
-        words: `φ is small: the series ${first} is summed, where the closed form would lose digits.`,
+        words: `φ is small: the series that begins with ${first}, z = N·L²/EI, is summed; the closed form would lose digits.`,
       })
     : formula(f())
 }
@@ -66,7 +66,7 @@ const FUNCTIONS: Record<
 > = {
   near: {
     sub: '1',
-    first: '4 ± 2φ²/15',
+    first: '4 + 2z/15',
     of: (c, id, pulls) => {
       const [p, s, k] = parts(c, id, pulls)
       const [a, b] = [s, times(p, k)]
@@ -75,7 +75,7 @@ const FUNCTIONS: Record<
   },
   far: {
     sub: '2',
-    first: '2 ∓ φ²/30',
+    first: '2 − z/30',
     of: (c, id, pulls) => {
       const [p, s] = parts(c, id, pulls)
       return times(p, pulls ? sum(s, minus(p)) : sum(p, minus(s)))
@@ -83,7 +83,7 @@ const FUNCTIONS: Record<
   },
   corner: {
     sub: '3',
-    first: '6 ± φ²/10',
+    first: '6 + z/10',
     of: (c, id, pulls) => {
       const [p, , k] = parts(c, id, pulls)
       return times(power(p, 2), pulls ? sum(k, minus(number(1))) : sum(number(1), minus(k)))
@@ -91,7 +91,7 @@ const FUNCTIONS: Record<
   },
   across: {
     sub: '4',
-    first: '12 ± 6φ²/5',
+    first: '12 + 6z/5',
     of: (c, id, pulls) => {
       const [p, s] = parts(c, id, pulls)
       return times(power(p, 3), s)
