@@ -108,7 +108,7 @@ const SUB = '₀₁₂₃₄₅₆₇₈₉'
 const RAISED: Record<string, string> = { '⁻': '−', ᵀ: 'T', ʲ: 'j' }
 const LOWERED: Record<string, string> = { ᵢ: 'i', ⱼ: 'j', ᵣ: 'r' }
 /** Signs that the face of the words lacks. */
-const MATH_SIGNS = /[ΣΔΦθφαδγ√∫≠≤≥⟶]/
+const MATH_SIGNS = /[ΣΔΦθαδγ√∫≠≤≥⟶]/
 
 /**
  * Words as boxes that a line may be broken between: each a word with the space after it, raised and lowered

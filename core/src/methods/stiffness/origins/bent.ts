@@ -54,7 +54,7 @@ function closed(b: BentMember, f: () => Formula, first: string): Found['origin']
   return b.phi < BY_SERIES
     ? () => ({
         kind: 'solved',
-        words: `φ is small: the series that begins with ${first}, z = N·L²/EI, is summed; the closed form would lose digits.`,
+        words: `The axial force is small: the series that begins with ${first}, z = N·L²/EI, is summed; the closed form would lose digits.`,
       })
     : formula(f())
 }
@@ -249,7 +249,7 @@ export const BENT: Record<string, Kind> = {
             const [f, s, k] = parts(c, id, b.N > 0)
             return sum(number(2), minus(multiple(2, k)), b.N > 0 ? times(f, s) : minus(times(f, s)))
           },
-          'φ⁴/12',
+          'z²/12',
         ),
       }
     },
