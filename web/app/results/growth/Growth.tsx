@@ -1,33 +1,16 @@
-import {
-  coherentUnitName,
-  formatNumber,
-  formatPlain,
-  isFactor,
-  readVaried,
-  siPerCoherent,
-  solutionOf,
-  stepper,
-  sweepCsv,
-  sweepValues,
-  type Problem,
-  type SweepInput,
-  type SweepRange,
-  type SweepResult,
-} from '@viga/core'
+import { isFactor, readVaried, sweepValues, type Problem, type SweepInput, type SweepRange } from '@viga/core'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
-import { answerName } from '@viga/core/statement/answer-words'
 import { useEffect, useMemo, useState } from 'react'
 import { PlaceFields } from '../../fields/PlaceFields'
-import { useSheet, useSheetStore } from '../../sheet/context'
+import { useSheet } from '../../sheet/context'
 import { sweepLater, type Swept } from '../../sheet/sweeper'
 import { Block } from '../../widgets/Block'
 import { Line } from '../../widgets/Line'
 import { Pick } from '../../widgets/Pick'
 import { Press } from '../../widgets/Press'
 import type { Solved } from '../solved'
-import { download, downloadWorkbook } from '../tables/workbook'
-import { GrowthChart } from './GrowthChart'
-import { growthTable } from './growth-table'
+import { Grown } from './Grown'
+import { nameOf, namesOf } from './names'
 import './growth.css'
 
 /** What follows as something grows: chosen values against a load, a length or any other symbol, in both orders. */
@@ -173,119 +156,12 @@ function Reads({ places, onChange }: { places: Place[]; onChange: (places: Place
   )
 }
 
-/** The curves and their table; the step that is pointed at is drawn on the Figure. */
-function Grown({ input, result, name }: { input: SweepInput; result: SweepResult; name: string }) {
-  const store = useSheetStore()
-  const title = useSheet((s) => s.problem.title)
-  const { problem } = input
-  const states = useMemo(() => stepper(input), [input])
-  const point = (index: number | null) => {
-    const value = index === null ? undefined : result.steps[index]?.value
-    if (value === undefined || 'message' in states) return store.setState({ drawn: null })
-    const state = states.at(value)
-    const shown = 'solution' in state ? (state.second ?? state.first) : undefined
-    store.setState({
-      drawn:
-        'solution' in state && shown
-          ? {
-              solution: solutionOf(state, shown),
-              action: shown,
-              caption: `${wordsOf(problem, name)} at ${valueText(problem, result, value)}, ${shown.bent ? 'second' : 'first'} order.`,
-            }
-          : null,
-    })
-  }
-  useEffect(() => () => store.setState({ drawn: null }), [store])
-  const table = useMemo(() => growthTable(problem, wordsOf(problem, name), result), [problem, name, result])
-  const stopped = result.steps.find((s) => s.reason !== undefined)
-  return (
-    <>
-      {result.reads.map((r, i) => (
-        <GrowthChart
-          key={r.text}
-          name={nameOf(input.reads[i].place)}
-          unit={coherentUnitName(problem.units, r.dimension)}
-          per={siPerCoherent(problem.units, r.dimension)}
-          along={wordsOf(problem, name)}
-          xs={result.steps.map((s) => s.value / perOf(problem, result))}
-          first={result.steps.map((s) => s.values[1]?.[i] ?? null)}
-          second={result.steps.map((s) => s.values[2]?.[i] ?? null)}
-          onPoint={point}
-        />
-      ))}
-      {stopped && (
-        <p className="prose">
-          From {valueText(problem, result, stopped.value)} on: {stopped.reason}
-        </p>
-      )}
-      <Block title="Step by step">
-        <div className="growth-table">
-          <table className="t">
-            <thead>
-              <tr>
-                {table.columns.map((c) => (
-                  <th key={c.title} className="n">
-                    {c.title}
-                    {c.unit ? `, ${c.unit}` : ''}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {table.rows.map((r, i) => (
-                <tr key={i} onMouseEnter={() => point(i)} onMouseLeave={() => point(null)}>
-                  {r.cells.map((c, j) => (
-                    <td key={j} className="n">
-                      {c === null ? '–' : typeof c === 'number' ? formatNumber(c) : c}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-        <p className="export-line">
-          <Press
-            className="textlink"
-            onClick={() => download(`${name}.csv`, sweepCsv(problem, name, result))}
-          >
-            CSV
-          </Press>{' '}
-          <Press className="textlink" onClick={() => void downloadWorkbook(title, [table])}>
-            XLSX
-          </Press>
-        </p>
-      </Block>
-    </>
-  )
-}
-
-const nameOf = (p: Place) => answerName({ ...p, id: '', value: 0 })
-
-/** What may grow: a part of the critical load, all loads, a case, or a symbol. */
-const namesOf = (p: Problem): [name: string, words: string][] => [
-  ['critical', 'all loads, as a part of the critical load'],
-  ['factor', 'the factor on all loads'],
-  ...(p.loadCases ?? []).map((c): [string, string] => [`case:${c.id}`, `the factor of case ${c.id}`]),
-  ...Object.keys(p.symbols ?? {}).map((s): [string, string] => [s, `the symbol ${s}`]),
-]
-
-const wordsOf = (p: Problem, name: string) =>
-  name === 'critical' ? 'part of the critical load' : (namesOf(p).find(([n]) => n === name)?.[1] ?? name)
-
 function startOf(p: Problem, name: string): SweepRange {
   if (name === 'critical') return { from: '0', to: '0.9', steps: 40 }
   const stated = p.symbols?.[name]
   return stated === undefined
     ? { from: '0', to: '2', steps: 40 }
     : { from: `0.5*(${stated})`, to: `2*(${stated})`, steps: 40 }
-}
-
-const perOf = (p: Problem, { dimension }: SweepResult) => (dimension ? siPerCoherent(p.units, dimension) : 1)
-
-function valueText(p: Problem, r: SweepResult, value: number): string {
-  const unit = r.dimension ? coherentUnitName(p.units, r.dimension) : ''
-  return `${formatPlain(value / perOf(p, r), 4)} ${unit}`.trim()
 }
 
 /** To begin with: the largest moment and the sway of the joint that is highest; of a truss its sway. */
