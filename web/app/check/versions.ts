@@ -12,7 +12,7 @@ import {
 } from '@viga/core'
 import { miniScene } from '@viga/drawing/card-figure'
 import type { Group } from '@viga/drawing/marks'
-import { drawnLoads } from '@viga/drawing/words'
+import { drawnLoads, loadWords } from '@viga/drawing/words'
 import { formulaVersions } from './formula-versions'
 
 /** One of the two versions of what a slip is about: drawn, as a formula, or in words. */
@@ -65,9 +65,11 @@ export function versionsOf(
     miniScene(s, drawnLoads(s, new Set(cases), display), VERSION.width, VERSION.height)
   if (DRAWN.has(kind)) {
     const cases = casesOf(problem, typeof subject.case === 'string' ? subject.case : caseId)
+    const amount = (s: Structure) =>
+      kind === 'load-factor' || kind === 'load-doubled' ? { words: amountOf(s, subject, display) } : {}
     return [
-      { title: TAKEN, groups: of(wrong.structure, cases) },
-      { title: STATED, groups: of(right.structure, cases) },
+      { title: TAKEN, groups: of(wrong.structure, cases), ...amount(wrong.structure) },
+      { title: STATED, groups: of(right.structure, cases), ...amount(right.structure) },
     ]
   }
   if (kind === 'case-for-case') {
@@ -86,6 +88,14 @@ export function versionsOf(
       { title: STATED, words: said[1] },
     ]
   )
+}
+
+/** The size of the load that a slip is about; its arrows are as long whatever it is. */
+function amountOf(s: Structure, subject: Readonly<Record<string, unknown>>, display: Display): string {
+  const load = s.cases.find((c) => c.id === subject.case)?.loads[Number(subject.load)]
+  if (!load) return ''
+  const { main, end, couple } = loadWords(load, display)
+  return [main, end, couple].filter(Boolean).join(', ')
 }
 
 /** The cases whose loads act in a case or combination. */
