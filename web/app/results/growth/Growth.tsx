@@ -1,4 +1,14 @@
-import { isFactor, readVaried, sweepValues, type Problem, type SweepInput, type SweepRange } from '@viga/core'
+import {
+  courseOf,
+  displacementAt,
+  extremes,
+  isFactor,
+  readVaried,
+  sweepValues,
+  type Problem,
+  type SweepInput,
+  type SweepRange,
+} from '@viga/core'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
 import { useEffect, useMemo, useState } from 'react'
 import { PlaceFields } from '../../fields/PlaceFields'
@@ -14,11 +24,12 @@ import { nameOf, namesOf } from './names'
 import './growth.css'
 
 /** What follows as something grows: chosen values against a load, a length or any other symbol, in both orders. */
-export default function Growth({ action }: Solved) {
+export default function Growth(solved: Solved) {
+  const { action } = solved
   const problem = useSheet((s) => s.problem)
   const [vary, setVary] = useState('critical')
   const [range, setRange] = useState<SweepRange>({ from: '0', to: '0.9', steps: 40 })
-  const [places, setPlaces] = useState<Place[]>(() => firstReads(problem))
+  const [places, setPlaces] = useState<Place[]>(() => firstReads(solved))
   const [asked, setAsked] = useState<SweepInput>()
   const input = useMemo(
     () => inputOf(problem, vary, range, places, action.id),
@@ -164,13 +175,25 @@ function startOf(p: Problem, name: string): SweepRange {
     : { from: `0.5*(${stated})`, to: `2*(${stated})`, steps: 40 }
 }
 
-/** To begin with: the largest moment and the sway of the joint that is highest; of a truss its sway. */
-function firstReads(p: Problem): Place[] {
-  const free = p.nodes.filter((n) => !p.supports?.some((s) => s.node === n.id))
-  const joint = (free[free.length - 1] ?? p.nodes[p.nodes.length - 1])?.id
+/** To begin with: the moment that is largest by size, and what moves most: a sway, else a deflection. */
+function firstReads({ solution, action }: Solved): Place[] {
+  const { members, nodes } = solution.structure
+  const beams = members.flatMap((m, i) => (m.bar ? [] : [i]))
+  let [most, least] = [0, 0]
+  for (const i of beams) {
+    const { max, min } = extremes(courseOf(solution, action, i)).M
+    most = Math.max(most, max.value)
+    least = Math.min(least, min.value)
+  }
+  const sway = (i: number) => Math.abs(displacementAt(solution, action, i).x ?? 0)
+  const joint = nodes.reduce((best, _, i) => (sway(i) > sway(best) ? i : best), 0)
+  const moves: Place =
+    sway(joint) > 0 || beams.length === 0
+      ? { quantity: 'displacement', node: nodes[joint].id, component: 'x' }
+      : { quantity: 'deflection', member: members[beams[0]].id, at: '50%' }
   return [
-    ...(p.kind === 'truss' ? [] : [{ quantity: 'maximum', of: 'moment' } as Place]),
-    ...(joint === undefined ? [] : [{ quantity: 'displacement', node: joint, component: 'x' } as Place]),
+    ...(beams.length ? [{ quantity: -least > most ? 'minimum' : 'maximum', of: 'moment' } as Place] : []),
+    moves,
   ]
 }
 
