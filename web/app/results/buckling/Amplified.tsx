@@ -168,7 +168,7 @@ function Ratios({ title, rows, usual, per, unit, of }: RatiosProps) {
             <th className="n">second order</th>
             <td className="ro">{unit}</td>
             <th className="n">ratio</th>
-            <th className="n">1/(1 − 1/α) off by</th>
+            <th className="n">off by</th>
           </tr>
         </thead>
         <tbody>
