@@ -51,7 +51,8 @@ function ofBar(m: StructureMember, N: number): Across {
 /** A member of constant axial force that does not deform in shear, in closed form. */
 function ofUniform({ length: L, EI }: StructureMember, N: number): Across {
   const { near, far, corner, across, passed, logDeterminant } = stabilityFunctions((N * L * L) / EI)
-  const [n, f, c, a] = [(near * EI) / L, (far * EI) / L, (corner * EI) / L ** 2, (across * EI) / L ** 3]
+  const stiff = EI / L
+  const [n, f, c, a] = [near * stiff, far * stiff, (corner * stiff) / L, (across * stiff) / (L * L)]
   return { k: [a, c, -a, c, c, n, -c, f, -a, -c, a, -c, c, f, -c, n], negative: passed, logDeterminant }
 }
 
@@ -94,7 +95,19 @@ export function bentElements(
     const e = element(m, take, withAcross(m, k, take), pivots)
     if ('kind' in e) return e
     const { T, dofs } = first[i]
-    elements.push({ ...e, T, dofs, global: globalStiffness(e.k, T, take) })
+    // written out: ten thousand objects made by spreading take as long as their numbers
+    elements.push({
+      own: e.own,
+      k: e.k,
+      P: e.P,
+      released: e.released,
+      G: e.G,
+      loose: e.loose,
+      sprung: e.sprung,
+      T,
+      global: globalStiffness(e.k, T, take),
+      dofs,
+    })
     chains.push(chain)
   }
   return { elements, chains, pivots }
