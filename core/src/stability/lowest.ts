@@ -4,6 +4,7 @@ import type { SolvedElement } from '../analysis/system.js'
 import type { BentSystem } from './bent-system.js'
 import { bentElements } from './bent-element.js'
 import type { CriticalInput } from './critical.js'
+import { dot } from './vectors.js'
 
 /**
  * The lowest critical factor by successive linear problems: near a factor λ, K is K(λ) less the change of the factor
@@ -72,12 +73,6 @@ function displacements({ factorisation, rigid, dofs }: SystemParts, b: Float64Ar
     : factorisation.solve(b.subarray(0, dofs.free))
   out.set(free.subarray(0, dofs.free))
   return out
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0
-  for (let i = 0; i < a.length; i++) sum += a[i] * b[i]
-  return sum
 }
 
 function normalised(x: Float64Array): Float64Array {

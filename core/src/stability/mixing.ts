@@ -1,3 +1,5 @@
+import { dot } from './vectors.js'
+
 /** How many rounds the next guess is drawn from. */
 const MEMORY = 6
 /** A direction that adds less than this to the others is left out. */
@@ -45,12 +47,6 @@ export class Mixing {
     }
     return out
   }
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0
-  for (let i = 0; i < a.length; i++) sum += a[i] * b[i]
-  return sum
 }
 
 const norm = (a: Float64Array) => Math.sqrt(dot(a, a))
