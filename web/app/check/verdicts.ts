@@ -32,7 +32,7 @@ export const signOf = (v: Pick<SheetVerdict, 'verdict'>): Sign => SIGNS[v.verdic
 
 export const WORDS: Record<Sign, string> = {
   '=': 'agrees',
-  '±': 'agrees, opposite convention',
+  '±': 'agrees, opposite sign',
   '≠': 'differs',
   '?': 'cannot tell',
 }

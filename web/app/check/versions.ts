@@ -126,11 +126,14 @@ function wordsOf(
       return ['members keep their length', 'members change their length']
     case 'axial-counted':
       return ['members change their length', 'members keep their length']
-    case 'equal-stiffness':
+    case 'equal-stiffness': {
+      const key = right.members.every((m) => m.EI === right.members[0].EI) ? 'EA' : 'EI'
+      const [first] = wrong.members
       return [
-        stiffnesses(wrong.members.slice(0, 1), display).replace(/^[^:]+/, 'every member'),
-        stiffnesses(right.members, display),
+        `every member: ${key} ${rigidity(first, key, display)}`,
+        stiffnesses(right.members, key, display),
       ]
+    }
     case 'section': {
       const stated = problem.members.find((m) => m.id === name)?.section
       return [
@@ -153,12 +156,14 @@ function settlementOf(s: Structure, node: string, c: Component, display: Display
 }
 
 const MOST_NAMED = 4
-/** E·I, or E·A of bars, of some members. */
-function stiffnesses(members: readonly StructureMember[], display: Display): string {
-  const of = (m: StructureMember) =>
-    m.bar || m.EI === 0
-      ? `EA ${formatNumber(m.EA * display.force.perSI)} ${display.force.unit}`
-      : `EI ${formatNumber(m.EI * display.moment.perSI * display.length.perSI)} ${display.moment.unit}·${display.length.unit}`
-  const named = members.slice(0, MOST_NAMED).map((m) => `${m.id}: ${of(m)}`)
+/** E·I or E·A of a member, with its unit. */
+const rigidity = (m: StructureMember, key: 'EA' | 'EI', { force, length }: Display): string =>
+  key === 'EA'
+    ? `${formatNumber(m.EA * force.perSI)} ${force.unit}`
+    : `${formatNumber(m.EI * force.perSI * length.perSI ** 2)} ${force.unit}·${length.unit}²`
+
+/** The same of some members, each by its name. */
+function stiffnesses(members: readonly StructureMember[], key: 'EA' | 'EI', display: Display): string {
+  const named = members.slice(0, MOST_NAMED).map((m) => `${m.id}: ${key} ${rigidity(m, key, display)}`)
   return named.join(', ') + (members.length > MOST_NAMED ? ' …' : '')
 }
