@@ -6,7 +6,7 @@ import { element, type Element } from './element.js'
 import { factor, type Factorisation } from './factor.js'
 import { mechanismError } from './mechanism.js'
 import { rigidSystem, type RigidSystem } from './rigid.js'
-import { slab } from './slab.js'
+import { slab, type Take } from './slab.js'
 import type { SparseSymmetric } from './sparse.js'
 import { stateUnder, type State } from './state.js'
 import { samePattern, type Symbolic } from './symbolic.js'
@@ -79,18 +79,24 @@ function elementsOf(s: Structure, dofs: Dofs): SolvedElement[] | SolveError {
     const e = element(s.members[i], take)
     if ('kind' in e) return e
     const T = transformation(s, dofs, i, take)
-    out.push({
-      own: e.own,
-      k: e.k,
-      P: e.P,
-      released: e.released,
-      G: e.G,
-      loose: e.loose,
-      sprung: e.sprung,
-      T,
-      global: globalStiffness(e.k, T, take),
-      dofs: memberDofs(s, dofs, i),
-    })
+    out.push(placed(e, T, memberDofs(s, dofs, i), take))
   }
   return out
 }
+
+/**
+ * An element with its axes and unknowns. It is written out key by key: ten thousand objects made by spreading take
+ * as long as their numbers.
+ */
+export const placed = (e: Element, T: Float64Array, dofs: number[], take: Take): SolvedElement => ({
+  own: e.own,
+  k: e.k,
+  P: e.P,
+  released: e.released,
+  G: e.G,
+  loose: e.loose,
+  sprung: e.sprung,
+  T,
+  global: globalStiffness(e.k, T, take),
+  dofs,
+})

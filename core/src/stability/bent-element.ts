@@ -1,8 +1,7 @@
-import { globalStiffness } from '../analysis/assemble.js'
 import { element, fixedEndForces, type ReleasedPivots } from '../analysis/element.js'
 import type { HeldForces } from '../analysis/load-vectors.js'
 import { slab, type Take } from '../analysis/slab.js'
-import type { SolvedElement } from '../analysis/system.js'
+import { placed, type SolvedElement } from '../analysis/system.js'
 import type { Actions, MemberActions } from '../structure/actions.js'
 import type { SolveError, Structure, StructureMember } from '../structure/types.js'
 import { chainOf, type Chain } from './chain.js'
@@ -95,19 +94,7 @@ export function bentElements(
     const e = element(m, take, withAcross(m, k, take), pivots)
     if ('kind' in e) return e
     const { T, dofs } = first[i]
-    // written out: ten thousand objects made by spreading take as long as their numbers
-    elements.push({
-      own: e.own,
-      k: e.k,
-      P: e.P,
-      released: e.released,
-      G: e.G,
-      loose: e.loose,
-      sprung: e.sprung,
-      T,
-      global: globalStiffness(e.k, T, take),
-      dofs,
-    })
+    elements.push(placed(e, T, dofs, take))
     chains.push(chain)
   }
   return { elements, chains, pivots }
