@@ -49,8 +49,7 @@ function cutWay(text: string): { amount: string; word: string; way: Way } | unde
  * @returns the value with the sign of the contract, as typed but for that sign, and the sense of an axial force
  */
 export function readAnswerValue(p: Problem, place: Place, text: string): AnswerValue {
-  const axial = place.quantity === 'axial' && isAlone(p, place.member)
-  const said = axial ? SENSE.exec(text.trim()) : null
+  const said = place.quantity === 'axial' ? SENSE.exec(text.trim()) : null
   if (said?.[2] === 't' && !/\p{L}/u.test(said[1]))
     return { ok: false, message: 't may be tonnes or tension: write tf, or T.', rest: 't' }
   const cut = said ? undefined : cutWay(text)
@@ -61,7 +60,10 @@ export function readAnswerValue(p: Problem, place: Place, text: string): AnswerV
   if (cut) return directed(place, value, r.si, cut)
   if (!said) return { ok: true, value }
   if (r.si < 0) return { ok: false, message: 'A sign or T and C, not both: −8.4, or 8.4 C.', rest: said[2] }
-  return { ok: true, value, sense: /^t/i.test(said[2]) ? 'tension' : 'compression' }
+  const pulls = /^t/i.test(said[2])
+  // a member that bends has its axial force at a place, where the contract knows no sense: there it is signed
+  if (!isAlone(p, place.member)) return { ok: true, value: pulls ? value : negated(value) }
+  return { ok: true, value, sense: pulls ? 'tension' : 'compression' }
 }
 
 function directed(place: Place, value: Quantity, si: number, said: { word: string; way: Way }): AnswerValue {

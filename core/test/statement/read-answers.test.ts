@@ -120,6 +120,13 @@ describe('lines of hand values', () => {
       { line: 'Ay = 3 left', message: 'This component acts up or down.' },
     ])
   })
+  it('take T and C for the axial force of a member that bends, too, as its sign', () => {
+    const { answers } = readAnswers(portal, 'N_AB = 95 C\nN_BC = 4 kN T')
+    expect(answers.map((a) => [a.value, a.sense])).toEqual([
+      [-95, undefined],
+      ['4 kN', undefined],
+    ])
+  })
   it('belong to the case that a line above them names', () => {
     const { answers } = readAnswers(portal, 'Ay = 1\nW\nAy = 2\nk_AB(1,1) = 5')
     expect(answers.map((a) => a.case)).toEqual([undefined, 'W', undefined])
