@@ -6,41 +6,57 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startDatabase } from './database.mjs'
 import { migrate } from './migrate.mjs'
-import { endProcess, freePort, QUIET, root } from './tools.mjs'
+import { endProcess, freePort, root } from './tools.mjs'
 
 /**
- * Starts both on free ports with the demo problems. @returns the address, and a `stop` that leaves nothing
- * behind
+ * Starts both on free ports with the demo problems.
+ * @param settings of the server, beside what it needs to run at all
+ * @returns the address, and a `stop` that leaves nothing behind
  */
-export async function serve() {
+export async function serve(settings = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'viga-serve-'))
   const database = await startDatabase(folder, { quiet: true })
   await migrate(database.url)
-  const port = await freePort()
-  const env = {
-    ...process.env,
-    DATABASE_URL: database.url,
-    HOST: '127.0.0.1',
-    PORT: String(port),
-    NODE_ENV: 'production',
-    ...QUIET,
-  }
-  const server = spawn(join(root, 'node_modules/.bin/react-router-serve'), ['build/server/index.js'], {
-    cwd: join(root, 'web'),
-    env,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  await new Promise((resolve, reject) => {
-    server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))
-    server.stdout.once('data', resolve)
-  })
-  server.stdout.resume()
+  const server = await serveOn(database.url, settings)
   return {
-    address: `http://127.0.0.1:${port}`,
+    ...server,
+    databaseUrl: database.url,
     stop: async () => {
-      await endProcess(server)
+      await server.stop()
       await database.stop()
       rmSync(folder, { recursive: true, force: true })
     },
+  }
+}
+
+/** Starts the server alone, on a database that is there. */
+export async function serveOn(databaseUrl, settings = {}) {
+  const port = await freePort()
+  const server = spawn(process.execPath, ['build/server/index.js'], {
+    cwd: join(root, 'web'),
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      NODE_ENV: 'production',
+      ...settings,
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  const lines = []
+  await new Promise((resolve, reject) => {
+    server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))
+    server.stdout.on('data', (chunk) => {
+      lines.push(...String(chunk).split('\n').filter(Boolean))
+      if (String(chunk).includes('Viga is at')) resolve()
+    })
+  })
+  return {
+    address: `http://127.0.0.1:${port}`,
+    pid: server.pid,
+    process: server,
+    lines,
+    stop: () => endProcess(server),
   }
 }

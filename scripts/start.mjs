@@ -1,59 +1,55 @@
 // npm start: installs what is missing, starts a private database, builds, serves. npm run dev: the same with
 // hot reload.
 import { spawn } from 'node:child_process'
-import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { startDatabase } from './database.mjs'
 import {
-  commandOf,
+  EARLIER_ASSETS,
   endProcess,
   ensureBuild,
   ensureDebian,
   ensurePackages,
   fail,
   home,
-  isAlive,
   isFree,
   MARIADB,
-  QUIET,
+  oneAtATime,
   root,
   say,
+  whyNot,
 } from './tools.mjs'
 
 const FIRST_PORT = 4780
+/** Crashes of the server within a minute after which it is not started any more. */
+const MOST_CRASHES = 5
+/** The server says with this status that its settings are wrong: starting it anew changes nothing. */
+const WRONG_SETTINGS = 2
 
-const { values } = parseArgs({
-  options: { port: { type: 'string' }, dev: { type: 'boolean', default: false } },
-})
+function flags() {
+  try {
+    return parseArgs({ options: { port: { type: 'string' }, dev: { type: 'boolean', default: false } } })
+      .values
+  } catch (error) {
+    return fail(`${error.message.split('.')[0]}. Known are --port NUMBER and --dev.`)
+  }
+}
 
+const { port: asked = process.env.PORT, dev } = flags()
 const host = process.env.HOST || '127.0.0.1'
 
 async function choosePort() {
-  const asked = values.port ?? process.env.PORT
-  if (asked !== undefined) {
+  if (asked !== undefined && asked !== '') {
     const port = Number(asked)
-    if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`${asked} is not a port`)
-    if (!(await isFree(port, host))) fail(`port ${port} is taken`)
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      fail(`PORT must be a whole number from 1 to 65535, not ${asked}`)
+    if (!(await isFree(port, host)))
+      fail(`port ${port} is taken at ${host}, or HOST is no address of this machine`)
     return port
   }
   for (let port = FIRST_PORT; port < FIRST_PORT + 100; port++) if (await isFree(port, host)) return port
-  return fail(`no free port from ${FIRST_PORT} to ${FIRST_PORT + 99}`)
-}
-
-/** One record for each start: its process id as the name, its server's inside. */
-const SERVERS = join(home, 'servers')
-const record = join(SERVERS, String(process.pid))
-
-/** Ends the servers of starts that were killed outright and could not do it themselves. */
-function endOrphans() {
-  mkdirSync(SERVERS, { recursive: true })
-  for (const starter of readdirSync(SERVERS)) {
-    if (isAlive(Number(starter))) continue
-    const pid = Number(readFileSync(join(SERVERS, starter), 'utf8'))
-    if (pid > 0 && isAlive(pid) && commandOf(pid).includes('react-router')) process.kill(pid, 'SIGKILL')
-    rmSync(join(SERVERS, starter), { force: true })
-  }
+  return fail(`no free port from ${FIRST_PORT} to ${FIRST_PORT + 99} at HOST ${host}`)
 }
 
 let database
@@ -64,64 +60,77 @@ async function stop(status = 0) {
   if (stopping) return
   stopping = true
   if (server) await endProcess(server)
-  rmSync(record, { force: true })
   await database?.stop()
   process.exit(status)
 }
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
   process.on(signal, () => {
-    if (!stopping) say('stopping')
+    if (stopping) {
+      // asked again: the database ends by itself as soon as this process is gone
+      server?.kill('SIGKILL')
+      process.exit(1)
+    }
+    say('stopping')
     void stop()
   })
 
+const crashes = []
+
+/** Starts the server, and starts it anew when it crashes: its port and its database stay. */
+function serve(env) {
+  const script = join(root, 'web', dev ? 'server/dev.mjs' : 'build/server/index.js')
+  // its own session: Ctrl-C reaches it through this process alone, which holds its standard input while it lives
+  server = spawn(process.execPath, ['--enable-source-maps', script], {
+    cwd: join(root, 'web'),
+    env,
+    stdio: ['pipe', 'pipe', 'inherit'],
+    detached: true,
+  })
+  server.stdin.on('error', () => {})
+  server.stdout.on('data', (chunk) =>
+    process.stdout.write(String(chunk).replace(/^(Viga is at)/m, 'viga: $1')),
+  )
+  server.on('exit', (code, signal) => {
+    if (stopping) return
+    if (code === WRONG_SETTINGS) return void stop(WRONG_SETTINGS)
+    console.error(`viga: the server ended (${signal ?? code})`)
+    crashes.push(Date.now())
+    if (crashes.filter((t) => t > Date.now() - 60_000).length >= MOST_CRASHES) {
+      console.error(`viga: it ended ${MOST_CRASHES} times within a minute and is not started again`)
+      void stop(1)
+    } else serve(env)
+  })
+}
+
 try {
-  await ensurePackages()
-  endOrphans()
-  const url = process.env.DATABASE_URL
-  if (!url) {
+  mkdirSync(home, { recursive: true })
+  await oneAtATime('preparing', ensurePackages)
+  if (stopping) await new Promise(() => {})
+  const given = process.env.DATABASE_URL
+  if (!given) {
     await ensureDebian(MARIADB)
     say('starting the database')
     database = await startDatabase(join(home, 'database'))
   }
-  const address = url ?? database.url
+  const address = given || database.url
   const { migrate } = await import('./migrate.mjs')
   await migrate(address)
-  if (!values.dev) await ensureBuild()
+  if (!dev) await oneAtATime('preparing', ensureBuild)
   const port = await choosePort()
-  const env = {
-    ...process.env,
-    DATABASE_URL: address,
-    HOST: host,
-    PORT: String(port),
-    NODE_ENV: values.dev ? 'development' : 'production',
-    ...(values.dev ? {} : QUIET),
-  }
-  const bin = (name) => join(root, 'node_modules/.bin', name)
-  server = values.dev
-    ? spawn(bin('react-router'), ['dev', '--host', host, '--port', String(port), '--strictPort'], {
-        cwd: join(root, 'web'),
-        env,
-        stdio: 'inherit',
-        detached: true,
-      })
-    : spawn(bin('react-router-serve'), ['build/server/index.js'], {
-        cwd: join(root, 'web'),
-        env,
-        stdio: ['ignore', 'pipe', 'inherit'],
-        detached: true,
-      })
-  writeFileSync(record, String(server.pid))
-  server.on('exit', (code) => {
-    if (!stopping) {
-      console.error(`viga: the server ended (${code})`)
-      void stop(1)
-    }
-  })
-  server.stdout?.once('data', () =>
-    say(`Viga is at http://${host.includes(':') ? `[${host}]` : host}:${port}`),
-  )
+  if (!stopping)
+    serve({
+      ...process.env,
+      DATABASE_URL: address,
+      HOST: host,
+      PORT: String(port),
+      NODE_ENV: dev ? 'development' : 'production',
+      EARLIER_ASSETS,
+      LAUNCHED: 'true',
+    })
 } catch (error) {
-  console.error(`viga: ${error.message}`)
-  await stop(1)
+  if (!stopping) {
+    console.error(`viga: ${whyNot(error)}`)
+    await stop(1)
+  }
 }

@@ -1,7 +1,7 @@
 // Small things the start and test commands share. Plain Node, no dependency: these run before anything is
 // installed.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, readdirSync, statSync } from 'node:fs'
+import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -72,6 +72,45 @@ export async function ensurePackages() {
   await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
 }
 
+const DISK_WORDS = {
+  EROFS: 'the disk cannot be written to',
+  ENOSPC: 'the disk is full',
+  EDQUOT: 'the disk is full',
+}
+
+/** Why something could not be done, in a sentence. */
+export function whyNot(error) {
+  const words = DISK_WORDS[error.code]
+  if (words) return `${words}${error.path ? `: ${error.path}` : ''}`
+  if (error.code === 'EACCES' || error.code === 'EPERM')
+    return `nothing may be written at ${error.path ?? root}`
+  return error.message
+}
+
+/** Does something that two starts at once must not do both: the second waits, and finds it done. */
+export async function oneAtATime(name, act) {
+  const lock = join(home, name)
+  const take = () => {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' })
+      return true
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error
+      return false
+    }
+  }
+  while (!take()) {
+    const holder = Number(readFileSync(lock, { encoding: 'utf8', flag: 'a+' }))
+    if (holder > 0 && !isAlive(holder)) rmSync(lock, { force: true }) // of a start that was killed
+    await sleep(200)
+  }
+  try {
+    return await act()
+  } finally {
+    rmSync(lock, { force: true })
+  }
+}
+
 /** Latest change below these files and folders, ms. */
 export function newest(...paths) {
   return Math.max(
@@ -91,6 +130,8 @@ export async function ensureBuild() {
     'drawing/src',
     'paper/src',
     'web/app',
+    'web/server',
+    'web/database/demo',
     'web/vite.config.ts',
     'web/react-router.config.ts',
     'web/package.json',
@@ -98,8 +139,24 @@ export async function ensureBuild() {
   ].map((p) => join(root, p))
   if (existsSync(built) && statSync(built).mtimeMs >= newest(...sources)) return
   say('building the web application')
+  keepAssets()
   const made = spawnSync('npm', ['run', 'build', '-w', 'web', '--silent'], { cwd: root, encoding: 'utf8' })
   if (made.status !== 0) throw new Error(`the build failed:\n${made.stdout}${made.stderr}`)
+}
+
+/** Assets of earlier builds: pages that were opened before still ask for them. */
+export const EARLIER_ASSETS = join(home, 'assets')
+const DAYS = 24 * 3600 * 1000
+
+/** Keeps the assets of the build that is about to be replaced, and forgets those of a month ago. */
+function keepAssets() {
+  const now = join(root, 'web/build/client/assets')
+  if (existsSync(now)) cpSync(now, EARLIER_ASSETS, { recursive: true, preserveTimestamps: true })
+  if (!existsSync(EARLIER_ASSETS)) return
+  for (const name of readdirSync(EARLIER_ASSETS)) {
+    const file = join(EARLIER_ASSETS, name)
+    if (statSync(file).mtimeMs < Date.now() - 30 * DAYS) rmSync(file, { force: true })
+  }
 }
 
 export function isFree(port, host = '127.0.0.1') {
@@ -122,6 +179,8 @@ export function freePort() {
   })
 }
 
+export const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
+
 export const isAlive = (pid) => {
   try {
     process.kill(pid, 0)
@@ -132,8 +191,13 @@ export const isAlive = (pid) => {
 }
 
 /** The command line of a process, or '' when there is none. */
-export const commandOf = (pid) =>
-  spawnSync('ps', ['-o', 'args=', '-p', String(pid)], { encoding: 'utf8' }).stdout?.trim() ?? ''
+export const commandOf = (pid) => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ').trim()
+  } catch {
+    return spawnSync('ps', ['-o', 'args=', '-p', String(pid)], { encoding: 'utf8' }).stdout?.trim() ?? ''
+  }
+}
 
 /** Asks a child process to end, and ends it when it does not within a few seconds. */
 export async function endProcess(child, patience = 4000) {
@@ -144,6 +208,3 @@ export async function endProcess(child, patience = 4000) {
   await ended
   clearTimeout(timer)
 }
-
-/** The compression of the web server warns of its own harmless listeners at every streamed page. */
-export const QUIET = { NODE_NO_WARNINGS: '1' }

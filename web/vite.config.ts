@@ -1,12 +1,27 @@
 import { reactRouter } from '@react-router/dev/vite'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 
-export default defineConfig({
-  plugins: [reactRouter()],
+/** The entries of the server build each keep their name; the framework knows of one alone. */
+const namedEntries: Plugin = {
+  name: 'named-entries',
+  enforce: 'post',
+  config: (_, { isSsrBuild }) =>
+    isSsrBuild ? { build: { rollupOptions: { output: { entryFileNames: '[name].js' } } } } : {},
+}
+
+export default defineConfig(({ isSsrBuild }) => ({
+  plugins: [reactRouter(), namedEntries],
   // the workspaces are TypeScript source, so the server build compiles them too; MUI's ES modules need
   // bundling for Node
   ssr: { noExternal: [/^@viga\//, /^@mui\//] },
-  // one sheet of style for all: a part of the page that is opened never waits for its own
-  build: { chunkSizeWarningLimit: 700, cssCodeSplit: false },
+  build: {
+    chunkSizeWarningLimit: 700,
+    // one sheet of style for all: a part of the page that is opened never waits for its own
+    cssCodeSplit: false,
+    // the server, and what a thread of its pool runs
+    ...(isSsrBuild && {
+      rollupOptions: { input: { index: './server/main.ts', worker: './app/server/compute/worker.ts' } },
+    }),
+  },
   worker: { format: 'es' },
-})
+}))

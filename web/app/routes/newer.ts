@@ -1,15 +1,23 @@
 import { data } from 'react-router'
 import { number, object } from 'yup'
-import { problemNewerThan } from '../server/problems.server'
+import { textNewerThan } from '../server/problems.server'
 import type { Route } from './+types/newer'
 
-const asked = object({ than: number().integer().min(1).required() })
+const asked = object({ than: number().integer().min(0).required() })
 
 /** 200 with the problem where its revision is above `than`, 204 where it is not, 404 where there is none. */
-export async function loader({ request, params }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
   if (!asked.isValidSync(Object.fromEntries(searchParams))) throw data('Newer than what?', { status: 400 })
-  const found = await problemNewerThan(params.problemId, Number(searchParams.get('than')))
+  const found = await textNewerThan(context.access.person, params.problemId, Number(searchParams.get('than')))
   if (found === undefined) throw data('There is no such problem on the Shelf.', { status: 404 })
-  return found === null ? new Response(null, { status: 204 }) : Response.json(found)
+  if (found === null) return new Response(null, { status: 204 })
+  const { document, id, revision, changedAt, mayWrite } = found
+  // the document goes as it is kept: nothing of it is read here
+  return new Response(
+    `${JSON.stringify({ id, revision, changedAt, mayWrite }).slice(0, -1)},"problem":${document}}`,
+    {
+      headers: { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' },
+    },
+  )
 }

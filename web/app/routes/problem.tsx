@@ -1,17 +1,27 @@
+import { useMemo } from 'react'
 import { data } from 'react-router'
-import { problemById } from '../server/problems.server'
+import type { Problem as Statement } from '@viga/core'
+import { carriedOver } from '@viga/core/document/carry-over'
 import { ProblemPage } from '../page/ProblemPage'
+import { readText, textById } from '../server/problems.server'
+import { useInBrowser } from '../widgets/use-in-browser'
 import type { Route } from './+types/problem'
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.problem.title ?? 'Problem'} · Viga` },
+  { title: `${loaderData?.title ?? 'Problem'} · Viga` },
 ]
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const found = await problemById(params.problemId)
+/** A document with more characters than this goes to the browser as it is kept, which reads and draws it. */
+const LARGE = 60_000
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const found = await textById(context.access.person, params.problemId)
   if (!found)
     throw data('There is no such problem on the Shelf. It may have been taken off.', { status: 404 })
-  return found
+  const { id, title, revision, changedAt, mayWrite, document } = found
+  return document.length > LARGE
+    ? { id, title, revision, changedAt, mayWrite, text: document }
+    : { ...readText(found), title }
 }
 
 // the open page holds the newest state itself; moving between its parts asks the server nothing
@@ -24,5 +34,25 @@ export const shouldRevalidate = ({
 }) => currentParams.problemId !== nextParams.problemId
 
 export default function Problem({ loaderData }: Route.ComponentProps) {
-  return <ProblemPage key={loaderData.id} stored={loaderData} />
+  return loaderData.text !== undefined ? (
+    <Large key={loaderData.id} {...loaderData} />
+  ) : (
+    <ProblemPage key={loaderData.id} stored={loaderData} />
+  )
+}
+
+/** A large problem is drawn by the browser alone: the server would keep everybody else waiting for it. */
+function Large({
+  text,
+  ...rest
+}: { text: string } & Omit<Parameters<typeof ProblemPage>[0]['stored'], 'problem'>) {
+  const here = useInBrowser()
+  const problem = useMemo(() => (here ? carriedOver(JSON.parse(text) as Statement) : undefined), [here, text])
+  return problem ? (
+    <ProblemPage stored={{ ...rest, problem }} />
+  ) : (
+    <p className="large-arriving" role="status">
+      This is a large problem. It is being drawn …
+    </p>
+  )
 }

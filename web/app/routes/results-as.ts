@@ -1,13 +1,12 @@
-import { data } from 'react-router'
-import { fileResponse } from '../server/file-response.server'
-import { problemById } from '../server/problems.server'
-import { resultsAs } from '../server/results-out.server'
+import { madeOf } from '../server/made.server'
 import type { Route } from './+types/results-as'
 
 /** The results of a case as a PDF file. */
-export async function loader({ params, request }: Route.LoaderArgs) {
-  const found = await problemById(params.problemId)
-  if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
-  const query = Object.fromEntries(new URL(request.url).searchParams)
-  return fileResponse(await resultsAs(found.problem, params.form, query))
-}
+export const loader = ({ params, request, context }: Route.LoaderArgs) =>
+  madeOf(
+    context.access.person,
+    params.problemId,
+    'results',
+    { form: params.form, asked: Object.fromEntries(new URL(request.url).searchParams) },
+    request.signal,
+  )

@@ -1,9 +1,12 @@
 import { data } from 'react-router'
 import { saveRequest } from '../server/save.server'
+import { cardSoon } from '../server/shelf.server'
 import type { Route } from './+types/save'
 
 /** Keeps a problem: 200 with its new revision, 400 with what is wrong, 409 with the newer problem. */
-export async function action({ request, params }: Route.ActionArgs) {
-  const result = await saveRequest(params.problemId, request)
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { access } = context
+  const result = await saveRequest(access.person, () => access.begin(), params.problemId, request)
+  if (result.status === 200) cardSoon(result.body.copied ?? params.problemId)
   return data(result.body, { status: result.status })
 }

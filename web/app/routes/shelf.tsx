@@ -1,5 +1,6 @@
 import { data, redirect } from 'react-router'
 import { number, object, string } from 'yup'
+import { formOf, textsOf } from '../server/form.server'
 import { shelfAction } from '../server/shelf-actions.server'
 import { shelfPage } from '../server/shelf.server'
 import type { CardKind } from '../server/cards.server'
@@ -19,11 +20,12 @@ const asked = object({
     .transform((v: number) => (Number.isInteger(v) && v > 0 ? v : 1)),
 })
 
-export const loader = ({ request }: Route.LoaderArgs) =>
-  shelfPage(asked.cast(Object.fromEntries(new URL(request.url).searchParams)))
+export const loader = ({ request, context }: Route.LoaderArgs) =>
+  shelfPage(context.access.person, asked.cast(Object.fromEntries(new URL(request.url).searchParams)))
 
-export async function action({ request }: Route.ActionArgs) {
-  const outcome = await shelfAction(Object.fromEntries(await request.formData()))
+export async function action({ request, context }: Route.ActionArgs) {
+  const fields = textsOf(await formOf(request))
+  const outcome = await shelfAction(() => context.access.begin(), fields, request.signal)
   if (!outcome.ok) return data(outcome, { status: 400 })
   return outcome.open ? redirect(`/problems/${outcome.open}/given`) : data(outcome)
 }

@@ -1,4 +1,13 @@
-import { displayOf, judgeSheet, scoreOf, work, type Outcome, type Problem } from '@viga/core'
+import {
+  displayOf,
+  judgeSheet,
+  resolve,
+  scoreOf,
+  work,
+  type Outcome,
+  type Problem,
+  type Structure,
+} from '@viga/core'
 import { miniScene } from '@viga/drawing/card-figure'
 import type { Group } from '@viga/drawing/marks'
 import { drawnLoads } from '@viga/drawing/words'
@@ -15,7 +24,6 @@ export type CardKind = 'beam' | 'frame' | 'truss'
 /** What a card of the Shelf shows of a problem besides its title. */
 export interface CardContent {
   statement: string
-  kind: CardKind
   drawing: Group[]
   status: { text: string; bad: boolean; signs: ('=' | '±' | '≠' | '?')[] }
 }
@@ -25,17 +33,27 @@ export interface Card extends CardContent {
   title: string
 }
 
-/** The card of a problem, made when it is saved: drawn, solved and its hand values judged. */
+/** What the Shelf is searched by: title and statement in lower case. */
+export const wordsOf = ({ title, statement = '' }: Problem): string =>
+  `${title} ${statement}`.toLowerCase().slice(0, 20_000)
+
+/** The kind of a problem, as the Shelf parts them: a beam is a frame all of whose joints are on one level. */
+export function kindOf(problem: Problem): CardKind {
+  if (problem.kind === 'truss') return 'truss'
+  const read = problem.members.length > 0 ? resolve(problem) : undefined
+  return read?.ok && isLevel(read.structure) ? 'beam' : 'frame'
+}
+
+const isLevel = ({ nodes }: Structure): boolean => nodes.every((n) => Math.abs(n.y - nodes[0].y) < 1e-9)
+
+/** The card of a problem: drawn, solved and its hand values judged. */
 export function cardOf(problem: Problem): CardContent {
   const outcome = isSmall(problem) ? work(problem) : undefined
   const structure = outcome && outcome.stage !== 'invalid' ? outcome.structure : undefined
   const display = displayOf(problem)
   const first = problem.loadCases?.find((c) => c.loads.length > 0)?.id
-  const level =
-    structure !== undefined && structure.nodes.every((n) => Math.abs(n.y - structure.nodes[0].y) < 1e-9)
   return {
     statement: problem.statement ?? '',
-    kind: problem.kind === 'truss' ? 'truss' : level && problem.members.length > 0 ? 'beam' : 'frame',
     drawing: structure
       ? miniScene(
           structure,

@@ -1,24 +1,200 @@
-import { createPool, type Pool, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise'
+import {
+  createPool,
+  type Pool,
+  type PoolConnection,
+  type ResultSetHeader,
+  type RowDataPacket,
+} from 'mysql2/promise'
+import { data } from 'react-router'
 
-let pool: Pool | undefined
+/** Connections to each host of the database. */
+const CONNECTIONS = 10
+/** Time to reach a host, and to get a connection when all are taken, ms. */
+const REACH = 3_000
+/** Time that a statement has in the database, s, and to arrive from it, ms: a database that is silent ends too. */
+const STATEMENT_S = 4
+const ANSWER = 6_000
+/** Time to wait for a row that another one is changing, s. */
+const ROW_S = 2
 
-function open(): Pool {
-  const uri = process.env.DATABASE_URL
-  if (!uri) throw new Error('DATABASE_URL is not set; start Viga with npm start.')
-  return createPool({ uri, connectionLimit: 8, charset: 'utf8mb4', timezone: 'Z', dateStrings: false })
+export type Value = string | number | null | Buffer
+
+/** One pool a host. The first is asked until it cannot be reached, then the next. */
+let pools: Pool[] = []
+let current = 0
+
+/** The addresses of the hosts in a database address: `mysql://u:p@one:3306,two/viga` names two. */
+export function hostsIn(url: string): string[] {
+  const [, before, hosts, after] = /^([a-z]+:\/\/(?:[^/@]*@)?)([^/@]+)(\/.*)$/.exec(url) ?? []
+  if (!hosts) throw new Error('DATABASE_URL is not the address of a database.')
+  return hosts.split(',').map((host) => before.replace(/^mariadb:/, 'mysql:') + host.trim() + after)
 }
 
-/** The one door to the database: a statement with placeholders and its values. */
-export async function query<Row extends RowDataPacket>(
-  sql: string,
-  values: (string | number | null)[] = [],
-): Promise<Row[]> {
-  const [rows] = await (pool ??= open()).execute<Row[]>(sql, values)
-  return rows
+export function openDatabase(url: string): void {
+  pools = hostsIn(url).map((uri) => {
+    const pool = createPool({
+      uri,
+      connectionLimit: CONNECTIONS,
+      maxIdle: 2,
+      idleTimeout: 30_000,
+      queueLimit: 2_000,
+      connectTimeout: REACH,
+      charset: 'utf8mb4',
+      timezone: 'Z',
+      enableKeepAlive: true,
+    })
+    pool.pool.on('connection', (connection) => {
+      connection.query(
+        `SET SESSION max_statement_time = ${STATEMENT_S}, innodb_lock_wait_timeout = ${ROW_S}, ` +
+          "sql_mode = 'STRICT_TRANS_TABLES,NO_ENGINE_SUBSTITUTION', time_zone = '+00:00'",
+        () => {},
+      )
+    })
+    return pool
+  })
+  current = 0
 }
+
+export async function closeDatabase(): Promise<void> {
+  const open = pools
+  pools = []
+  await Promise.allSettled(open.map((pool) => pool.end()))
+}
+
+const opened = (): Pool[] => {
+  if (pools.length === 0) {
+    const url = process.env.DATABASE_URL
+    if (!url) throw new Error('DATABASE_URL is not set; start Viga with npm start.')
+    openDatabase(url)
+  }
+  return pools
+}
+
+/** The database, or the way to it, is gone: another host may answer, or the same one later. */
+const LOST = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'EHOSTUNREACH',
+  'ENETUNREACH',
+  'ENOTFOUND',
+  'EAI_AGAIN',
+  'PROTOCOL_CONNECTION_LOST',
+  'PROTOCOL_SEQUENCE_TIMEOUT',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_UNKNOWN_COM_ERROR', // a node of a cluster that has lost the others
+])
+/** Somebody else holds the row, or the statement took too long: the same may work shortly. */
+const BUSY = new Set([
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_LOCK_DEADLOCK',
+  'ER_STATEMENT_TIMEOUT',
+  'ER_QUERY_TIMEOUT',
+  'ER_CHECKREAD',
+])
+
+const codeOf = (error: unknown): string => (error as { code?: string }).code ?? ''
+const isLost = (error: unknown) =>
+  LOST.has(codeOf(error)) ||
+  /closed state|Queue limit|not reached in time/.test((error as Error).message ?? '')
+
+const later = (words: string) => data(words, { status: 503, headers: { 'Retry-After': '2' } })
+
+async function connectionOf(pool: Pool): Promise<PoolConnection> {
+  let late = false
+  const asked = pool.getConnection()
+  const timer = new Promise<never>((_, reject) => {
+    const t = setTimeout(() => {
+      late = true
+      reject(new Error('The database was not reached in time.'))
+    }, REACH)
+    void asked.then(
+      (connection) => {
+        clearTimeout(t)
+        if (late) connection.release()
+      },
+      () => clearTimeout(t),
+    )
+  })
+  return Promise.race([asked, timer])
+}
+
+/** Runs one statement on one host. A connection that failed in its way is not used again. */
+async function runOn<T>(pool: Pool, sql: string, values: Value[]): Promise<T> {
+  const connection = await connectionOf(pool)
+  try {
+    const [result] = await connection.execute({ sql, values, timeout: ANSWER })
+    connection.release()
+    return result as T
+  } catch (error) {
+    if (isLost(error)) connection.destroy()
+    else connection.release()
+    throw error
+  }
+}
+
+/**
+ * Runs one statement; a host that cannot be reached hands over to the next.
+ * @param repeats whether the statement may run twice without harm when the answer to the first was lost
+ * @throws a response of 503 when no host answers, or when others hold what it needs
+ */
+async function run<T>(sql: string, values: Value[], repeats: boolean): Promise<T> {
+  const all = opened()
+  for (let tried = 0; ; tried++) {
+    try {
+      return await runOn<T>(all[current % all.length], sql, values)
+    } catch (error) {
+      if (BUSY.has(codeOf(error)))
+        throw later('Somebody else is changing the same at this very moment. Please try again.')
+      if (!isLost(error)) throw error
+      const unsent = codeOf(error) === 'ECONNREFUSED' || codeOf(error) === 'ER_UNKNOWN_COM_ERROR'
+      current = (current + 1) % all.length
+      // a stale connection of a database that was started anew is worth one more try
+      if (tried >= all.length || !(repeats || unsent))
+        throw later('The database cannot be reached just now. What was typed is kept in this browser.')
+    }
+  }
+}
+
+/** The one door to the database: a statement that reads, with placeholders, and its values. */
+export const query = <Row extends RowDataPacket>(sql: string, values: Value[] = []): Promise<Row[]> =>
+  run<Row[]>(sql, values, true)
 
 /** Runs a statement that changes rows; returns how many it matched. */
-export async function change(sql: string, values: (string | number | null)[] = []): Promise<number> {
-  const [result] = await (pool ??= open()).execute<ResultSetHeader>(sql, values)
-  return result.affectedRows
+export const change = async (sql: string, values: Value[] = []): Promise<number> =>
+  (await run<ResultSetHeader>(sql, values, false)).affectedRows
+
+/** Whether the database answers. */
+export async function isReached(): Promise<boolean> {
+  try {
+    await query('SELECT 1')
+    return true
+  } catch {
+    return false
+  }
+}
+
+const turns = new Map<string, { last: Promise<unknown>; waiting: number }>()
+/** Writes to one problem that wait at the same time. */
+const MOST_WAITING = 16
+
+/**
+ * Does one thing at a time for each key: writes to one problem hold one connection between them, however many
+ * come at once.
+ * @throws a response of 503 when too many wait already
+ */
+export async function inTurn<T>(key: string, act: () => Promise<T>): Promise<T> {
+  const turn = turns.get(key) ?? { last: Promise.resolve(), waiting: 0 }
+  if (turn.waiting >= MOST_WAITING) throw later('This problem is being changed too fast. Please try again.')
+  turn.waiting++
+  turns.set(key, turn)
+  const mine = turn.last.then(act, act)
+  turn.last = mine
+  try {
+    return await mine
+  } finally {
+    if (--turn.waiting === 0) turns.delete(key)
+  }
 }

@@ -1,9 +1,10 @@
-import { newProblem, openProblem } from '@viga/core'
-import { carriedOver } from '@viga/core/document/carry-over'
+import type { ProblemError } from '@viga/core'
 import { object, string, ValidationError } from 'yup'
-import { titlesLike } from './shelf.server'
+import { compute } from './compute/pool.server'
+import { mayWrite, type Person } from './people/person'
+import { deleteProblem, insertProblem, textById, restoreProblem, saveProblem } from './problems.server'
+import { cardSoon, titlesLike } from './shelf.server'
 import { copyTitle, withoutCopy } from './titles.server'
-import { deleteProblem, insertProblem, problemById, restoreProblem, saveProblem } from './problems.server'
 
 const form = object({
   intent: string().oneOf(['new', 'open', 'examples', 'rename', 'duplicate', 'delete', 'restore']).required(),
@@ -24,8 +25,15 @@ export type ShelfOutcome =
   | { ok: true; open?: string; deleted?: { id: string; title: string } }
   | { ok: false; field: string; message: string; path?: string }
 
-/** Everything that can be done on the Shelf. Wrong input comes back as a sentence, a missing problem too. */
-export async function shelfAction(fields: Record<string, unknown>): Promise<ShelfOutcome> {
+/**
+ * Everything that can be done on the Shelf. Wrong input comes back as a sentence, a missing problem too.
+ * @param begin gives the person who acts; one without a shelf begins theirs with it
+ */
+export async function shelfAction(
+  begin: () => Promise<Person>,
+  fields: Record<string, unknown>,
+  signal?: AbortSignal,
+): Promise<ShelfOutcome> {
   let input
   try {
     input = await form.validate(fields)
@@ -34,47 +42,68 @@ export async function shelfAction(fields: Record<string, unknown>): Promise<Shel
       return { ok: false, field: error.path ?? 'intent', message: error.errors[0] }
     throw error
   }
-  if (input.intent === 'new') return { ok: true, open: await insertProblem(newProblem()) }
-  if (input.intent === 'open') {
-    const read = openProblem(input.file!)
-    return read.ok
-      ? { ok: true, open: await insertProblem(carriedOver(read.problem)) }
-      : { ok: false, field: 'file', message: read.errors[0].message, path: read.errors[0].path }
-  }
-  if (input.intent === 'examples') return putExamples()
-  const id = input.id!
-  if (input.intent === 'restore') return (await restoreProblem(id)) ? { ok: true } : gone
-  const found = await problemById(id)
+  const read = input.intent === 'open' ? await compute('open', { file: input.file! }, signal) : undefined
+  if (read && !read.ok) return refusedFile(read.errors)
+  const person = await begin()
+  if (!mayWrite(person))
+    return { ok: false, field: 'intent', message: 'With this account problems are read, not made.' }
+  const { intent, id, title } = input
+  if (intent === 'new' || read) return opened(await insertProblem(person, read?.written))
+  if (intent === 'examples') return putExamples(person)
+  if (intent === 'restore') return (await restoreProblem(person, id!)) ? { ok: true } : gone
+  return onProblem(person, intent as 'rename' | 'duplicate' | 'delete', id!, title ?? '')
+}
+
+const refusedFile = ([{ message, path }]: ProblemError[]): ShelfOutcome => ({
+  ok: false,
+  field: 'file',
+  message,
+  path,
+})
+
+function opened(id: string): ShelfOutcome {
+  cardSoon(id)
+  return { ok: true, open: id }
+}
+
+async function onProblem(
+  person: Person,
+  intent: 'rename' | 'duplicate' | 'delete',
+  id: string,
+  title: string,
+): Promise<ShelfOutcome> {
+  const found = await textById(person, id)
   if (!found) return gone
-  switch (input.intent) {
-    case 'rename': {
-      const saved = await saveProblem(id, found.revision, { ...found.problem, title: input.title! })
-      return saved.saved
-        ? { ok: true }
-        : {
-            ok: false,
-            field: 'title',
-            message: 'The problem was changed elsewhere at this very moment; please try again.',
-          }
-    }
-    case 'duplicate': {
-      const taken = await titlesLike(withoutCopy(found.problem.title))
-      await insertProblem({ ...found.problem, title: copyTitle(found.problem.title, taken) })
-      return { ok: true }
-    }
-    default:
-      await deleteProblem(id)
-      return { ok: true, deleted: { id, title: found.problem.title } }
+  const { document } = found
+  if (intent === 'duplicate') {
+    const taken = await titlesLike(person, withoutCopy(found.title))
+    const copy = await compute('retitle', { document, title: copyTitle(found.title, taken) })
+    cardSoon(await insertProblem(person, copy))
+    return { ok: true }
   }
+  if (!found.mayWrite)
+    return { ok: false, field: 'id', message: 'Only a copy of this problem can be changed.' }
+  if (intent === 'delete') {
+    await deleteProblem(person, id)
+    return { ok: true, deleted: { id, title: found.title } }
+  }
+  const saved = await saveProblem(person, id, found.revision, await compute('retitle', { document, title }))
+  return saved.saved
+    ? { ok: true }
+    : {
+        ok: false,
+        field: 'title',
+        message: 'The problem was changed elsewhere at this very moment; please try again.',
+      }
 }
 
 /** The problems that a new Shelf begins with, in the order of their files. */
 const EXAMPLES = import.meta.glob<string>('../../database/demo/*.json', { query: '?raw', import: 'default' })
 
-async function putExamples(): Promise<ShelfOutcome> {
-  for (const file of Object.keys(EXAMPLES).sort()) {
-    const read = openProblem(await EXAMPLES[file]())
-    if (read.ok) await insertProblem(carriedOver(read.problem))
+async function putExamples(person: Person): Promise<ShelfOutcome> {
+  for (const name of Object.keys(EXAMPLES).sort()) {
+    const read = await compute('open', { file: await EXAMPLES[name]() })
+    if (read.ok) cardSoon(await insertProblem(person, read.written))
   }
   return { ok: true }
 }

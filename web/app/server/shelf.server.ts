@@ -1,14 +1,14 @@
 import type { RowDataPacket } from 'mysql2/promise'
-import type { Problem } from '@viga/core'
-import { carriedOver } from '@viga/core/document/carry-over'
 import type { Card, CardContent, CardKind } from './cards.server'
-import { change, query } from './database.server'
-import { cardColumns } from './problems.server'
+import { compute } from './compute/pool.server'
+import { change, query, type Value } from './database.server'
+import { HOUSE, idOf, type Person } from './people/person'
+import { readableBy } from './problems.server'
 
 /** Cards on one page of the Shelf. */
 export const CARDS_A_PAGE = 48
-/** Cards that are missing and made for one request at the most: each solves its problem. */
-const MOST_MADE = 24
+/** Time that a page waits for cards that are not made yet, ms; what is not there then is shown without. */
+const PATIENCE = 2_500
 
 export interface ShelfQuery {
   kind?: CardKind
@@ -18,58 +18,142 @@ export interface ShelfQuery {
   page?: number
 }
 
+/** Whose a problem on the Shelf is: of the one who looks, of somebody who shares it, or of the house. */
+export type Whose = 'own' | 'shared' | 'house'
+
 export interface ShelfPage {
-  cards: Card[]
+  cards: (Card & { whose: Whose })[]
   /** Problems on the Shelf by kind, and all of them. */
   counts: Record<'all' | CardKind, number>
   page: number
   pages: number
 }
 
-/** One page of the Shelf, newest problems first; a page beyond the last is the last. */
-export async function shelfPage({ kind, find = '', page = 1 }: ShelfQuery): Promise<ShelfPage> {
-  await makeMissingCards()
+/** One page of a person's Shelf, newest problems first; a page beyond the last is the last. */
+export async function shelfPage(
+  person: Person | null,
+  { kind, find = '', page = 1 }: ShelfQuery,
+): Promise<ShelfPage> {
+  const readable = readableBy(person)
   const words = find.toLowerCase().trim().split(/\s+/).filter(Boolean).slice(0, 8)
-  const where = ['deleted_at IS NULL', ...(kind ? ['kind = ?'] : []), ...words.map(() => 'words LIKE ?')]
-  const values = [...(kind ? [kind] : []), ...words.map((w) => `%${w.replace(/[\\%_]/g, '\\$&')}%`)]
-  const [counts, [{ n }]] = await Promise.all([
-    countsByKind(),
-    query<RowDataPacket & { n: number }>(
-      `SELECT COUNT(*) AS n FROM problems WHERE ${where.join(' AND ')}`,
-      values,
-    ),
-  ])
+  const where = [
+    'p.deleted_at IS NULL',
+    readable.sql,
+    ...(kind ? ['p.kind = ?'] : []),
+    ...words.map(() => 'p.words LIKE ?'),
+  ].join(' AND ')
+  const values = [
+    ...readable.values,
+    ...(kind ? [kind] : []),
+    ...words.map((w) => `%${w.replace(/[\\%_]/g, '\\$&')}%`),
+  ]
+  const counts = await countsByKind(person)
+  const n = kind || words.length > 0 ? await countOf(where, values) : counts.all
   const pages = Math.max(1, Math.ceil(n / CARDS_A_PAGE))
   const shown = Math.min(Math.max(1, Math.trunc(page) || 1), pages)
-  const rows = await query<RowDataPacket & { id: string; title: string; card: string | null }>(
-    `SELECT id, title, card FROM problems WHERE ${where.join(' AND ')} ` +
-      `ORDER BY created_at DESC, id LIMIT ${CARDS_A_PAGE} OFFSET ${(shown - 1) * CARDS_A_PAGE}`,
+  // the ids first: what is sorted is small, and the cards are read for one page alone
+  const ids = await query<RowDataPacket & { id: string }>(
+    `SELECT p.id FROM problems p WHERE ${where} ORDER BY p.owner = '${HOUSE}', p.created_at DESC, p.id ` +
+      `LIMIT ${CARDS_A_PAGE} OFFSET ${(shown - 1) * CARDS_A_PAGE}`,
     values,
   )
-  return { cards: rows.map(cardFrom), counts, page: shown, pages }
+  const cards = await cardsOf(
+    person,
+    ids.map((r) => r.id),
+  )
+  return { cards, counts, page: shown, pages }
 }
 
-/** The titles on the Shelf that begin like this one, so that a copy can be told from them. */
-export async function titlesLike(title: string): Promise<string[]> {
+async function countOf(where: string, values: Value[]): Promise<number> {
+  const [{ n }] = await query<RowDataPacket & { n: number }>(
+    `SELECT COUNT(*) AS n FROM problems p WHERE ${where}`,
+    values,
+  )
+  return n
+}
+
+/** The titles on a person's Shelf that begin like this one, so that a copy can be told from them. */
+export async function titlesLike(person: Person | null, title: string): Promise<string[]> {
+  const readable = readableBy(person)
   const rows = await query<RowDataPacket & { title: string }>(
-    'SELECT title FROM problems WHERE deleted_at IS NULL AND title LIKE ?',
-    [`${title.slice(0, 200).replace(/[\\%_]/g, '\\$&')}%`],
+    `SELECT p.title FROM problems p WHERE p.deleted_at IS NULL AND ${readable.sql} AND p.title LIKE ?`,
+    [...readable.values, `${title.slice(0, 200).replace(/[\\%_]/g, '\\$&')}%`],
   )
   return rows.map((r) => r.title)
 }
 
-function cardFrom({ id, title, card }: { id: string; title: string; card: string | null }): Card {
+interface CardRow extends RowDataPacket {
+  id: string
+  title: string
+  owner: string
+  card: string | null
+  revision: number
+  card_revision: number | null
+}
+
+async function cardsOf(person: Person | null, ids: string[]): Promise<ShelfPage['cards']> {
+  if (ids.length === 0) return []
+  const rows = await query<CardRow>(
+    'SELECT id, title, owner, card, revision, card_revision FROM problems WHERE id IN ' +
+      `(${ids.map(() => '?').join(', ')})`,
+    ids,
+  )
+  const byId = new Map(rows.map((r) => [r.id, r]))
+  const found = ids.flatMap((id) => byId.get(id) ?? [])
+  const fresh = await makeCards(found.filter((r) => r.card === null || r.card_revision !== r.revision))
+  return found.map((row) => ({
+    ...cardFrom(row, fresh.get(row.id)),
+    whose: row.owner === idOf(person) ? 'own' : row.owner === HOUSE ? 'house' : 'shared',
+  }))
+}
+
+function cardFrom({ id, title, card }: CardRow, fresh: string | undefined): Card {
+  const text = fresh ?? card
   const content: CardContent =
-    card === null
-      ? { statement: '', kind: 'frame', drawing: [], status: { text: '', bad: false, signs: [] } }
-      : (JSON.parse(card) as CardContent)
+    text === null
+      ? { statement: '', drawing: [], status: { text: '', bad: false, signs: [] } }
+      : (JSON.parse(text) as CardContent)
   return { ...content, id, title }
 }
 
-async function countsByKind(): Promise<ShelfPage['counts']> {
+/** Cards that are missing or of an older revision, by problem: as many as can be made within the patience. */
+async function makeCards(rows: CardRow[]): Promise<Map<string, string>> {
+  const fresh = new Map<string, string>()
+  const giveUp = new AbortController()
+  const made = Promise.allSettled(
+    rows.map(async ({ id }) => {
+      const card = await makeCard(id, giveUp.signal)
+      if (card) fresh.set(id, card)
+    }),
+  )
+  const timer = setTimeout(() => giveUp.abort(), PATIENCE)
+  await made
+  clearTimeout(timer)
+  return fresh
+}
+
+/** Makes the card of a problem as it is now and keeps it with its revision. */
+async function makeCard(id: string, signal: AbortSignal): Promise<string | undefined> {
+  const [row] = await query<RowDataPacket & { document: string; revision: number }>(
+    'SELECT document, revision FROM problems WHERE id = ?',
+    [id],
+  )
+  if (!row || signal.aborted) return undefined
+  const card = await compute('card', { document: row.document }, signal)
+  await change(
+    'UPDATE problems SET card = ?, card_revision = ?, changed_at = changed_at ' +
+      'WHERE id = ? AND revision = ?',
+    [card, row.revision, id, row.revision],
+  )
+  return card
+}
+
+async function countsByKind(person: Person | null): Promise<ShelfPage['counts']> {
   const counts = { all: 0, beam: 0, frame: 0, truss: 0 }
+  const readable = readableBy(person)
   const rows = await query<RowDataPacket & { kind: CardKind | null; n: number }>(
-    'SELECT kind, COUNT(*) AS n FROM problems WHERE deleted_at IS NULL GROUP BY kind',
+    `SELECT p.kind, COUNT(*) AS n FROM problems p WHERE p.deleted_at IS NULL AND ${readable.sql} GROUP BY p.kind`,
+    readable.values,
   )
   for (const { kind, n } of rows) {
     counts.all += n
@@ -78,15 +162,19 @@ async function countsByKind(): Promise<ShelfPage['counts']> {
   return counts
 }
 
-/** Makes the cards of problems that have none yet, or one of an older revision: demo problems, older stores. */
-async function makeMissingCards() {
-  const rows = await query<RowDataPacket & { id: string; document: string; revision: number }>(
-    'SELECT id, document, revision FROM problems WHERE deleted_at IS NULL AND ' +
-      `(card_revision IS NULL OR card_revision <> revision) ORDER BY created_at DESC LIMIT ${MOST_MADE}`,
+const waiting = new Map<string, NodeJS.Timeout>()
+/** Quiet time after a change before its card is made, ms: while a person types, no card is made at all. */
+const QUIET = 3_000
+
+/** Makes the card of a problem when it has been left alone for a while; what is asked for earlier is made then. */
+export function cardSoon(id: string): void {
+  clearTimeout(waiting.get(id))
+  waiting.set(
+    id,
+    setTimeout(() => {
+      waiting.delete(id)
+      // a card that fails is made when the Shelf shows it
+      makeCard(id, AbortSignal.timeout(10_000)).catch(() => {})
+    }, QUIET).unref(),
   )
-  for (const { id, document, revision } of rows)
-    await change(
-      'UPDATE problems SET kind = ?, words = ?, card = ?, card_revision = ? WHERE id = ? AND revision = ?',
-      [...cardColumns(carriedOver(JSON.parse(document) as Problem)), revision, id, revision],
-    )
 }

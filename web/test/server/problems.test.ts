@@ -1,25 +1,29 @@
 import { beforeAll, describe, expect, inject, it } from 'vitest'
 import { newProblem, type Problem } from '@viga/core'
 import { migrate } from '../../../scripts/migrate.mjs'
-import {
-  deleteProblem,
-  insertProblem,
-  problemById,
-  problemNewerThan,
-  restoreProblem,
-  saveProblem,
-} from '../../app/server/problems.server'
+import * as problems from '../../app/server/problems.server'
+import { written } from '../../app/server/compute/jobs'
 import { change } from '../../app/server/database.server'
-import { shelfPage, CARDS_A_PAGE } from '../../app/server/shelf.server'
+import { HOME } from '../../app/server/people/person'
+import { shelfPage as shelfOf, CARDS_A_PAGE, type ShelfQuery } from '../../app/server/shelf.server'
 import { saveRequest } from '../../app/server/save.server'
-import { shelfAction } from '../../app/server/shelf-actions.server'
+import { shelfAction as actionOf } from '../../app/server/shelf-actions.server'
 
 beforeAll(() => {
   process.env.DATABASE_URL = inject('databaseUrl')
 })
 
+// everything here is done by the one person at home; people.test.ts has the others
+const home = () => Promise.resolve(HOME)
+const problemById = (id: string) => problems.problemById(HOME, id)
+const insertProblem = (p?: Problem) => problems.insertProblem(HOME, p && written(p))
+const shelfPage = (asked: ShelfQuery) => shelfOf(HOME, asked)
+const shelfAction = (fields: Record<string, unknown>) => actionOf(home, fields)
+
 const save = (id: string, body: unknown) =>
   saveRequest(
+    HOME,
+    home,
     id,
     new Request('http://viga/', {
       method: 'POST',
@@ -57,13 +61,16 @@ describe('saving', () => {
   it('answers with the problem where it is newer than what a window has', async () => {
     const id = await insertProblem(newProblem('first'))
     await save(id, { revision: 1, document: newProblem('second') })
-    expect(await problemNewerThan(id, 1)).toMatchObject({ revision: 2, problem: { title: 'second' } })
-    expect(await problemNewerThan(id, 2)).toBeNull()
-    expect(await problemNewerThan('00000000-0000-4000-8000-000000000000', 1)).toBeUndefined()
+    const newer = (than: number, of = id) => problems.textNewerThan(HOME, of, than)
+    expect(await newer(1)).toMatchObject({ revision: 2, title: 'second' })
+    expect(await newer(2)).toBeNull()
+    expect(await newer(1, '00000000-0000-4000-8000-000000000000')).toBeUndefined()
   })
   it('lets one of two saves at once through', async () => {
     const id = await insertProblem()
-    const both = await Promise.all(['a', 'b'].map((t) => saveProblem(id, 1, newProblem(t))))
+    const both = await Promise.all(
+      ['a', 'b'].map((t) => problems.saveProblem(HOME, id, 1, written(newProblem(t)))),
+    )
     expect(both.map((r) => r.saved).sort()).toEqual([false, true])
   })
   it.each([
@@ -91,9 +98,9 @@ describe('saving', () => {
   })
   it('knows a problem that is gone', async () => {
     const id = await insertProblem()
-    await deleteProblem(id)
+    await problems.deleteProblem(HOME, id)
     expect(await save(id, { revision: 1, document: newProblem() })).toMatchObject({ status: 404 })
-    await restoreProblem(id)
+    await problems.restoreProblem(HOME, id)
     expect((await problemById(id))?.id).toBe(id)
   })
 })

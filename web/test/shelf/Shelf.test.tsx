@@ -2,15 +2,14 @@ import { render, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { createRoutesStub } from 'react-router'
 import { describe, expect, it } from 'vitest'
-import type { Card } from '../../app/server/cards.server'
 import type { ShelfPage } from '../../app/server/shelf.server'
 import { Shelf } from '../../app/shelf/Shelf'
 
-const card = (title: string): Card => ({
+const card = (title: string): ShelfPage['cards'][number] => ({
+  whose: 'own',
   id: title,
   title,
   statement: 'A beam.',
-  kind: 'beam',
   drawing: [],
   status: { text: 'solved', bad: false, signs: [] },
 })

@@ -1,0 +1,74 @@
+import { randomUUID } from 'node:crypto'
+import type { Request, Response } from 'express'
+import { change } from '../database.server'
+import { HOME, type Person } from './person'
+import { beginSession, DAYS_IDLE, endSession, sessionOf } from './sessions.server'
+
+/** Who asks, and the ways in which that changes; what it changes goes back to the browser with the answer. */
+export interface Access {
+  person: Person | null
+  /** Several people use this Viga: there are accounts, and everybody has a shelf of their own. */
+  many: boolean
+  /** The session the request came with. */
+  session: string | null
+  /** The machine it came from, as far as it is known. */
+  from: string
+  /** The address under which this server was asked, as links in letters need it. */
+  origin: string
+  /** The person; somebody who is nobody yet gets a shelf of their own, without an account. */
+  begin(): Promise<Person>
+  /** From now on this browser is that person, in a session that begins now. */
+  signIn(person: string): Promise<void>
+  signOut(): Promise<void>
+}
+
+const COOKIE = 'viga'
+const SECRET = /^[\w-]{43}$/
+
+/** The secret in the cookies of a request. */
+function secretIn(cookies: string | undefined): string | undefined {
+  const found = /(?:^|;\s*)viga=([^;]*)/.exec(cookies ?? '')?.[1]
+  return found !== undefined && SECRET.test(found) ? found : undefined
+}
+
+/** Finds out who asks. @param many whether there are several people; otherwise everybody is the one at home */
+export async function accessOf(request: Request, response: Response, many: boolean): Promise<Access> {
+  const about = { from: request.ip ?? '', origin: `${request.protocol}://${request.host}` }
+  if (!many) return { ...about, ...onlyOne }
+  const secret = secretIn(request.headers.cookie)
+  const found = secret === undefined ? undefined : await sessionOf(secret)
+  const options = { httpOnly: true, sameSite: 'lax', secure: request.secure, path: '/' } as const
+  const access: Access = {
+    ...about,
+    many,
+    person: found?.person ?? null,
+    session: found?.session ?? null,
+    async begin() {
+      if (access.person) return access.person
+      const person: Person = { id: randomUUID(), name: '', email: null, role: 'author' }
+      await change('INSERT INTO people (id) VALUES (?)', [person.id])
+      await access.signIn(person.id)
+      return (access.person = person)
+    },
+    async signIn(person) {
+      if (secret !== undefined) await endSession(secret)
+      const next = await beginSession(person, request.get('User-Agent') ?? '')
+      response.cookie(COOKIE, next, { ...options, maxAge: DAYS_IDLE * 24 * 3600 * 1000 })
+    },
+    async signOut() {
+      if (secret !== undefined) await endSession(secret)
+      response.clearCookie(COOKIE, options)
+    },
+  }
+  response.locals.person = found?.person.id
+  return access
+}
+
+const onlyOne: Omit<Access, 'from' | 'origin'> = {
+  person: HOME,
+  many: false,
+  session: null,
+  begin: () => Promise.resolve(HOME),
+  signIn: () => Promise.resolve(),
+  signOut: () => Promise.resolve(),
+}

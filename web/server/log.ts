@@ -1,0 +1,43 @@
+import { randomUUID } from 'node:crypto'
+import type { Request, RequestHandler } from 'express'
+import { pino, type Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+
+/** One line of JSON an event, on standard output. */
+export const createLog = (level: string): Logger => pino({ level, base: undefined })
+
+const ID = /^[\w-]{8,64}$/
+const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
+
+/**
+ * Gives every request an id, which its answer carries too, and writes a line when it is answered: writes and
+ * refusals always, what was read only when asked for.
+ * @param trusted the id that a trusted proxy gave is taken over
+ */
+export const logRequests = (log: Logger, trusted: boolean): RequestHandler =>
+  pinoHttp({
+    logger: log,
+    genReqId: (request, response) => {
+      const given = request.headers['x-request-id']
+      const id = trusted && typeof given === 'string' && ID.test(given) ? given : randomUUID()
+      response.setHeader('X-Request-Id', id)
+      return id
+    },
+    customLogLevel: (request, response, error) => {
+      if (error ?? response.statusCode >= 500) return 'error'
+      if (response.statusCode >= 400) return 'warn'
+      return WRITES.has(request.method ?? '') ? 'info' : 'debug'
+    },
+    customProps: (request) => ({ person: (request as Request).res?.locals.person as string | undefined }),
+    customSuccessMessage: (request) => (WRITES.has(request.method ?? '') ? 'write' : 'read'),
+    serializers: {
+      // no cookies, no bodies: a log is read by more people than a problem is
+      req: (request: { id: string; method: string; url: string; remoteAddress: string }) => ({
+        id: request.id,
+        method: request.method,
+        url: request.url.split('?')[0].slice(0, 200),
+        from: request.remoteAddress,
+      }),
+      res: (response: { statusCode: number }) => ({ status: response.statusCode }),
+    },
+  })
