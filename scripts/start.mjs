@@ -81,7 +81,7 @@ const crashes = []
 function serve(env) {
   const script = join(root, 'web', dev ? 'server/dev.mjs' : 'build/server/index.js')
   // its own session: Ctrl-C reaches it through this process alone, which holds its standard input while it lives
-  server = spawn(process.execPath, ['--enable-source-maps', script], {
+  server = spawn(process.execPath, ['--enable-source-maps', '--max-old-space-size=320', '--max-semi-space-size=16', script], {
     cwd: join(root, 'web'),
     env,
     stdio: ['pipe', 'pipe', 'inherit'],

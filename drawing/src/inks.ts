@@ -20,3 +20,8 @@ export const PAPER_INKS: Readonly<Record<Ink, string>> = {
   'held-hatch': '#d8d0c2',
   pencil: '#ae3527',
 }
+
+/** The inks of a page, by the names its style sheet knows them by: light and dark come from there. */
+export const PAGE_INKS = Object.fromEntries(
+  Object.keys(PAPER_INKS).map((name) => [name, `var(--${name})`]),
+) as Record<Ink, string>

@@ -57,6 +57,10 @@ export function pictureSvg({ groups, labels, bounds, caption }: Picture, options
   ].join('\n')
 }
 
+/** The marks of groups as SVG, to stand inside an element of a page that has the inks. */
+export const groupsSvg = (groups: readonly Group[], inks: SvgOptions['inks']): string =>
+  groups.flatMap((g) => g.marks.map((m) => markSvg(m, inks))).join('')
+
 function markSvg(m: Mark, inks: SvgOptions['inks']): string {
   if (m.t === 'text') return textSvg(m, inks)
   return `<path${attributes({

@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import PDFDocument from 'pdfkit'
+import { typefaceBytes } from './sfnt'
 
 export type Doc = PDFKit.PDFDocument
 
@@ -24,12 +25,12 @@ export function blank(title: string, size: 'A4' | [number, number] = 'A4'): Doc 
     bufferPages: true,
     info: { Title: title, Creator: 'Viga' },
   })
-  doc.registerFont('serif', plex('400-normal'))
-  doc.registerFont('serif-italic', plex('400-italic'))
-  doc.registerFont('serif-bold', plex('500-normal'))
-  doc.registerFont('math', katex('Main-Regular'))
-  doc.registerFont('math-italic', katex('Math-Italic'))
-  doc.registerFont('big', katex('Size1-Regular'))
+  doc.registerFont('serif', typefaceBytes(plex('400-normal')))
+  doc.registerFont('serif-italic', typefaceBytes(plex('400-italic')))
+  doc.registerFont('serif-bold', typefaceBytes(plex('500-normal')))
+  doc.registerFont('math', typefaceBytes(katex('Main-Regular')))
+  doc.registerFont('math-italic', typefaceBytes(katex('Math-Italic')))
+  doc.registerFont('big', typefaceBytes(katex('Size1-Regular')))
   return doc
 }
 
@@ -110,6 +111,9 @@ const LOWERED: Record<string, string> = { ᵢ: 'i', ⱼ: 'j', ᵣ: 'r' }
 /** Signs that the face of the words lacks. */
 const MATH_SIGNS = /[ΣΔΦθαδγ√∫≠≤≥⟶]/
 
+/** A text without any sign that is set in a way of its own. */
+const PLAIN = /^[\x20-\x7e]*$/
+
 /**
  * Words as boxes that a line may be broken between: each a word with the space after it, raised and lowered
  * signs set so.
@@ -120,6 +124,7 @@ export function wordBoxes(doc: Doc, text: string, face: Face, size: number, colo
 
 /** A text on one line, its raised, lowered and mathematical signs each in their own way. */
 export function textBox(doc: Doc, text: string, face: Face, size: number, colour = INK): Box {
+  if (PLAIN.test(text)) return run(doc, text, face, size, colour)
   const out: Box[] = []
   let plain = ''
   const flush = () => {

@@ -1,3 +1,4 @@
+import { EventEmitter } from 'node:events'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { endCompute, startCompute } from '../app/server/compute/pool.server'
@@ -5,6 +6,9 @@ import { closeDatabase, openDatabase } from '../app/server/database.server'
 import { createApp } from './app'
 import { createLog } from './log'
 import { readSettings } from './settings'
+
+// a streamed page waits for its compression in many small parts, each with a listener that goes again
+EventEmitter.defaultMaxListeners = 100
 
 /** Time that requests under way have when the server is asked to end, ms. */
 const DRAIN = 700

@@ -25,6 +25,8 @@ import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
 import { createSheet } from '../sheet/store'
 import { Divide } from './Divide'
+import { Gone, Unsent } from './Unkept'
+import { useMoved } from './use-moved'
 import { Keys } from './Keys'
 import { TitleField } from './TitleField'
 import { Tools } from './Tools'
@@ -47,6 +49,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
   const calm = useMemo(() => calmed(store), [store])
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
+  useMoved(store)
   useEffect(warmTypesetter, [])
   useEffect(() => quietly(fetchParts), [])
   const [projected, setProjected] = useState(false)
@@ -80,6 +83,8 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
         <Divide />
         <section className="sheet" aria-label="Sheet">
           <Conflict />
+          <Gone />
+          <Unsent />
           <RunningHead />
           <Suspense>
             <FirstNotes />

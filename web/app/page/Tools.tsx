@@ -65,16 +65,20 @@ function SaveWord() {
     save.kind === 'saved' && mounted
       ? new Date(save.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
       : ''
+  const draftKept = useSheet((s) => s.draftKept)
+  const mayWrite = useSheet((s) => s.mayWrite)
   const words = {
-    saved: `saved ${time}`,
+    saved: mayWrite ? `saved ${time}` : 'your first change makes a copy of your own',
     unsaved: 'saving …',
     saving: 'saving …',
-    offline: 'kept in this browser',
+    // said when the disk has it, not before
+    offline: draftKept ? 'kept in this browser' : 'not kept yet …',
     conflict: 'two versions',
+    gone: 'taken off the Shelf',
   }[save.kind]
   return (
     <span
-      className={save.kind === 'offline' || save.kind === 'conflict' ? 'pencil' : 'quiet'}
+      className={['offline', 'conflict', 'gone'].includes(save.kind) ? 'pencil' : 'quiet'}
       role="status"
       title={save.kind === 'offline' ? save.message : undefined}
     >

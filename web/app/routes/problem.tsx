@@ -3,6 +3,7 @@ import { data } from 'react-router'
 import type { Problem as Statement } from '@viga/core'
 import { carriedOver } from '@viga/core/document/carry-over'
 import { ProblemPage } from '../page/ProblemPage'
+import { isBusy } from '../server/busy.server'
 import { readText, textById } from '../server/problems.server'
 import { useInBrowser } from '../widgets/use-in-browser'
 import type { Route } from './+types/problem'
@@ -19,7 +20,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (!found)
     throw data('There is no such problem on the Shelf. It may have been taken off.', { status: 404 })
   const { id, title, revision, changedAt, mayWrite, document } = found
-  return document.length > LARGE
+  return document.length > LARGE || isBusy()
     ? { id, title, revision, changedAt, mayWrite, text: document }
     : { ...readText(found), title }
 }
@@ -35,14 +36,14 @@ export const shouldRevalidate = ({
 
 export default function Problem({ loaderData }: Route.ComponentProps) {
   return loaderData.text !== undefined ? (
-    <Large key={loaderData.id} {...loaderData} />
+    <Later key={loaderData.id} {...loaderData} />
   ) : (
     <ProblemPage key={loaderData.id} stored={loaderData} />
   )
 }
 
-/** A large problem is drawn by the browser alone: the server would keep everybody else waiting for it. */
-function Large({
+/** A page that the browser draws alone: the server would keep everybody else waiting for it. */
+function Later({
   text,
   ...rest
 }: { text: string } & Omit<Parameters<typeof ProblemPage>[0]['stored'], 'problem'>) {
@@ -51,8 +52,8 @@ function Large({
   return problem ? (
     <ProblemPage stored={{ ...rest, problem }} />
   ) : (
-    <p className="large-arriving" role="status">
-      This is a large problem. It is being drawn …
+    <p className="arriving" role="status">
+      The problem is being drawn …
     </p>
   )
 }

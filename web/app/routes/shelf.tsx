@@ -1,5 +1,6 @@
 import { data, redirect } from 'react-router'
 import { number, object, string } from 'yup'
+import { isBusy } from '../server/busy.server'
 import { formOf, textsOf } from '../server/form.server'
 import { shelfAction } from '../server/shelf-actions.server'
 import { shelfPage } from '../server/shelf.server'
@@ -20,8 +21,10 @@ const asked = object({
     .transform((v: number) => (Number.isInteger(v) && v > 0 ? v : 1)),
 })
 
-export const loader = ({ request, context }: Route.LoaderArgs) =>
-  shelfPage(context.access.person, asked.cast(Object.fromEntries(new URL(request.url).searchParams)))
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const query = asked.cast(Object.fromEntries(new URL(request.url).searchParams))
+  return { ...(await shelfPage(context.access.person, query)), drawnLater: isBusy() }
+}
 
 export async function action({ request, context }: Route.ActionArgs) {
   const fields = textsOf(await formOf(request))

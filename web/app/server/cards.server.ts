@@ -9,7 +9,8 @@ import {
   type Structure,
 } from '@viga/core'
 import { miniScene } from '@viga/drawing/card-figure'
-import type { Group } from '@viga/drawing/marks'
+import { PAGE_INKS } from '@viga/drawing/inks'
+import { groupsSvg } from '@viga/drawing/svg'
 import { drawnLoads } from '@viga/drawing/words'
 
 export const CARD = { width: 220, height: 152 }
@@ -24,7 +25,8 @@ export type CardKind = 'beam' | 'frame' | 'truss'
 /** What a card of the Shelf shows of a problem besides its title. */
 export interface CardContent {
   statement: string
-  drawing: Group[]
+  /** Marks as SVG, of the size that `CARD` says, in the inks of the page. */
+  drawing: string
   status: { text: string; bad: boolean; signs: ('=' | '±' | '≠' | '?')[] }
 }
 
@@ -55,13 +57,16 @@ export function cardOf(problem: Problem): CardContent {
   return {
     statement: problem.statement ?? '',
     drawing: structure
-      ? miniScene(
-          structure,
-          first === undefined ? [] : drawnLoads(structure, new Set([first]), display),
-          CARD.width,
-          CARD.height,
+      ? groupsSvg(
+          miniScene(
+            structure,
+            first === undefined ? [] : drawnLoads(structure, new Set([first]), display),
+            CARD.width,
+            CARD.height,
+          ),
+          PAGE_INKS,
         )
-      : [],
+      : '',
     status: statusOf(problem, outcome),
   }
 }

@@ -35,8 +35,7 @@ export function openDatabase(url: string): void {
     const pool = createPool({
       uri,
       connectionLimit: CONNECTIONS,
-      maxIdle: 2,
-      idleTimeout: 30_000,
+      idleTimeout: 60_000,
       queueLimit: 2_000,
       connectTimeout: REACH,
       charset: 'utf8mb4',

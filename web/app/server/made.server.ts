@@ -21,9 +21,5 @@ export async function madeOf<K extends Made>(
   const found = await textById(person, id)
   if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
   const key = JSON.stringify([id, found.revision, job, asked])
-  return fileResponse(
-    await once(key, () =>
-      compute(job, { ...asked, document: found.document }, signal),
-    ),
-  )
+  return fileResponse(await once(key, () => compute(job, { ...asked, document: found.document }, signal)))
 }

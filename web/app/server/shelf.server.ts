@@ -7,8 +7,10 @@ import { readableBy } from './problems.server'
 
 /** Cards on one page of the Shelf. */
 export const CARDS_A_PAGE = 48
-/** Time that a page waits for cards that are not made yet, ms; what is not there then is shown without. */
-const PATIENCE = 2_500
+/** Time that a page waits for cards that were never made, ms, and for those of an older revision. */
+const PATIENCE = { missing: 2_500, older: 300 }
+/** Cards of an older revision that are made for one page. */
+const MOST_OLDER = 2
 
 export interface ShelfQuery {
   kind?: CardKind
@@ -89,18 +91,24 @@ interface CardRow extends RowDataPacket {
   card: string | null
   revision: number
   card_revision: number | null
+  changed_at: Date
 }
 
 async function cardsOf(person: Person | null, ids: string[]): Promise<ShelfPage['cards']> {
   if (ids.length === 0) return []
   const rows = await query<CardRow>(
-    'SELECT id, title, owner, card, revision, card_revision FROM problems WHERE id IN ' +
+    'SELECT id, title, owner, card, revision, card_revision, changed_at FROM problems WHERE id IN ' +
       `(${ids.map(() => '?').join(', ')})`,
     ids,
   )
   const byId = new Map(rows.map((r) => [r.id, r]))
   const found = ids.flatMap((id) => byId.get(id) ?? [])
-  const fresh = await makeCards(found.filter((r) => r.card === null || r.card_revision !== r.revision))
+  const missing = found.filter((r) => r.card === null)
+  // one that was just changed is made now, for whoever comes back from it; the others follow when left alone
+  const older = found
+    .filter((r) => r.card !== null && r.card_revision !== r.revision)
+    .sort((a, b) => b.changed_at.getTime() - a.changed_at.getTime())
+  const fresh = await makeCards([...missing, ...older.slice(0, MOST_OLDER)])
   return found.map((row) => ({
     ...cardFrom(row, fresh.get(row.id)),
     whose: row.owner === idOf(person) ? 'own' : row.owner === HOUSE ? 'house' : 'shared',
@@ -111,12 +119,12 @@ function cardFrom({ id, title, card }: CardRow, fresh: string | undefined): Card
   const text = fresh ?? card
   const content: CardContent =
     text === null
-      ? { statement: '', drawing: [], status: { text: '', bad: false, signs: [] } }
+      ? { statement: '', drawing: '', status: { text: '', bad: false, signs: [] } }
       : (JSON.parse(text) as CardContent)
   return { ...content, id, title }
 }
 
-/** Cards that are missing or of an older revision, by problem: as many as can be made within the patience. */
+/** Cards that are missing or of an older revision, by problem: as many as are made within the patience. */
 async function makeCards(rows: CardRow[]): Promise<Map<string, string>> {
   const fresh = new Map<string, string>()
   const giveUp = new AbortController()
@@ -126,14 +134,23 @@ async function makeCards(rows: CardRow[]): Promise<Map<string, string>> {
       if (card) fresh.set(id, card)
     }),
   )
-  const timer = setTimeout(() => giveUp.abort(), PATIENCE)
-  await made
-  clearTimeout(timer)
+  const patience = rows.some((r) => r.card === null) ? PATIENCE.missing : PATIENCE.older
+  await Promise.race([made, new Promise((resolve) => setTimeout(resolve, patience).unref())])
+  giveUp.abort()
   return fresh
 }
 
-/** Makes the card of a problem as it is now and keeps it with its revision. */
-async function makeCard(id: string, signal: AbortSignal): Promise<string | undefined> {
+const making = new Map<string, Promise<string | undefined>>()
+
+/** The card of a problem as it is now, made once for all who ask at the same time. */
+function makeCard(id: string, signal: AbortSignal): Promise<string | undefined> {
+  const now = making.get(id) ?? drawCard(id, signal).finally(() => making.delete(id))
+  making.set(id, now)
+  return now
+}
+
+/** Makes the card of a problem and keeps it with its revision. */
+async function drawCard(id: string, signal: AbortSignal): Promise<string | undefined> {
   const [row] = await query<RowDataPacket & { document: string; revision: number }>(
     'SELECT document, revision FROM problems WHERE id = ?',
     [id],

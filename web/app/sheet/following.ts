@@ -20,12 +20,13 @@ const isIdle = (store: SheetStore): boolean => {
 }
 
 /**
- * Asks the server for a newer revision than the one in this window. A page that cannot be reached, or a problem
- * taken off meanwhile, answers nothing: the next save says so.
+ * Asks the server for a newer revision than the one in this window, or whether the problem was taken off. A
+ * server that cannot be reached answers nothing: the next save says so.
  */
-async function newerThan(id: string, revision: number): Promise<Newer | undefined> {
+async function newerThan(id: string, revision: number): Promise<Newer | 'gone' | undefined> {
   try {
     const response = await fetch(`/problems/${id}/newer?than=${revision}`)
+    if (response.status === 404) return 'gone'
     if (response.status !== 200) return undefined
     const body = (await response.json()) as Newer
     return Number.isInteger(body.revision) && trusted(body.problem) ? body : undefined
@@ -51,7 +52,8 @@ export function followOthers(store: SheetStore, adopt: (newer: Newer) => void): 
     looking = false
     // an edit made while the answer was on its way is this window's own: its save asks the person
     const untouched = store.getState().problem === problem && store.getState().revision === revision
-    if (newer && newer.revision > revision && untouched && isIdle(store)) adopt(newer)
+    if (newer === 'gone') store.setState({ save: { kind: 'gone' } })
+    else if (newer && newer.revision > revision && untouched && isIdle(store)) adopt(newer)
   }
   const onSight = () => void look()
   const timer = setInterval(onSight, LOOK_MS)

@@ -36,8 +36,8 @@ export function keepHistory(store: SheetStore): () => void {
     clearTimeout(timer)
     timer = setTimeout(write, PAUSE)
   })
-  void get<Kept>(id, place)
-    .then((kept) => takeBack(store, kept))
+  void Promise.all([get<Kept>(id, place), restored(store)])
+    .then(([kept]) => takeBack(store, kept))
     .catch(() => {})
   window.addEventListener('pagehide', write)
   return () => {
@@ -45,6 +45,23 @@ export function keepHistory(store: SheetStore): () => void {
     unwatch()
     window.removeEventListener('pagehide', write)
   }
+}
+
+/** Resolves when what earlier pages left has been brought back: their steps lead to that. */
+const restored = (store: SheetStore): Promise<void> =>
+  new Promise((resolve) => {
+    if (store.getState().restored) return resolve()
+    const unwatch = store.subscribe((now) => {
+      if (!now.restored) return
+      unwatch()
+      resolve()
+    })
+  })
+
+/** Gives a copy of a problem the steps that led to it. */
+export async function copyHistory(store: SheetStore, copy: string): Promise<void> {
+  const { problem, past, future } = store.getState()
+  await set(copy, { problem, past, future } satisfies Kept, shelf()).catch(() => {})
 }
 
 /** Takes back the steps of an earlier page, when they lead to the very problem that is open. */

@@ -1,199 +1,226 @@
-import type { Problem, ProblemError } from '@viga/core'
-import { readDrafts, type Drafts } from './drafts'
+import type { Problem } from '@viga/core'
+import { draftPlace, type Draft, type DraftPlace } from './draft-place'
+import { readDrafts } from './drafts'
 import { FROM_ELSEWHERE, followOthers } from './following'
+import { isOwn, noteSent, saveInit, sendDocument, sentBy, type SaveAnswer } from './sending'
 import { trusted, type SheetStore } from './store'
 
 /** Quiet time after an edit before it is sent, ms. */
 const PAUSE = 350
-/** Time before an unreachable server is tried again, ms. */
-const RETRY = 4000
+/** Time before a save that was not kept is sent again, ms: it doubles each time, up to the longest. */
+const FIRST_RETRY = 1_000
+const LONGEST_RETRY = 60_000
 
 /** The step by which edits come back that an earlier page could not send. */
 export const BROUGHT_BACK = 'edits from before the page was closed'
 
-interface Draft {
-  revision: number
-  problem: Problem
-  drafts: Drafts
-}
-
-const key = (id: string) => `viga:draft:${id}`
-
-/**
- * What this tab sent last, kept over its reload: a newer revision that says just this is no other person's,
- * but this tab's
- * own, whose answer came after the page had gone.
- */
-const sentKey = (id: string) => `viga:sent:${id}`
-const MOST_SENT = 3
-
-function sentBy(id: string): string[] {
-  try {
-    const kept: unknown = JSON.parse(sessionStorage.getItem(sentKey(id)) ?? '[]')
-    return Array.isArray(kept) ? kept.filter((t) => typeof t === 'string') : []
-  } catch {
-    return []
-  }
-}
-
-function noteSent(id: string, documents: readonly string[]) {
-  try {
-    sessionStorage.setItem(sentKey(id), JSON.stringify(documents.slice(-MOST_SENT)))
-  } catch {
-    // without it the worst is a question which of two versions to keep
-  }
-}
-
-const isOwn = (id: string, newer: Problem) => sentBy(id).includes(JSON.stringify(newer))
-
 /**
  * Keeps every edit: at once in this browser, shortly after in the database. A crash, a closed tab or a lost
- * network
- * costs nothing; a save from a stale revision is refused by the server and both versions are kept for the
- * person.
+ * network costs nothing; a save from a stale revision is refused by the server and both versions are kept for
+ * the person.
+ * @param place where drafts of this problem are kept in this browser
  * @returns a function that ends the watch
  */
-export function keepSaved(store: SheetStore): () => void {
+export function keepSaved(
+  store: SheetStore,
+  place: DraftPlace = draftPlace(store.getState().id),
+): () => void {
   const { id } = store.getState()
   let timer: ReturnType<typeof setTimeout> | undefined
   let sending = false
+  let retry = FIRST_RETRY
+  let ended = false
+  // what the server has; what an earlier page left is compared with it once it has been found
   let kept = store.getState().problem
+  const remember = drafting(store, place, () => kept)
 
-  // written as soon as the edit is on the screen, so that writing never delays it
-  let writing: ReturnType<typeof setTimeout> | undefined
-  const rememberSoon = () => (writing ??= setTimeout(remember))
-  const remember = () => {
-    clearTimeout(writing)
-    writing = undefined
-    const { problem, revision, drafts } = store.getState()
-    const pending = problem !== kept || Object.keys(drafts).length > 0
-    try {
-      if (pending)
-        localStorage.setItem(key(id), JSON.stringify({ revision, problem, drafts } satisfies Draft))
-      else localStorage.removeItem(key(id))
-    } catch {
-      // a full or forbidden store: the database still keeps every edit
+  const take = (answer: SaveAnswer, problem: Problem, document: string): number | undefined => {
+    const { problem: now } = store.getState()
+    if (answer.kind !== 'later') retry = FIRST_RETRY
+    switch (answer.kind) {
+      case 'kept':
+        kept = problem
+        noteSent(id, [document])
+        store.setState({
+          revision: answer.revision,
+          save: now === problem ? { kind: 'saved', at: new Date().toISOString() } : { kind: 'unsaved' },
+        })
+        return PAUSE
+      case 'copied':
+        kept = problem
+        void goOn(answer.id, problem)
+        return undefined
+      case 'newer':
+        if (isOwn(id, answer.newer.problem)) {
+          store.setState({ revision: answer.newer.revision, save: { kind: 'unsaved' } })
+          return 0
+        }
+        store.setState({ save: { kind: 'conflict', newer: answer.newer } })
+        return undefined
+      case 'gone':
+        store.setState({ save: { kind: 'gone' } })
+        return undefined
+      case 'refused':
+        store.setState({ save: { kind: 'offline', message: answer.message } })
+        return undefined
+      case 'later': {
+        store.setState({ save: { kind: 'offline', message: answer.message } })
+        const pause = retry * (0.75 + Math.random() / 2) // a class does not come back all at once
+        retry = Math.min(2 * retry, LONGEST_RETRY)
+        return pause
+      }
     }
+  }
+
+  /** The page goes on with the copy; edits that were made meanwhile go along as its draft. */
+  const goOn = async (copy: string, problem: Problem) => {
+    ended = true
+    const { problem: now, drafts } = store.getState()
+    if (now !== problem || Object.keys(drafts).length > 0)
+      await draftPlace(copy)
+        .keep({ revision: 1, problem: now, drafts, at: Date.now() })
+        .catch(() => {})
+    await place.forget().catch(() => {})
+    store.setState({ movedTo: copy })
   }
 
   const send = async () => {
     const { problem, revision, save } = store.getState()
-    if (sending || problem === kept || save.kind === 'conflict') return
+    if (ended || sending || problem === kept || save.kind === 'conflict' || save.kind === 'gone') return
     sending = true
-    store.setState({ save: { kind: 'saving' } })
-    let next = PAUSE
+    if (save.kind !== 'offline') store.setState({ save: { kind: 'saving' } })
     const document = JSON.stringify(problem)
     noteSent(id, [...sentBy(id), document])
-    try {
-      const response = await fetch(`/problems/${id}/save`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: envelope(revision, document),
-      })
-      const body = (await response.json()) as {
-        revision?: number
-        newer?: { problem: Problem; revision: number; changedAt: string }
-        errors?: ProblemError[]
-      }
-      if (response.ok && body.revision !== undefined) {
-        kept = problem
-        noteSent(id, [document])
-        store.setState({
-          revision: body.revision,
-          save:
-            store.getState().problem === problem
-              ? { kind: 'saved', at: new Date().toISOString() }
-              : { kind: 'unsaved' },
-        })
-      } else if (response.status === 409 && body.newer && isOwn(id, body.newer.problem)) {
-        store.setState({ revision: body.newer.revision, save: { kind: 'unsaved' } })
-        next = 0
-      } else if (response.status === 409 && body.newer)
-        store.setState({ save: { kind: 'conflict', newer: body.newer } })
-      else {
-        store.setState({
-          save: { kind: 'offline', message: body.errors?.[0].message ?? 'The server refused to keep this.' },
-        })
-        next = RETRY
-      }
-    } catch {
-      store.setState({
-        save: { kind: 'offline', message: 'Viga cannot be reached; everything is kept in this browser.' },
-      })
-      next = RETRY
-    } finally {
-      sending = false
-      remember()
-    }
-    if (store.getState().problem !== kept && store.getState().save.kind !== 'conflict') plan(next)
+    const next = take(await sendDocument(id, revision, document), problem, document)
+    sending = false
+    remember()
+    if (next !== undefined && store.getState().problem !== kept) plan(next)
   }
   const plan = (delay: number) => {
     clearTimeout(timer)
     timer = setTimeout(() => void send(), delay)
   }
 
-  restore(store, (problem) => (kept = problem))
+  void restore(store, place, kept).then((pending) => {
+    if (ended) return
+    store.setState({ restored: true })
+    if (pending) plan(0)
+  })
   const unwatch = store.subscribe((now, before) => {
     if (now.problem !== before.problem || now.drafts !== before.drafts || now.revision !== before.revision)
-      rememberSoon()
-    if (now.problem !== before.problem || (before.save.kind === 'conflict' && now.save.kind === 'unsaved'))
-      plan(PAUSE)
+      remember()
+    const resumed =
+      now.save.kind === 'unsaved' && (before.save.kind === 'conflict' || before.save.kind === 'gone')
+    if (resumed && now.problem === kept)
+      store.setState({ save: { kind: 'saved', at: new Date().toISOString() } })
+    else if (now.problem !== before.problem || resumed) plan(PAUSE)
   })
-  if (store.getState().problem !== kept) plan(0)
   const unfollow = followOthers(store, (newer) => {
     kept = newer.problem
     store.getState().edit(FROM_ELSEWHERE, () => newer.problem, { merge: FROM_ELSEWHERE })
     store.setState({ revision: newer.revision, save: { kind: 'saved', at: newer.changedAt } })
   })
   const leave = () => {
-    remember()
     const { problem, revision, save } = store.getState()
+    if (ended) return
     // the last edit of a page that goes away; what does not arrive is in this browser's store
-    if (problem === kept || sending || save.kind === 'conflict') return
+    if (problem === kept || sending || save.kind === 'conflict' || save.kind === 'gone') return
     const document = JSON.stringify(problem)
     noteSent(id, [...sentBy(id), document])
-    void fetch(`/problems/${id}/save`, {
-      method: 'POST',
-      keepalive: true,
-      body: envelope(revision, document),
-    }).catch(() => {})
+    void fetch(`/problems/${id}/save`, { ...saveInit(revision, document), keepalive: true }).catch(() => {})
+  }
+  const online = () => {
+    if (store.getState().save.kind === 'offline') plan(0)
   }
   window.addEventListener('pagehide', leave)
+  window.addEventListener('online', online)
   return () => {
     leave()
+    ended = true
     clearTimeout(timer)
     unwatch()
     unfollow()
     window.removeEventListener('pagehide', leave)
+    window.removeEventListener('online', online)
   }
 }
 
-const envelope = (revision: number, document: string) => `{"revision":${revision},"document":${document}}`
+/**
+ * Writes what is not saved yet into this browser, one write at a time, the newest state each. `draftKept` of the
+ * store says that the newest edit is on the disk.
+ * @returns a function that has the state as it is now written
+ */
+function drafting(store: SheetStore, place: DraftPlace, savedProblem: () => Problem): () => void {
+  let writing = false
+  let asked = false
+  const write = async () => {
+    writing = true
+    while (asked) {
+      asked = false
+      const { problem, revision, drafts } = store.getState()
+      const pending = problem !== savedProblem() || Object.keys(drafts).length > 0
+      try {
+        if (pending) await place.keep({ revision, problem, drafts, at: Date.now() })
+        else await place.forget()
+        if (!asked) store.setState({ draftKept: pending })
+      } catch {
+        // a full or forbidden store: the database still keeps every edit
+        store.setState({ draftKept: false })
+      }
+    }
+    writing = false
+  }
+  return () => {
+    asked = true
+    if (store.getState().draftKept) store.setState({ draftKept: false })
+    // as soon as the edit is on the screen, so that writing never delays it
+    if (!writing) setTimeout(() => !writing && void write())
+  }
+}
 
-/** What an earlier page of this browser could not send any more. */
-function restore(store: SheetStore, keepAs: (problem: Problem) => void) {
-  const { id, problem: server, revision, save } = store.getState()
-  keepAs(server)
-  let draft: Draft | undefined
-  try {
-    draft = JSON.parse(localStorage.getItem(key(id)) ?? 'null') as Draft
-  } catch {
-    return
+/**
+ * What earlier pages of this browser could not send any more: each becomes a step, the newest last, so that undo
+ * leads back through all of them.
+ * @returns whether there is something to be sent
+ */
+async function restore(store: SheetStore, place: DraftPlace, server: Problem): Promise<boolean> {
+  const { id, revision, save } = store.getState()
+  const found = await place.found().catch(() => ({ own: undefined, left: [] }))
+  const before = earlierDraft(id)
+  const usable = [before, ...found.left, found.own].flatMap((draft) => {
+    const problem = draft && trusted(draft.problem)
+    return draft && problem ? [{ ...draft, problem }] : []
+  })
+  const same = JSON.stringify(server)
+  // what arrived after all leaves texts that could not be read
+  const unsent = usable.filter((d) => JSON.stringify(d.problem) !== same)
+  const mine = store.getState().problem
+  for (const { problem } of unsent) store.getState().edit(BROUGHT_BACK, () => problem)
+  // edits made before the drafts were found go on from them
+  if (unsent.length > 0 && mine !== server) store.getState().edit(BROUGHT_BACK, () => mine)
+  const drafts = readDrafts(Object.assign({}, ...usable.map((d) => d.drafts)))
+  if (Object.keys(drafts).length > 0) store.setState({ drafts: { ...drafts, ...store.getState().drafts } })
+  const last = unsent.at(-1)
+  if (!last) {
+    if (usable.length > 0 && Object.keys(drafts).length === 0) await place.forget().catch(() => {})
+    return store.getState().problem !== server
   }
-  const problem = draft && trusted(draft.problem)
-  if (!draft || !problem) return
-  if (JSON.stringify(problem) === JSON.stringify(server)) {
-    // it arrived after all: what is left are texts that could not be read
-    const drafts = readDrafts(draft.drafts)
-    if (Object.keys(drafts).length) store.setState({ drafts })
-    else localStorage.removeItem(key(id))
-    return
-  }
-  store.getState().edit(BROUGHT_BACK, () => problem)
-  store.setState({ drafts: readDrafts(draft.drafts) })
-  if (draft.revision !== revision && !isOwn(id, server)) {
+  if (last.revision !== revision && !isOwn(id, server)) {
     const changedAt = save.kind === 'saved' ? save.at : ''
     store.setState({ save: { kind: 'conflict', newer: { problem: server, revision, changedAt } } })
+  }
+  return true
+}
+
+/** The draft of a page of before drafts had a place for each window; it is found once. */
+function earlierDraft(id: string): Draft | undefined {
+  const key = `viga:draft:${id}`
+  try {
+    const text = localStorage.getItem(key)
+    localStorage.removeItem(key)
+    return text === null ? undefined : (JSON.parse(text) as Draft)
+  } catch {
+    return undefined
   }
 }
 

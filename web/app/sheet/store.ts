@@ -33,6 +33,8 @@ export type SaveState =
   | { kind: 'offline'; message: string }
   /** Somebody saved a newer revision; both are here until the person chooses. */
   | { kind: 'conflict'; newer: { problem: Problem; revision: number; changedAt: string } }
+  /** Taken off the Shelf while it is open here; it can be put back. */
+  | { kind: 'gone' }
 
 export interface SheetState extends ResultsView {
   id: string
@@ -68,6 +70,14 @@ export interface SheetState extends ResultsView {
   /** Texts that cannot be read yet, by field; they outlive a reload. */
   drafts: Drafts
   save: SaveState
+  /** What is not saved yet is on the disk of this browser. */
+  draftKept: boolean
+  /** What earlier pages of this browser left has been looked for. */
+  restored: boolean
+  /** The person may save over this problem; otherwise a change becomes a copy of their own. */
+  mayWrite: boolean
+  /** The problem of one's own that a change to another's has become: the page goes there. */
+  movedTo: string | null
 }
 
 export interface EditOptions {
@@ -106,6 +116,7 @@ export function createSheet(initial: {
   problem: Problem
   revision: number
   changedAt: string
+  mayWrite?: boolean
 }): SheetStore {
   const first = initial.problem.loadCases?.[0]?.id ?? null
   return createStore<Sheet>((set, get) => {
@@ -124,7 +135,7 @@ export function createSheet(initial: {
       const before = get().problem
       set({
         problem,
-        save: get().save.kind === 'conflict' ? get().save : { kind: 'unsaved' },
+        save: ['conflict', 'gone', 'offline'].includes(get().save.kind) ? get().save : { kind: 'unsaved' },
         ...rest(),
         ...next,
       })
@@ -159,6 +170,10 @@ export function createSheet(initial: {
     }
     return {
       ...initial,
+      mayWrite: initial.mayWrite ?? true,
+      draftKept: false,
+      restored: false,
+      movedTo: null,
       ...(begun
         ? drawnOnly(initial.problem)
         : { outcome: solve(initial.problem), solving: false, earlier: null }),

@@ -6,6 +6,7 @@ import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import type { ShelfPage } from '../server/shelf.server'
 import { TopLine } from '../widgets/TopLine'
+import { useInBrowser } from '../widgets/use-in-browser'
 import { NoProblems } from './NoProblems'
 import { useOpener } from './OpenDropped'
 import { ProblemCard } from './ProblemCard'
@@ -20,7 +21,13 @@ const KINDS = [
 ] as const
 
 /** The home page: every problem as a sheet standing on a beam, with its little figure. */
-export function Shelf({ cards, counts, page, pages }: ShelfPage) {
+export function Shelf({
+  cards,
+  counts,
+  page,
+  pages,
+  drawnLater = false,
+}: ShelfPage & { drawnLater?: boolean }) {
   const [asked, ask] = useSearchParams()
   const kind = asked.get('kind') ?? 'all'
   const [find, setFind] = useState(asked.get('find') ?? '')
@@ -32,7 +39,8 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
 
   // gone from sight while the server is told
   const leaving = fetcher.formData?.get('intent') === 'delete' ? fetcher.formData.get('id') : null
-  const shown = cards.filter((c) => c.id !== leaving)
+  const here = useInBrowser() || !drawnLater
+  const shown = here ? cards.filter((c) => c.id !== leaving) : []
   /** Asks for other problems; a change of kind or words begins at the first page. */
   const askFor = (change: Record<string, string>) =>
     ask(
@@ -125,7 +133,7 @@ export function Shelf({ cards, counts, page, pages }: ShelfPage) {
           )}
         </aside>
         <section className="shelf-boards" aria-label="Problems">
-          {shown.length === 0 ? (
+          {shown.length === 0 && here ? (
             <NoProblems
               none={counts.all === 0}
               create={create}

@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { edit, newProblem, type Problem } from '@viga/core'
 import { createSheet } from '../../app/sheet/store'
 import { takeBack } from '../../app/sheet/history'
-import { keepSaved, settle } from '../../app/sheet/saving'
 
 const demo = JSON.parse(
   readFileSync(join(import.meta.dirname, '../../database/demo/01-palm-house.viga.json'), 'utf8'),
@@ -57,142 +56,6 @@ describe('edits of a sheet', () => {
     expect(store.getState().selection).toBeNull()
     store.getState().edit('out', (p) => edit.removeCase({ ...p, answers: [] }, 'W'))
     expect(store.getState().actionId).toBe('G')
-  })
-})
-
-describe('keeping what was typed', () => {
-  const kept = new Map<string, string>()
-  /** What the tab remembers over its reload. */
-  const tab = new Map<string, string>()
-  let replies: { status: number; body: unknown }[]
-  let sent: { revision: number; document: Problem }[]
-  beforeEach(() => {
-    vi.useFakeTimers()
-    kept.clear()
-    tab.clear()
-    replies = []
-    sent = []
-    const deaf = { addEventListener() {}, removeEventListener() {} }
-    vi.stubGlobal('window', deaf)
-    vi.stubGlobal('document', { ...deaf, visibilityState: 'hidden', activeElement: null })
-    vi.stubGlobal('localStorage', {
-      getItem: (k: string) => kept.get(k) ?? null,
-      setItem: (k: string, v: string) => kept.set(k, v),
-      removeItem: (k: string) => kept.delete(k),
-    })
-    vi.stubGlobal('sessionStorage', {
-      getItem: (k: string) => tab.get(k) ?? null,
-      setItem: (k: string, v: string) => tab.set(k, v),
-    })
-    vi.stubGlobal('fetch', (_: string, init: { body: string }) => {
-      sent.push(JSON.parse(init.body) as (typeof sent)[number])
-      const r = replies.shift() ?? { status: 200, body: { revision: sent.at(-1)!.revision + 1 } }
-      if (r.status === 0) return Promise.reject(new Error('no network'))
-      return Promise.resolve({ ok: r.status === 200, status: r.status, json: () => Promise.resolve(r.body) })
-    })
-  })
-  const rename = (title: string) => (p: Problem) => edit.setText(p, 'title', title)
-
-  it('saves after a pause, from the revision it knows, and forgets the draft', async () => {
-    const store = open(newProblem(), 7)
-    keepSaved(store)
-    store.getState().edit('title', rename('one'))
-    await vi.advanceTimersByTimeAsync(1)
-    expect(kept.size).toBe(1)
-    await vi.advanceTimersByTimeAsync(1000)
-    expect(sent).toMatchObject([{ revision: 7, document: { title: 'one' } }])
-    expect(store.getState()).toMatchObject({ revision: 8, save: { kind: 'saved' } })
-    expect(kept.size).toBe(0)
-  })
-  it('tries again when the server cannot be reached, and keeps the draft meanwhile', async () => {
-    replies = [{ status: 0, body: null }]
-    const store = open(newProblem())
-    keepSaved(store)
-    store.getState().edit('title', rename('one'))
-    await vi.advanceTimersByTimeAsync(1000)
-    expect(store.getState().save.kind).toBe('offline')
-    expect(kept.size).toBe(1)
-    await vi.advanceTimersByTimeAsync(5000)
-    expect(store.getState().save.kind).toBe('saved')
-  })
-  it('brings back what a killed tab could not send', async () => {
-    kept.set(
-      'viga:draft:p1',
-      JSON.stringify({
-        revision: 1,
-        problem: { ...newProblem(), title: 'typed' },
-        drafts: { 'x of A': '4*' },
-      }),
-    )
-    const store = open(newProblem())
-    keepSaved(store)
-    expect(store.getState()).toMatchObject({
-      problem: { title: 'typed' },
-      drafts: { 'x of A': { text: '4*' } },
-    })
-    await vi.advanceTimersByTimeAsync(1000)
-    expect(sent).toHaveLength(1)
-  })
-  it('forgets a draft that arrived after all', () => {
-    const problem = { ...newProblem(), title: 'typed' }
-    kept.set('viga:draft:p1', JSON.stringify({ revision: 1, problem, drafts: {} }))
-    const store = open(problem, 2)
-    keepSaved(store)
-    expect(kept.size).toBe(0)
-    expect(store.getState().save.kind).toBe('saved')
-  })
-  it('takes what this tab sent just before it was reloaded for no other version', async () => {
-    const first = open(newProblem())
-    keepSaved(first)
-    first.getState().edit('title', rename('one'))
-    await vi.advanceTimersByTimeAsync(1000)
-    expect(sent).toHaveLength(1)
-    // the reloaded page was served before that save, and goes on from the older revision
-    const reloaded = open(newProblem())
-    replies = [
-      {
-        status: 409,
-        body: { newer: { problem: { ...newProblem(), title: 'one' }, revision: 2, changedAt: '' } },
-      },
-    ]
-    keepSaved(reloaded)
-    reloaded.getState().edit('title', rename('two'))
-    await vi.advanceTimersByTimeAsync(1000)
-    expect(sent.map((s) => [s.revision, s.document.title])).toEqual([
-      [1, 'one'],
-      [1, 'two'],
-      [2, 'two'],
-    ])
-    expect(reloaded.getState()).toMatchObject({
-      revision: 3,
-      save: { kind: 'saved' },
-      problem: { title: 'two' },
-    })
-  })
-  it('keeps both versions when a newer one was saved elsewhere, until the person chooses', async () => {
-    const newer = {
-      problem: { ...newProblem(), title: 'theirs' },
-      revision: 5,
-      changedAt: '2026-01-01T00:00:00Z',
-    }
-    for (const choice of ['mine', 'newer'] as const) {
-      replies = [{ status: 409, body: { newer } }]
-      const store = open(newProblem())
-      keepSaved(store)
-      store.getState().edit('title', rename('mine'))
-      await vi.advanceTimersByTimeAsync(1000)
-      expect(store.getState()).toMatchObject({ save: { kind: 'conflict' }, problem: { title: 'mine' } })
-      store.getState().edit('statement', (p) => edit.setText(p, 'statement', 'more'))
-      expect(store.getState().save.kind).toBe('conflict')
-      settle(store, choice)
-      await vi.advanceTimersByTimeAsync(1000)
-      expect(store.getState()).toMatchObject({
-        revision: 6,
-        save: { kind: 'saved' },
-        problem: { title: choice === 'mine' ? 'mine' : 'theirs' },
-      })
-      kept.clear()
-    }
   })
 })
 

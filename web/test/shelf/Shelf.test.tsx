@@ -10,7 +10,7 @@ const card = (title: string): ShelfPage['cards'][number] => ({
   id: title,
   title,
   statement: 'A beam.',
-  drawing: [],
+  drawing: '',
   status: { text: 'solved', bad: false, signs: [] },
 })
 

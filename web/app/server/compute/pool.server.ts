@@ -1,37 +1,43 @@
 import { LRUCache } from 'lru-cache'
+import PQueue from 'p-queue'
 import { Piscina } from 'piscina'
 import { data } from 'react-router'
 import { jobs, type Answer, type Input, type JobName } from './jobs'
 
 /**
- * Two lanes, so that a long report never stands before a save: what is short, and what is long. Each job has so
- * much time; one that takes longer is ended with its thread.
+ * Two lanes, so that a long report never stands before a save: what is short, and what is long. A job has so much
+ * time, ms, from when its turn comes, and so much memory, MB; one that takes more is ended with its thread.
  */
 const LANES = {
-  short: { time: 5_000, queue: 2_000 },
-  long: { time: 20_000, queue: 200 },
+  short: { time: 8_000, waiting: 1_000, memory: 256 },
+  long: { time: 20_000, waiting: 400, memory: 512 },
 } as const
 type Lane = keyof typeof LANES
 
-const LANE: Record<JobName, Lane> = {
-  check: 'short',
-  card: 'short',
-  open: 'short',
-  retitle: 'short',
-  file: 'short',
-  working: 'long',
-  figure: 'long',
-  results: 'long',
-  marked: 'long',
+/** The lane of each job, and how far it goes before others that wait in the same. */
+const PLACE: Record<JobName, { lane: Lane; priority: number }> = {
+  check: { lane: 'short', priority: 2 },
+  open: { lane: 'short', priority: 1 },
+  retitle: { lane: 'short', priority: 1 },
+  file: { lane: 'short', priority: 0 },
+  card: { lane: 'long', priority: 1 },
+  figure: { lane: 'long', priority: 0 },
+  working: { lane: 'long', priority: 0 },
+  results: { lane: 'long', priority: 0 },
+  marked: { lane: 'long', priority: 0 },
 }
-/** A document with more characters than this is never short. */
+/** A short job with fewer characters than this is done at once: it takes less than the way to a thread. */
+const AT_ONCE = 20_000
+/** One with more is long. */
 const LONG_TEXT = 400_000
-/** Memory of one thread, MB. */
-const MEMORY = 512
 /** What is made of one revision is made once while there is room for it, bytes. */
 const KEPT = 24_000_000
 
-let lanes: Record<Lane, Piscina> | undefined
+interface OpenLane {
+  threads: Piscina
+  queue: PQueue
+}
+let lanes: Record<Lane, OpenLane> | undefined
 
 /**
  * Opens the threads. Without them, as in tests and while Viga is being written, jobs run in this thread.
@@ -40,18 +46,17 @@ let lanes: Record<Lane, Piscina> | undefined
  * @param failed hears of a thread that cannot start or ends by itself
  */
 export function startCompute(file: string, workers: number, failed: (error: unknown) => void): void {
-  const open = (lane: Lane, threads: number) => {
-    const pool = new Piscina({
+  const open = (lane: Lane, most: number): OpenLane => {
+    const threads = new Piscina({
       filename: file,
       minThreads: 1,
-      maxThreads: threads,
-      maxQueue: LANES[lane].queue,
+      maxThreads: most,
       idleTimeout: 60_000,
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+      resourceLimits: { maxOldGenerationSizeMb: LANES[lane].memory, maxYoungGenerationSizeMb: 8 },
       workerData: { lane },
     })
-    pool.on('error', failed)
-    return pool
+    threads.on('error', failed)
+    return { threads, queue: new PQueue({ concurrency: most }) }
   }
   lanes = { short: open('short', 1), long: open('long', workers) }
 }
@@ -59,45 +64,51 @@ export function startCompute(file: string, workers: number, failed: (error: unkn
 export async function endCompute(): Promise<void> {
   const open = lanes
   lanes = undefined
-  if (open) await Promise.all(Object.values(open).map((lane) => lane.destroy()))
+  if (open) await Promise.all(Object.values(open).map(({ threads }) => threads.destroy()))
 }
 
 /**
  * Does a job in a thread of its own; a request that is given up gives its job up.
- * @throws a response of 503 when the queue is full, of 422 when the job exceeds its time or memory
+ * @throws a response of 503 when too many wait, of 422 when the job exceeds its time or memory
  */
 export async function compute<K extends JobName>(
   name: K,
   input: Input<K>,
   signal?: AbortSignal,
 ): Promise<Answer<K>> {
-  if (!lanes) return (await jobs[name](input as never)) as Answer<K>
-  const long = LANE[name] === 'long' || lengthOf(input) > LONG_TEXT
-  const lane: Lane = long ? 'long' : 'short'
-  const time = AbortSignal.timeout(LANES[lane].time)
-  try {
-    return (await lanes[lane].run(
-      { name, input },
-      { signal: signal ? AbortSignal.any([signal, time]) : time },
-    )) as Answer<K>
-  } catch (error) {
-    throw answerTo(error, time.aborted)
+  const { priority } = PLACE[name]
+  const length = lengthOf(input)
+  const lane: Lane = length > LONG_TEXT ? 'long' : PLACE[name].lane
+  if (!lanes || (lane === 'short' && length < AT_ONCE)) return (await jobs[name](input as never)) as Answer<K>
+  const { threads, queue } = lanes[lane]
+  if (queue.size >= LANES[lane].waiting) throw crowded()
+  const run = async () => {
+    const time = AbortSignal.timeout(LANES[lane].time)
+    try {
+      return (await threads.run(
+        { name, input },
+        { signal: signal ? AbortSignal.any([signal, time]) : time },
+      )) as Answer<K>
+    } catch (error) {
+      throw answerTo(error, time.aborted)
+    }
   }
+  return queue.add(run, { priority, signal }) as Promise<Answer<K>>
 }
 
 const lengthOf = (input: object): number =>
   Math.max(...Object.values(input).map((v) => (typeof v === 'string' ? v.length : 0)))
 
+const crowded = () =>
+  data('Many people ask for the same at this moment. Please try again shortly.', {
+    status: 503,
+    headers: { 'Retry-After': '5' },
+  })
+
 function answerTo(error: unknown, late: boolean): unknown {
-  const { code, message } = error as { code?: string; message?: string }
   if (late) return data('This takes longer than the server gives to one request.', { status: 422 })
-  if (code === 'ERR_WORKER_OUT_OF_MEMORY')
+  if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
     return data('This needs more memory than the server gives to one request.', { status: 422 })
-  if (message?.includes('queue'))
-    return data('Many people ask for the same at this moment. Please try again shortly.', {
-      status: 503,
-      headers: { 'Retry-After': '5' },
-    })
   return error
 }
 

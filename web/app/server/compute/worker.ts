@@ -6,5 +6,5 @@ import { jobs, type JobName } from './jobs'
 export default ({ name, input }: { name: JobName; input: never }) => jobs[name](input)
 
 // Linux gives each thread its own priority: a long report lets everybody's page go first
-const { lane } = workerData as { lane: string }
+const { lane } = (workerData ?? {}) as { lane?: string }
 if (lane === 'long' && process.platform === 'linux') setPriority(10)

@@ -1,0 +1,20 @@
+import { performance, type EventLoopUtilization } from 'node:perf_hooks'
+
+/** Time over which it is measured how much this thread does, ms. */
+const SPAN = 250
+/** The share of it from which a page is left to the browser to draw. */
+const MUCH = 0.5
+
+let before: EventLoopUtilization = performance.eventLoopUtilization()
+let share = 0
+setInterval(() => {
+  const now = performance.eventLoopUtilization()
+  share = performance.eventLoopUtilization(now, before).utilization
+  before = now
+}, SPAN).unref()
+
+/**
+ * Many people ask at this moment: what can be drawn in the browser is drawn there, so that nobody waits for the
+ * page of another.
+ */
+export const isBusy = (): boolean => share > MUCH

@@ -1,0 +1,1 @@
+UPDATE problems SET card = NULL, card_revision = NULL
