@@ -25,6 +25,7 @@ export const placesIn = (folder) => ({
   password: join(folder, 'password'),
   keeper: join(folder, 'keeper'),
   server: join(folder, 'server'),
+  port: join(folder, 'port'),
   running: join(folder, 'running.json'),
   failed: join(folder, 'failed'),
   log: join(folder, 'log'),
@@ -33,7 +34,7 @@ export const placesIn = (folder) => ({
 /** Whether the process of this id is the one that it was written down for. */
 export const isStill = (pid, words) => pid > 0 && isAlive(pid) && commandOf(pid).includes(words)
 
-export const readPid = (file) => (existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0)
+export const readNumber = (file) => (existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0)
 
 /** Processes that use the database; what is left of dead ones is cleared away. */
 export function usersOf(folder) {
@@ -58,7 +59,7 @@ export async function startDatabase(folder, { quiet = false } = {}) {
   const giveUp = Date.now() + PATIENCE
   for (;;) {
     const running = readRunning(folder)
-    if (running) return { url: running.url, stop: () => leave(folder, user) }
+    if (running) return { url: running.url, stop: leaving(folder, user) }
     if (!keeperOf(folder)) {
       const failed = existsSync(places.failed) ? readFileSync(places.failed, 'utf8') : ''
       rmSync(places.failed, { force: true })
@@ -75,7 +76,7 @@ export async function startDatabase(folder, { quiet = false } = {}) {
 
 /** The process that keeps the database of a folder, 0 when there is none. */
 export function keeperOf(folder) {
-  const pid = readPid(placesIn(folder).keeper)
+  const pid = readNumber(placesIn(folder).keeper)
   return isStill(pid, 'keep-database') ? pid : 0
 }
 
@@ -93,7 +94,7 @@ function startKeeper(folder) {
 /** How the running server is reached, if one runs and answers. */
 export function readRunning(folder) {
   const { running, server, data } = placesIn(folder)
-  if (!existsSync(running) || !isStill(readPid(server), data)) return undefined
+  if (!existsSync(running) || !isStill(readNumber(server), data)) return undefined
   try {
     return JSON.parse(readFileSync(running, 'utf8'))
   } catch {
@@ -101,7 +102,21 @@ export function readRunning(folder) {
   }
 }
 
-/** Uses the database no longer; the last one waits until its server has ended. */
+/** Time between two looks whether the database is kept, ms. */
+const LOOK = 1_000
+
+/**
+ * Sees to it that the database goes on being kept while this process uses it.
+ * @returns the end of that: the last user waits until the server has ended
+ */
+function leaving(folder, user) {
+  const timer = setInterval(() => keeperOf(folder) || startKeeper(folder), LOOK).unref()
+  return () => {
+    clearInterval(timer)
+    return leave(folder, user)
+  }
+}
+
 async function leave(folder, user) {
   rmSync(user, { force: true })
   while (keeperOf(folder) && usersOf(folder).length === 0) await sleep(20)

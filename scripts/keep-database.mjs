@@ -5,7 +5,7 @@ import { randomBytes } from 'node:crypto'
 import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
-import { isStill, placesIn, readPid, usersOf } from './database.mjs'
+import { isStill, placesIn, readNumber, usersOf } from './database.mjs'
 import { freePort, has, isFree, sleep } from './tools.mjs'
 
 /** Crashes within a minute after which a database is not started any more. */
@@ -24,7 +24,7 @@ function takeTheKey() {
       writeFileSync(places.keeper, String(process.pid), { flag: 'wx' })
       return true
     } catch {
-      if (isStill(readPid(places.keeper), 'keep-database')) return false
+      if (isStill(readNumber(places.keeper), 'keep-database')) return false
       rmSync(places.keeper, { force: true }) // of one that was killed
     }
   return false
@@ -62,7 +62,7 @@ function password() {
 
 /** A server that outlived its keeper is ended: it holds the data. */
 async function endOrphan() {
-  const pid = readPid(places.server)
+  const pid = readNumber(places.server)
   while (isStill(pid, places.data)) {
     process.kill(pid, 'SIGTERM')
     await sleep(100)
@@ -141,11 +141,12 @@ async function keep() {
   try {
     await endOrphan()
     create()
-    let port = await freePort()
+    // those who use it know its port: it stays the same after a crash
+    let port = readNumber(places.port)
     const crashes = []
     while (inUse()) {
-      // those who use it know its port: it stays the same after a crash
-      if (!(await isFree(port))) port = await freePort()
+      if (!port || !(await isFree(port))) port = await freePort()
+      writeFileSync(places.port, String(port))
       server = await launch(port, run)
       while (lives(server)) {
         await sleep(LOOK)

@@ -26,6 +26,8 @@ const FIRST_PORT = 4780
 const MOST_CRASHES = 5
 /** The server says with this status that its settings are wrong: starting it anew changes nothing. */
 const WRONG_SETTINGS = 2
+/** And with this one that another start took its port meanwhile. */
+const PORT_TAKEN = 3
 
 function flags() {
   try {
@@ -81,19 +83,25 @@ const crashes = []
 function serve(env) {
   const script = join(root, 'web', dev ? 'server/dev.mjs' : 'build/server/index.js')
   // its own session: Ctrl-C reaches it through this process alone, which holds its standard input while it lives
-  server = spawn(process.execPath, ['--enable-source-maps', '--max-old-space-size=320', '--max-semi-space-size=16', script], {
-    cwd: join(root, 'web'),
-    env,
-    stdio: ['pipe', 'pipe', 'inherit'],
-    detached: true,
-  })
+  server = spawn(
+    process.execPath,
+    ['--enable-source-maps', '--max-old-space-size=320', '--max-semi-space-size=16', script],
+    {
+      cwd: join(root, 'web'),
+      env,
+      stdio: ['pipe', 'pipe', 'inherit'],
+      detached: true,
+    },
+  )
   server.stdin.on('error', () => {})
   server.stdout.on('data', (chunk) =>
     process.stdout.write(String(chunk).replace(/^(Viga is at)/m, 'viga: $1')),
   )
   server.on('exit', (code, signal) => {
     if (stopping) return
-    if (code === WRONG_SETTINGS) return void stop(WRONG_SETTINGS)
+    if (code === PORT_TAKEN && !asked)
+      return void choosePort().then((port) => serve({ ...env, PORT: String(port) }))
+    if (code === WRONG_SETTINGS || code === PORT_TAKEN) return void stop(code)
     console.error(`viga: the server ended (${signal ?? code})`)
     crashes.push(Date.now())
     if (crashes.filter((t) => t > Date.now() - 60_000).length >= MOST_CRASHES) {

@@ -41,7 +41,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
       ? `viga: PORT ${settings.PORT} is taken.`
       : `viga: the server cannot listen at HOST ${settings.HOST}, PORT ${settings.PORT}: ${error.message}`,
   )
-  process.exit(2)
+  process.exit(error.code === 'EADDRINUSE' ? 3 : 2)
 })
 server.listen(settings.PORT, settings.HOST, () => {
   const host = settings.HOST.includes(':') ? `[${settings.HOST}]` : settings.HOST

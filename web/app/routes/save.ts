@@ -3,6 +3,11 @@ import { saveRequest } from '../server/save.server'
 import { cardSoon } from '../server/shelf.server'
 import type { Route } from './+types/save'
 
+/** A problem is sent here, not asked for. */
+export const loader = () => {
+  throw data('A problem is kept by sending it here.', { status: 405, headers: { Allow: 'POST' } })
+}
+
 /** Keeps a problem: 200 with its new revision, 400 with what is wrong, 409 with the newer problem. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { access } = context

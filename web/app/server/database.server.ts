@@ -13,7 +13,9 @@ const CONNECTIONS = 10
 const REACH = 3_000
 /** Time that a statement has in the database, s, and to arrive from it, ms: a database that is silent ends too. */
 const STATEMENT_S = 4
-const ANSWER = 6_000
+const ANSWER = 5_000
+/** Time for which a host that was silent is not asked again, ms: others do not wait for it, too. */
+const SILENCE = 2_000
 /** Time to wait for a row that another one is changing, s. */
 const ROW_S = 2
 
@@ -22,6 +24,7 @@ export type Value = string | number | null | Buffer
 /** One pool a host. The first is asked until it cannot be reached, then the next. */
 let pools: Pool[] = []
 let current = 0
+let silentUntil: number[] = []
 
 /** The addresses of the hosts in a database address: `mysql://u:p@one:3306,two/viga` names two. */
 export function hostsIn(url: string): string[] {
@@ -52,6 +55,7 @@ export function openDatabase(url: string): void {
     return pool
   })
   current = 0
+  silentUntil = []
 }
 
 export async function closeDatabase(): Promise<void> {
@@ -85,6 +89,9 @@ const LOST = new Set([
   'ER_CON_COUNT_ERROR',
   'ER_UNKNOWN_COM_ERROR', // a node of a cluster that has lost the others
 ])
+/** These say that the statement was not carried out: it may be sent again whatever it changes. */
+const UNSENT = new Set(['ECONNREFUSED', 'ER_UNKNOWN_COM_ERROR', 'ENOTFOUND', 'EAI_AGAIN', 'EHOSTUNREACH'])
+const UNREACHED = 'The database was not reached in time.'
 /** Somebody else holds the row, or the statement took too long: the same may work shortly. */
 const BUSY = new Set([
   'ER_LOCK_WAIT_TIMEOUT',
@@ -107,7 +114,7 @@ async function connectionOf(pool: Pool): Promise<PoolConnection> {
   const timer = new Promise<never>((_, reject) => {
     const t = setTimeout(() => {
       late = true
-      reject(new Error('The database was not reached in time.'))
+      reject(new Error(UNREACHED))
     }, REACH)
     void asked.then(
       (connection) => {
@@ -142,16 +149,20 @@ async function runOn<T>(pool: Pool, sql: string, values: Value[]): Promise<T> {
 async function run<T>(sql: string, values: Value[], repeats: boolean): Promise<T> {
   const all = opened()
   for (let tried = 0; ; tried++) {
+    const host = current % all.length
     try {
-      return await runOn<T>(all[current % all.length], sql, values)
+      if (Date.now() < (silentUntil[host] ?? 0)) throw new Error(UNREACHED)
+      return await runOn<T>(all[host], sql, values)
     } catch (error) {
       if (BUSY.has(codeOf(error)))
         throw later('Somebody else is changing the same at this very moment. Please try again.')
       if (!isLost(error)) throw error
-      const unsent = codeOf(error) === 'ECONNREFUSED' || codeOf(error) === 'ER_UNKNOWN_COM_ERROR'
+      const unsent = UNSENT.has(codeOf(error)) || (error as Error).message === UNREACHED
+      const silent = codeOf(error) === 'PROTOCOL_SEQUENCE_TIMEOUT' || (error as Error).message === UNREACHED
+      if (silent && Date.now() >= (silentUntil[host] ?? 0)) silentUntil[host] = Date.now() + SILENCE
       current = (current + 1) % all.length
       // a stale connection of a database that was started anew is worth one more try
-      if (tried >= all.length || !(repeats || unsent))
+      if (tried >= all.length - (silent ? 1 : 0) || !(repeats || unsent))
         throw later('The database cannot be reached just now. What was typed is kept in this browser.')
     }
   }

@@ -30,10 +30,20 @@ export const written = (problem: Problem): Written => ({
   kind: kindOf(problem),
 })
 
+const NOT_A_SAVE = 'This is no problem with the revision it started from.'
+const REVISION = 'A revision is a whole number from 1.'
+
 const envelope = object({
-  revision: number().integer().min(1).required('The revision it started from is missing.'),
+  revision: number()
+    .integer(REVISION)
+    .min(1, REVISION)
+    .max(4_294_967_295, REVISION)
+    .required('The revision it started from is missing.'),
   document: mixed().required('The problem is missing.'),
-}).noUnknown()
+})
+  .noUnknown(NOT_A_SAVE)
+  .typeError(NOT_A_SAVE)
+  .nonNullable(NOT_A_SAVE)
 
 type Checked = { ok: true; revision: number; written: Written } | { ok: false; errors: ProblemError[] }
 
@@ -50,7 +60,7 @@ function check({ text }: { text: string }): Checked {
   try {
     input = envelope.validateSync(JSON.parse(text), { strict: true })
   } catch (error) {
-    if (error instanceof ValidationError) return refuse(error.path ?? '$', error.errors[0])
+    if (error instanceof ValidationError) return refuse(error.path || '$', error.errors[0])
     if (error instanceof SyntaxError) return refuse('$', 'This is not valid JSON.')
     throw error
   }

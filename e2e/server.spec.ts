@@ -1,0 +1,245 @@
+import { readFileSync } from 'node:fs'
+import { request as ask } from 'node:http'
+import { connect } from 'node:net'
+import { join } from 'node:path'
+import { expect, test, type APIRequestContext } from '@playwright/test'
+import { serve, serveOn, type Server } from '../scripts/serve.mjs'
+
+/** Trials of the server itself: what it refuses, what it survives, what it promises. */
+
+let viga: Server & { databaseUrl: string }
+test.beforeAll(async () => {
+  viga = await serve({ LOG_LEVEL: 'info' })
+})
+test.afterAll(() => viga.stop())
+
+const statement = (title: string) => ({
+  format: 'viga-problem',
+  version: 1,
+  title,
+  units: { length: 'm', force: 'kN' },
+  kind: 'frame',
+  nodes: [],
+  members: [],
+})
+
+/** Puts a problem on the Shelf; returns its address. */
+async function put(request: APIRequestContext, address: string, title: string): Promise<string> {
+  const response = await request.post(`${address}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify(statement(title)) },
+    maxRedirects: 0,
+  })
+  return response.headers().location.replace('/given', '')
+}
+
+const save = (request: APIRequestContext, address: string, at: string, revision: number, title: string) =>
+  request.post(`${address}${at}/save`, { data: { revision, document: statement(title) } })
+
+const fileOf = async (request: APIRequestContext, address: string, at: string) =>
+  (await (await request.get(`${address}${at}/file`)).json()) as { title: string }
+
+/** Sends bytes as they are; the first line of the answer. */
+const raw = (address: string, text: string, more?: Buffer) =>
+  new Promise<string>((resolve) => {
+    const { hostname, port } = new URL(address)
+    let answer = ''
+    const socket = connect(Number(port), hostname, () => {
+      socket.write(text)
+      if (more) socket.write(more)
+    })
+    socket.on('data', (chunk) => (answer += String(chunk)))
+    socket.on('error', () => {})
+    socket.on('close', () => resolve(answer.split('\r\n')[0]))
+  })
+
+test('what cannot be meant is refused with its reason, and never by an error of the server', async ({
+  request,
+}) => {
+  const at = await put(request, viga.address, 'asked badly')
+  const form = { 'Content-Type': 'application/x-www-form-urlencoded' }
+  const tries: [string, string, number, { data?: string; headers?: Record<string, string> }?][] = [
+    ['GET', '/%E0%A4%A', 404],
+    ['GET', '/assets/%2e%2e/%2e%2e/server/index.js', 404],
+    ['GET', '/problems/x/given', 404],
+    ['GET', `${at}/newer?than=soon`, 400],
+    ['GET', `${at}/figure-as/svg?size=1e99`, 400],
+    ['GET', `${at}/save`, 405],
+    ['GET', '/?page=1e308&kind=none', 200],
+    ['POST', `${at}/save`, 400, { data: '{' }],
+    ['POST', `${at}/save`, 400, { data: 'null' }],
+    ['POST', `${at}/save`, 400, { data: '{"revision":1e400,"document":{}}' }],
+    ['POST', `${at}/save`, 400, { data: '['.repeat(1_000_000) }],
+    ['POST', '/?index', 400, { data: 'x', headers: { 'Content-Type': 'multipart/form-data' } }],
+    ['POST', '/?index', 400, { data: 'intent=burn', headers: form }],
+    ['POST', '/', 405, { data: 'intent=new', headers: form }],
+    ['PUT', '/', 405, { data: 'x' }],
+    ['DELETE', at, 405],
+    // another site, or another name that points here
+    [
+      'POST',
+      `${at}/save`,
+      403,
+      { data: '{}', headers: { 'Content-Type': 'text/plain', Origin: 'http://quince.example' } },
+    ],
+    ['POST', `${at}/save`, 403, { data: '{}', headers: { 'Sec-Fetch-Site': 'cross-site' } }],
+    ['POST', '/?index', 403, { data: 'intent=new', headers: { ...form, Origin: 'null' } }],
+    ['GET', '/', 421, { headers: { Host: 'quince.example' } }],
+  ]
+  for (const [method, path, status, options] of tries) {
+    const response = await request.fetch(viga.address + path, { method, maxRedirects: 0, ...options })
+    expect([method, path, response.status()]).toEqual([method, path, status])
+    expect(await response.text()).not.toMatch(/Unexpected Server Error|at .*\.js/)
+  }
+})
+
+test('a body that is too large, or does not say how large, is refused before it is read', async () => {
+  const head = (more: string) => `POST /?index HTTP/1.1\r\nHost: localhost\r\n${more}\r\n\r\n`
+  const large = await raw(viga.address, head('Content-Length: 629145600'), Buffer.alloc(2_000_000, 32))
+  expect(large).toContain('413')
+  expect(await raw(viga.address, head('Transfer-Encoding: chunked'))).toContain('411')
+  expect(await raw(viga.address, 'NONSENSE\r\n\r\n')).toContain('400')
+})
+
+test('answers forbid what a page does not need; each page has a nonce of its own', async ({ request }) => {
+  const [one, two] = [await request.get(viga.address), await request.get(viga.address)]
+  const headers = one.headers()
+  expect(headers).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'referrer-policy': 'same-origin',
+    'cache-control': 'no-store',
+  })
+  const nonce = /script-src 'self' 'nonce-([^']+)'/.exec(headers['content-security-policy'])![1]
+  expect(headers['content-security-policy']).toContain("frame-ancestors 'none'")
+  expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/)
+  expect(two.headers()['content-security-policy']).not.toContain(nonce)
+  const scripts = (await one.text()).match(/<script[^>]*>/g)!
+  expect(scripts.length).toBeGreaterThan(2)
+  for (const script of scripts) expect(script).toContain(`nonce="${nonce}"`)
+  expect(headers['strict-transport-security']).toBeUndefined()
+})
+
+test('behind a proxy that ends TLS, pages are written to, and ask for TLS from then on', async ({
+  request,
+}) => {
+  const server = await serveOn(viga.databaseUrl, {
+    TRUSTED_PROXIES: '1',
+    ALLOWED_HOSTS: 'viga.quince.example',
+  })
+  const headers = {
+    'X-Forwarded-Proto': 'https',
+    'X-Forwarded-Host': 'viga.quince.example',
+    'X-Forwarded-For': '192.0.2.7',
+    Origin: 'https://viga.quince.example',
+  }
+  const made = await request.post(`${server.address}/?index`, {
+    form: { intent: 'new' },
+    headers,
+    maxRedirects: 0,
+  })
+  expect(made.status()).toBe(302)
+  expect(made.headers()['strict-transport-security']).toContain('max-age=')
+  const plain = await request.post(`${server.address}/?index`, {
+    form: { intent: 'new' },
+    headers: { ...headers, Origin: 'http://viga.quince.example' },
+  })
+  expect(plain.status()).toBe(403)
+  expect((await request.get(server.address)).status()).toBe(421)
+  await server.stop()
+})
+
+test('each write leaves a line in the log with its id, without what was written', async ({ request }) => {
+  const at = await put(request, viga.address, 'a secret of the quince')
+  const response = await save(request, viga.address, at, 1, 'another secret of the quince')
+  const id = response.headers()['x-request-id']
+  await expect.poll(() => viga.lines.find((line) => line.includes(id))).toBeTruthy()
+  expect(JSON.parse(viga.lines.find((line) => line.includes(id))!)).toMatchObject({
+    msg: 'write',
+    req: { id, method: 'POST', url: `${at}/save` },
+    res: { status: 200 },
+  })
+  expect(viga.lines.join('\n')).not.toContain('secret of the quince')
+})
+
+test('what was acknowledged is there after the server was killed in the midst of saves', async ({
+  request,
+}) => {
+  let server = await serveOn(viga.databaseUrl)
+  for (let round = 0; round < 3; round++) {
+    const problems = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => put(request, server.address, `killed ${round} ${i}`)),
+    )
+    const acknowledged = problems.map(() => 'nothing')
+    let running = true
+    const writers = problems.map(async (at, i) => {
+      for (let revision = 1; running; revision++) {
+        const title = `killed ${round} ${i} ${revision}`
+        const response = await save(request, server.address, at, revision, title).catch(() => undefined)
+        if (!response?.ok()) return
+        acknowledged[i] = title
+      }
+    })
+    await expect.poll(() => acknowledged.every((title) => title !== 'nothing')).toBe(true)
+    server.process.kill('SIGKILL')
+    running = false
+    await Promise.all(writers)
+    server = await serveOn(viga.databaseUrl)
+    for (const [i, at] of problems.entries()) {
+      const { title } = await fileOf(request, server.address, at)
+      // the last acknowledged one, or the one whose answer was cut off
+      expect(Number(title.split(' ')[3])).toBeGreaterThanOrEqual(Number(acknowledged[i].split(' ')[3]))
+    }
+  }
+  await server.stop()
+})
+
+test('asked to end, it finishes what is under way and ends well in under a second', async ({ request }) => {
+  const server = await serveOn(viga.databaseUrl)
+  const at = await put(request, server.address, 'under way')
+  const pending = save(request, server.address, at, 1, 'kept at the end')
+  const ended = new Promise((resolve) => server.process.once('exit', resolve))
+  const since = Date.now()
+  await pending
+  server.process.kill('SIGTERM')
+  expect(await ended).toBe(0)
+  expect(Date.now() - since).toBeLessThan(5_000) // no measurement: it does not wait for its kept connections
+  expect((await fileOf(request, viga.address, at)).title).toBe('kept at the end')
+})
+
+test('wrong settings are named, and nothing starts', async () => {
+  await expect(serveOn('postgres://nowhere', { PEOPLE: 'some' })).rejects.toThrow(/ended \(2\)/)
+})
+
+test('two servers on one database see each other’s saves, and one of two at once is refused', async ({
+  request,
+}) => {
+  const other = await serveOn(viga.databaseUrl)
+  const at = await put(request, viga.address, 'on two machines')
+  expect((await save(request, other.address, at, 1, 'from the other')).ok()).toBe(true)
+  expect((await fileOf(request, viga.address, at)).title).toBe('from the other')
+  const both = await Promise.all([
+    save(request, viga.address, at, 2, 'from here'),
+    save(request, other.address, at, 2, 'from there'),
+  ])
+  expect(both.map((r) => r.status()).sort()).toEqual([200, 409])
+  await other.stop()
+})
+
+test('a request that is given up gives its work up, and others are answered meanwhile', async ({
+  request,
+}) => {
+  const response = await request.get(`${viga.address}/health`)
+  expect(await response.text()).toBe('alive')
+  const demo = readFileSync(join(import.meta.dirname, '../web/database/demo/01-palm-house.viga.json'), 'utf8')
+  const made = await request.post(`${viga.address}/?index`, {
+    multipart: { intent: 'open', file: demo },
+    maxRedirects: 0,
+  })
+  const at = viga.address + made.headers().location.replace('/given', '')
+  const given = ask(`${at}/working-as/pdf`)
+  given.on('error', () => {})
+  given.end()
+  given.destroy()
+  expect((await request.get(`${viga.address}/ready`)).status()).toBe(200)
+  const again = await request.get(`${at}/working-as/markdown`)
+  expect(await again.text()).toContain('Palm house')
+})
