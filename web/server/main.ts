@@ -2,6 +2,7 @@ import { EventEmitter } from 'node:events'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { endCompute, startCompute } from '../app/server/compute/pool.server'
+import { startHousekeeping } from '../app/server/housekeeping.server'
 import { closeDatabase, openDatabase } from '../app/server/database.server'
 import { createApp } from './app'
 import { createLog } from './log'
@@ -25,6 +26,8 @@ openDatabase(settings.DATABASE_URL)
 startCompute(join(here, 'worker.js'), settings.WORKERS, (error) =>
   log.error({ err: error }, 'a thread failed'),
 )
+
+startHousekeeping((error) => log.warn({ err: error }, 'tidying up failed'))
 
 let ending = false
 const app = createApp({
