@@ -134,6 +134,7 @@ try {
       PORT: String(port),
       NODE_ENV: dev ? 'development' : 'production',
       EARLIER_ASSETS,
+      OUTBOX: process.env.OUTBOX || join(home, 'outbox'),
       LAUNCHED: 'true',
     })
 } catch (error) {

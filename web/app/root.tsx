@@ -9,8 +9,15 @@ import { OpenDropped } from './shelf/OpenDropped'
 import { schemeIn, useChosenScheme } from './theme/scheme'
 import { theme } from './theme/theme'
 
-export function loader({ request }: Route.LoaderArgs) {
-  return { scheme: schemeIn(request.headers.get('Cookie') ?? '') }
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { many, person } = context.access
+  return {
+    scheme: schemeIn(request.headers.get('Cookie') ?? ''),
+    // one person at home is asked for nothing
+    who: many
+      ? { account: person?.account ?? false, name: person?.name || person?.email || 'Your account' }
+      : null,
+  }
 }
 
 // the cookie is read once: the page itself changes the colours from then on, and moving about asks the server

@@ -2,6 +2,17 @@ import { index, route, type RouteConfig } from '@react-router/dev/routes'
 
 export default [
   index('routes/shelf.tsx'),
+  route('taken-off', 'routes/taken-off.tsx'),
+  route('sign-in', 'routes/sign-in.tsx'),
+  route('sign-in/elsewhere', 'routes/sign-in-elsewhere.ts'),
+  route('sign-in/back', 'routes/sign-in-back.ts'),
+  route('new-password/:token', 'routes/new-password.tsx'),
+  route('account', 'routes/account.tsx'),
+  route('account/file', 'routes/account-file.ts'),
+  route('signed-out', 'routes/signed-out.tsx'),
+  route('house', 'routes/house.tsx'),
+  route('shared/:token', 'routes/shared.ts'),
+  route('problems/:problemId/sharing', 'routes/sharing.tsx'),
   route('problems/:problemId', 'routes/problem.tsx', [
     index('routes/problem-index.ts'),
     route('given', 'routes/given.tsx'),

@@ -1,5 +1,5 @@
 import { Suspense, lazy, memo, startTransition, useEffect, useMemo, useState } from 'react'
-import { Link, NavLink, Outlet, useLocation } from 'react-router'
+import { Link, NavLink, Outlet, useLocation, useRouteLoaderData } from 'react-router'
 import { determinacy, type Outcome } from '@viga/core'
 import { Press } from '../widgets/Press'
 import { useAsking } from '../check/asking'
@@ -62,6 +62,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
             <Press title="The view for a class, on the whole screen: w" onClick={() => setProjected(true)}>
               Project
             </Press>
+            <Share id={stored.id} />
             <a href={`/problems/${stored.id}/file`} download className="link">
               Save as a file
             </a>
@@ -104,6 +105,17 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
     </SheetContext>
   )
 })
+
+/** The way to with whom the problem is shared, where there are others. */
+function Share({ id }: { id: string }) {
+  const many = useRouteLoaderData<{ who?: object | null }>('root')?.who
+  const mayWrite = useSheet((s) => s.mayWrite)
+  return many && mayWrite ? (
+    <Link to={`/problems/${id}/sharing`} className="link">
+      Share
+    </Link>
+  ) : null
+}
 
 /**
  * The Figure beside the part of the Sheet that is open; its drawing follows as soon as another part is on the

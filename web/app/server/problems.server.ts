@@ -51,6 +51,12 @@ export const writableBy = (person: Person | null): Condition => ({
   values: [idOf(person), HOUSE, person?.role === 'administrator' ? 1 : 0, idOf(person)],
 })
 
+/** Problems (as `p`) that a person may take off the Shelf: their own, and the house's for its administrator. */
+export const ownedBy = (person: Person | null): Condition => ({
+  sql: '(p.owner = ? OR (p.owner = ? AND ?))',
+  values: [idOf(person), HOUSE, person?.role === 'administrator' ? 1 : 0],
+})
+
 /** Problems (as `p`) that a person may read: also the house's, and all that are shared with them. */
 export const readableBy = (person: Person | null): Condition => ({
   sql: '(p.owner = ? OR p.owner = ? OR EXISTS (SELECT 1 FROM shares s WHERE s.problem = p.id AND s.person = ?))',
@@ -150,22 +156,22 @@ export function saveProblem(
 
 /** Takes a problem off the Shelf; `restoreProblem` puts it back within the time it is kept. */
 export function deleteProblem(person: Person, id: string): Promise<number> {
-  const writable = writableBy(person)
+  const owned = ownedBy(person)
   return inTurn(id, () =>
     change(
-      `UPDATE problems p SET p.deleted_at = NOW(3) WHERE p.id = ? AND p.deleted_at IS NULL AND ${writable.sql}`,
-      [id, ...writable.values],
+      `UPDATE problems p SET p.deleted_at = NOW(3) WHERE p.id = ? AND p.deleted_at IS NULL AND ${owned.sql}`,
+      [id, ...owned.values],
     ),
   )
 }
 
 /** Puts a problem back that was taken off; returns how many were there to be put back. */
 export function restoreProblem(person: Person, id: string): Promise<number> {
-  const writable = writableBy(person)
+  const owned = ownedBy(person)
   return inTurn(id, () =>
     change(
-      `UPDATE problems p SET p.deleted_at = NULL WHERE p.id = ? AND p.deleted_at IS NOT NULL AND ${writable.sql}`,
-      [id, ...writable.values],
+      `UPDATE problems p SET p.deleted_at = NULL WHERE p.id = ? AND p.deleted_at IS NOT NULL AND ${owned.sql}`,
+      [id, ...owned.values],
     ),
   )
 }
@@ -181,12 +187,12 @@ export interface TakenOff {
 
 /** What was taken off a person's shelf, the last first. */
 export async function takenOff(person: Person | null): Promise<TakenOff[]> {
-  const writable = writableBy(person)
+  const owned = ownedBy(person)
   const rows = await query<RowDataPacket & { id: string; title: string; deleted_at: Date }>(
     'SELECT p.id, p.title, p.deleted_at FROM problems p WHERE ' +
-      `p.deleted_at > NOW(3) - INTERVAL ${DAYS_KEPT} DAY AND ${writable.sql} ` +
+      `p.deleted_at > NOW(3) - INTERVAL ${DAYS_KEPT} DAY AND ${owned.sql} ` +
       'ORDER BY p.deleted_at DESC LIMIT 1000',
-    writable.values,
+    owned.values,
   )
   return rows.map((r) => ({ id: r.id, title: r.title, deletedAt: r.deleted_at.toISOString() }))
 }

@@ -1,6 +1,6 @@
 import type { ProblemError } from '@viga/core'
 import { compute } from './compute/pool.server'
-import type { Person } from './people/person'
+import { mayWrite, type Person } from './people/person'
 import { insertProblem, readText, saveProblem, type StoredProblem } from './problems.server'
 
 export type SaveReply =
@@ -8,6 +8,11 @@ export type SaveReply =
   | { status: 400; body: { errors: ProblemError[] } }
   | { status: 404; body: { errors: ProblemError[]; gone: true } }
   | { status: 409; body: { newer: StoredProblem } }
+
+const refusal = (message: string): SaveReply => ({
+  status: 400,
+  body: { errors: [{ kind: 'invalid', path: '$', message }] },
+})
 
 /**
  * Checks and keeps what a browser sends. A change to a problem that a person may only read becomes a problem of
@@ -33,7 +38,10 @@ export async function saveRequest(
         gone: true,
       },
     }
-  if (!found.mayWrite)
-    return { status: 200, body: { revision: 1, copied: await insertProblem(await owner(), checked.written) } }
+  if (!found.mayWrite) {
+    const own = await owner()
+    if (!mayWrite(own)) return refusal('With this account problems are read, not changed.')
+    return { status: 200, body: { revision: 1, copied: await insertProblem(own, checked.written) } }
+  }
   return { status: 409, body: { newer: readText(found) } }
 }

@@ -84,7 +84,8 @@ async function onProblem(
   if (!found.mayWrite)
     return { ok: false, field: 'id', message: 'Only a copy of this problem can be changed.' }
   if (intent === 'delete') {
-    await deleteProblem(person, id)
+    if (!(await deleteProblem(person, id)))
+      return { ok: false, field: 'id', message: 'Only the one whose problem it is takes it off.' }
     return { ok: true, deleted: { id, title: found.title } }
   }
   const saved = await saveProblem(person, id, found.revision, await compute('retitle', { document, title }))

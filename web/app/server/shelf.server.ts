@@ -111,8 +111,14 @@ async function cardsOf(person: Person | null, ids: string[]): Promise<ShelfPage[
   const fresh = await makeCards([...missing, ...older.slice(0, MOST_OLDER)])
   return found.map((row) => ({
     ...cardFrom(row, fresh.get(row.id)),
-    whose: row.owner === idOf(person) ? 'own' : row.owner === HOUSE ? 'house' : 'shared',
+    whose: whoseOf(person, row.owner),
   }))
+}
+
+function whoseOf(person: Person | null, owner: string): Whose {
+  if (owner === idOf(person)) return 'own'
+  if (owner !== HOUSE) return 'shared'
+  return person?.role === 'administrator' ? 'own' : 'house'
 }
 
 function cardFrom({ id, title, card }: CardRow, fresh: string | undefined): Card {

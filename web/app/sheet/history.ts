@@ -1,5 +1,6 @@
-import { createStore, get, set } from 'idb-keyval'
+import { clear, createStore, get, set } from 'idb-keyval'
 import type { Problem } from '@viga/core'
+import { forgetStatements } from './kept-statements'
 import { BROUGHT_BACK } from './saving'
 import { trusted, type SheetStore, type Step } from './store'
 
@@ -57,6 +58,12 @@ const restored = (store: SheetStore): Promise<void> =>
       resolve()
     })
   })
+
+/** Forgets the steps of all problems in this browser, and the earlier states that were kept to be compared. */
+export const forgetHistories = async (): Promise<void> => {
+  await clear(shelf())
+  await forgetStatements()
+}
 
 /** Gives a copy of a problem the steps that led to it. */
 export async function copyHistory(store: SheetStore, copy: string): Promise<void> {

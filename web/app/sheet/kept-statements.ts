@@ -1,4 +1,4 @@
-import { createStore, get, set } from 'idb-keyval'
+import { clear, createStore, get, set } from 'idb-keyval'
 import type { Problem } from '@viga/core'
 import { trusted } from './store'
 
@@ -28,3 +28,6 @@ export async function keepStatement(id: string, problem: Problem): Promise<KeptS
   await set(id, next, place()).catch(() => {})
   return next
 }
+
+/** Forgets the statements of all problems that were kept in this browser. */
+export const forgetStatements = (): Promise<void> => clear(place())

@@ -5,11 +5,16 @@ import { Link, useFetcher } from 'react-router'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import type { action } from '../routes/shelf'
-import type { Card } from '../server/cards.server'
+import type { ShelfPage } from '../server/shelf.server'
 import { VerdictSign } from '../widgets/VerdictSign'
 
+/** Said of a problem that is not the reader's own. */
+const WHOSE = { own: '', shared: 'shared with you', house: 'example' }
+
+type ShelfCard = ShelfPage['cards'][number]
+
 /** One problem: figure, title, question and how it stands; what can be done with it behind three dots. */
-export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => void }) {
+export function ProblemCard({ card, onDelete }: { card: ShelfCard; onDelete: () => void }) {
   const fetcher = useFetcher<typeof action>()
   const [menu, setMenu] = useState<HTMLElement | null>(null)
   const [renaming, setRenaming] = useState(false)
@@ -36,7 +41,9 @@ export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => vo
         <p>{card.statement}</p>
       </div>
       <div className={card.status.bad ? 'card-status pencil' : 'card-status'}>
-        <span className="card-status-text">{card.status.text}</span>
+        <span className="card-status-text">
+          {[WHOSE[card.whose], card.status.text].filter(Boolean).join(', ')}
+        </span>
         <span className="card-signs">
           {card.status.signs.slice(0, 8).map((s, i) => (
             <VerdictSign key={i} sign={s} />
@@ -58,12 +65,12 @@ export function ProblemCard({ card, onDelete }: { card: Card; onDelete: () => vo
         onClick={() => setMenu(null)}
         disableRestoreFocus={renaming}
       >
-        <MenuItem onClick={() => setRenaming(true)}>Rename</MenuItem>
+        {card.whose === 'own' && <MenuItem onClick={() => setRenaming(true)}>Rename</MenuItem>}
         <MenuItem onClick={() => submit({ intent: 'duplicate' })}>Duplicate</MenuItem>
         <MenuItem component="a" href={`/problems/${card.id}/file`} download>
           Save as a file
         </MenuItem>
-        <MenuItem onClick={onDelete}>Take off the Shelf</MenuItem>
+        {card.whose === 'own' && <MenuItem onClick={onDelete}>Take off the Shelf</MenuItem>}
       </Menu>
     </li>
   )

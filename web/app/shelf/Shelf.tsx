@@ -1,7 +1,7 @@
 import Pagination from '@mui/material/Pagination'
 import Snackbar from '@mui/material/Snackbar'
 import { useEffect, useRef, useState } from 'react'
-import { useFetcher, useSearchParams } from 'react-router'
+import { Link, useFetcher, useSearchParams } from 'react-router'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import type { ShelfPage } from '../server/shelf.server'
@@ -125,6 +125,9 @@ export function Shelf({
               e.target.value = ''
             }}
           />
+          <Link to="/taken-off" className="shelf-open">
+            Taken off
+          </Link>
           {refused && (
             <p className="shelf-refused pencil" role="alert">
               {refused.message}

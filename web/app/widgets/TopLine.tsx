@@ -1,4 +1,4 @@
-import { Link } from 'react-router'
+import { Link, useRouteLoaderData } from 'react-router'
 import { Press } from './Press'
 import { useScheme } from '../theme/scheme'
 import './top-line.css'
@@ -24,9 +24,21 @@ export function TopLine({
       <div className="top-middle">{middle}</div>
       <div className="top-right">
         {right}
+        <Who />
         <SchemeSwitch />
       </div>
     </header>
+  )
+}
+
+/** Who is signed in, where several people use this Viga. */
+function Who() {
+  const who = useRouteLoaderData<{ who?: { account: boolean; name: string } | null }>('root')?.who
+  if (!who) return null
+  return (
+    <Link to={who.account ? '/account' : '/sign-in'} className="link top-who">
+      {who.account ? who.name : 'Sign in'}
+    </Link>
   )
 }
 

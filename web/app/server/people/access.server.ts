@@ -35,7 +35,7 @@ function secretIn(cookies: string | undefined): string | undefined {
 export async function accessOf(request: Request, response: Response, many: boolean): Promise<Access> {
   const about = { from: request.ip ?? '', origin: `${request.protocol}://${request.host}` }
   if (!many) return { ...about, ...onlyOne }
-  const secret = secretIn(request.headers.cookie)
+  let secret = secretIn(request.headers.cookie)
   const found = secret === undefined ? undefined : await sessionOf(secret)
   const options = { httpOnly: true, sameSite: 'lax', secure: request.secure, path: '/' } as const
   const access: Access = {
@@ -45,15 +45,15 @@ export async function accessOf(request: Request, response: Response, many: boole
     session: found?.session ?? null,
     async begin() {
       if (access.person) return access.person
-      const person: Person = { id: randomUUID(), name: '', email: null, role: 'author' }
+      const person: Person = { id: randomUUID(), name: '', email: null, account: false, role: 'author' }
       await change('INSERT INTO people (id) VALUES (?)', [person.id])
       await access.signIn(person.id)
       return (access.person = person)
     },
     async signIn(person) {
       if (secret !== undefined) await endSession(secret)
-      const next = await beginSession(person, request.get('User-Agent') ?? '')
-      response.cookie(COOKIE, next, { ...options, maxAge: DAYS_IDLE * 24 * 3600 * 1000 })
+      secret = await beginSession(person, request.get('User-Agent') ?? '')
+      response.cookie(COOKIE, secret, { ...options, maxAge: DAYS_IDLE * 24 * 3600 * 1000 })
     },
     async signOut() {
       if (secret !== undefined) await endSession(secret)

@@ -5,8 +5,9 @@ export type Role = (typeof ROLES)[number]
 export interface Person {
   id: string
   name: string
-  /** None: a shelf without an account. */
   email: string | null
+  /** None: a shelf that one browser alone has the key to. */
+  account: boolean
   role: Role
 }
 
@@ -18,6 +19,7 @@ export const HOME: Person = {
   id: '00000000-0000-4000-8000-000000000002',
   name: '',
   email: null,
+  account: false,
   role: 'administrator',
 }
 

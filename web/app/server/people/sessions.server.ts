@@ -19,21 +19,22 @@ interface Row extends RowDataPacket {
   id: string
   name: string
   email: string | null
+  subject: string | null
   role: Role
 }
 
 /** Who a session belongs to, if it is one that still holds. */
 export async function sessionOf(secret: string): Promise<{ session: string; person: Person } | undefined> {
   const [row] = await query<Row>(
-    'SELECT s.id AS session, TIMESTAMPDIFF(SECOND, s.seen_at, NOW(3)) AS idle, p.id, p.name, p.email, p.role ' +
+    'SELECT s.id AS session, TIMESTAMPDIFF(SECOND, s.seen_at, NOW(3)) AS idle, p.id, p.name, p.email, p.subject, p.role ' +
       `FROM sessions s JOIN people p ON p.id = s.person WHERE s.token = ? AND s.seen_at > NOW(3) - INTERVAL ${DAYS_IDLE} DAY`,
     [digest(secret)],
   )
   if (!row) return undefined
   if (row.idle > NOTED_S)
     await change('UPDATE sessions SET seen_at = NOW(3) WHERE token = ?', [digest(secret)])
-  const { session, id, name, email, role } = row
-  return { session, person: { id, name, email, role } }
+  const { session, id, name, email, subject, role } = row
+  return { session, person: { id, name, email, account: email !== null || subject !== null, role } }
 }
 
 /** Begins a session of a person; returns the secret for the cookie. */

@@ -1,0 +1,124 @@
+import { useState } from 'react'
+import { Link, useFetcher } from 'react-router'
+import type { Person } from '../server/people/person'
+import type { SessionLine } from '../server/people/sessions.server'
+import { Press } from '../widgets/Press'
+import { When } from '../widgets/When'
+import { changeForm, deleteForm, nameForm } from './forms'
+import { EntryField, EntryForm } from './EntryForm'
+import { PaperPage } from './PaperPage'
+
+interface Props {
+  person: Person
+  session: string | null
+  sessions: SessionLine[]
+}
+
+/** A person's account: the name, the password, where one is signed in, all that is kept, and the end of it. */
+export function Account({ person, session, sessions }: Props) {
+  const fetcher = useFetcher()
+  const send = (fields: Record<string, string>) => void fetcher.submit(fields, { method: 'post' })
+  const [ending, setEnding] = useState(false)
+  return (
+    <PaperPage title="Your account" lead={[person.email, ROLE_WORDS[person.role]].filter(Boolean).join(', ')}>
+      <p>
+        <Press className="entry-button" onClick={() => send({ intent: 'sign-out' })}>
+          Sign out
+        </Press>
+      </p>
+      {person.role === 'administrator' && (
+        <p>
+          <Link to="/house" className="textlink">
+            People and letters of this Viga
+          </Link>
+        </p>
+      )}
+      <h2>Name</h2>
+      <EntryForm intent="name" schema={nameForm} send="Keep">
+        <EntryField
+          label="Your name, as others see it"
+          name="name"
+          defaultValue={person.name}
+          autoComplete="name"
+        />
+      </EntryForm>
+      <h2>Password</h2>
+      <EntryForm intent="password" schema={changeForm} send="Change it">
+        <EntryField label="The password so far" name="old" type="password" autoComplete="current-password" />
+        <EntryField label="The new one" name="password" type="password" autoComplete="new-password" />
+      </EntryForm>
+      <h2>Where you are signed in</h2>
+      <ul className="paper-list">
+        {sessions.map((s) => (
+          <li key={s.id}>
+            <span>
+              {browserWords(s.browser)}
+              {s.id === session && <b> (this browser)</b>}
+            </span>
+            <When at={s.seenAt} />
+            {s.id !== session && (
+              <Press className="textlink" onClick={() => send({ intent: 'end-session', id: s.id })}>
+                Sign out there
+              </Press>
+            )}
+          </li>
+        ))}
+      </ul>
+      {sessions.length > 1 && (
+        <p>
+          <Press className="textlink" onClick={() => send({ intent: 'end-others' })}>
+            Sign out everywhere else
+          </Press>
+        </p>
+      )}
+      <h2>All that is kept of you</h2>
+      <p>
+        Your problems, those that are shared with you, your name and address, as one file:{' '}
+        <a href="/account/file" download className="textlink">
+          Save it
+        </a>
+      </p>
+      <h2>The end of the account</h2>
+      {ending ? (
+        <EntryForm
+          intent="delete"
+          schema={deleteForm}
+          send="Delete the account and all its problems"
+          beside={
+            <Press className="textlink" onClick={() => setEnding(false)}>
+              Keep it
+            </Press>
+          }
+        >
+          <EntryField
+            label="Your password"
+            name="password"
+            type="password"
+            autoComplete="current-password"
+            hint="The problems on your Shelf end with the account, at once and for everybody they are shared with."
+          />
+        </EntryForm>
+      ) : (
+        <p>
+          <Press className="textlink" onClick={() => setEnding(true)}>
+            Delete the account …
+          </Press>
+        </p>
+      )}
+    </PaperPage>
+  )
+}
+
+const ROLE_WORDS = {
+  reader: 'reads problems',
+  author: 'states problems',
+  instructor: 'instructor',
+  administrator: 'administrator of this Viga',
+}
+
+/** The browser and the system in the long name that a browser gives itself. */
+export function browserWords(name: string): string {
+  const browser = /(Firefox|Edg|Chrome|Safari)\//.exec(name)?.[1]
+  const system = /(Windows|Mac OS|Android|iPhone|iPad|Linux)/.exec(name)?.[1]
+  return [browser === 'Edg' ? 'Edge' : browser, system].filter(Boolean).join(' on ') || 'another program'
+}

@@ -1,0 +1,51 @@
+import { useFetcher, Link } from 'react-router'
+import { PaperPage } from '../people/PaperPage'
+import { DAYS_KEPT, takenOff } from '../server/problems.server'
+import { Press } from '../widgets/Press'
+import { When } from '../widgets/When'
+import type { Route } from './+types/taken-off'
+
+export const meta: Route.MetaFunction = () => [{ title: 'Taken off the Shelf · Viga' }]
+
+export const loader = async ({ context }: Route.LoaderArgs) => ({
+  days: DAYS_KEPT,
+  problems: await takenOff(context.access.person),
+})
+
+/** What was taken off the Shelf and can be put back. */
+export default function TakenOffPage({ loaderData: { days, problems } }: Route.ComponentProps) {
+  const fetcher = useFetcher()
+  return (
+    <PaperPage
+      title="Taken off the Shelf"
+      lead={`A problem that was taken off can be put back for ${days} days.`}
+    >
+      {problems.length === 0 ? (
+        <p>Nothing was taken off.</p>
+      ) : (
+        <ul className="paper-list">
+          {problems.map(({ id, title, deletedAt }) => (
+            <li key={id}>
+              <span>{title}</span>
+              <When at={deletedAt} />
+              <Press
+                className="textlink"
+                aria-label={`Put ${title} back`}
+                onClick={() =>
+                  void fetcher.submit({ intent: 'restore', id }, { method: 'post', action: '/?index' })
+                }
+              >
+                Put it back
+              </Press>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p style={{ marginTop: 24 }}>
+        <Link to="/" className="textlink">
+          To the Shelf
+        </Link>
+      </p>
+    </PaperPage>
+  )
+}
