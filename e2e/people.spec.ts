@@ -2,16 +2,20 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { request as requests, type APIRequestContext } from '@playwright/test'
-import { serve, type Server } from '../scripts/serve.mjs'
+import { serve, serveOn, type Server } from '../scripts/serve.mjs'
 import { expect, ready, test } from './pages'
+import { standInProvider, type Claims } from './stand-in-provider'
 
 /** A Viga of several people: who sees what, who may change it, how one becomes somebody. */
 
+let administrator: APIRequestContext
 let viga: Server & { databaseUrl: string }
 const outbox = mkdtempSync(join(tmpdir(), 'viga-outbox-'))
 test.describe.configure({ mode: 'serial' })
 test.beforeAll(async () => {
   viga = await serve({ PEOPLE: 'many', OUTBOX: outbox })
+  // the first account is the administrator's
+  administrator = await account('warden@quince.example')
 })
 test.afterAll(async () => {
   await viga.stop()
@@ -66,7 +70,6 @@ test('everybody has a shelf of their own, without an account, and sees the examp
 })
 
 test('every address answers each role as it may', async () => {
-  const administrator = await account('warden@quince.example')
   const owner = await account('owner@quince.example')
   const at = await put(owner)
   const [reader, writer, other] = [
@@ -262,6 +265,36 @@ test('sessions are listed and ended; an account is exported and deleted with all
   })
   expect(signIn.status()).toBe(400)
   expect((await here.get(`${at}/given`)).status()).toBe(404)
+})
+
+test('signing in elsewhere makes an account at the first time, and takes over nobody’s', async () => {
+  let claims: Claims = { sub: '7', email: 'Pupil@quince.example', email_verified: true, name: 'A pupil' }
+  const provider = await standInProvider(() => claims)
+  const server = await serveOn(viga.databaseUrl, {
+    PEOPLE: 'many',
+    OPENID_ISSUER: provider.issuer,
+    OPENID_CLIENT: 'viga',
+    OPENID_SECRET: 'a secret',
+  })
+  const elsewhere = () => requests.newContext({ baseURL: server.address })
+  const [first, second, other] = [await elsewhere(), await elsewhere(), await elsewhere()]
+  const account = async (who: APIRequestContext) => (await who.get('/account')).text()
+  expect(await (await first.get('/sign-in')).text()).toContain('account of your school')
+  expect((await first.get('/sign-in/elsewhere')).url()).toBe(`${server.address}/`)
+  expect(await account(first)).toContain('pupil@quince.example')
+  const made = await first.post('/?index', { form: { intent: 'new' }, maxRedirects: 0 })
+  await second.get('/sign-in/elsewhere')
+  expect((await second.get(made.headers().location)).status()).toBe(200)
+  // an address that has an account here stays that account's
+  claims = { sub: '8', email: 'warden@quince.example', email_verified: true, name: 'Not the warden' }
+  await other.get('/sign-in/elsewhere')
+  expect(await account(other)).not.toContain('warden@quince.example')
+  expect((await other.get('/house')).status()).toBe(403)
+  // what was not begun in this browser ends nowhere
+  const stranger = await elsewhere()
+  expect((await stranger.get('/sign-in/back?code=code-0&state=x')).status()).toBe(400)
+  await server.stop()
+  provider.server.close()
 })
 
 test('a person makes an account, changes an example into a copy, and signs out', async ({ page }) => {

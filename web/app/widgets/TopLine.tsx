@@ -36,7 +36,7 @@ function Who() {
   const who = useRouteLoaderData<{ who?: { account: boolean; name: string } | null }>('root')?.who
   if (!who) return null
   return (
-    <Link to={who.account ? '/account' : '/sign-in'} className="link top-who">
+    <Link to={who.account ? '/account' : '/sign-in'} className="top-who">
       {who.account ? who.name : 'Sign in'}
     </Link>
   )
