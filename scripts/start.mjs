@@ -136,6 +136,8 @@ try {
       EARLIER_ASSETS,
       OUTBOX: process.env.OUTBOX || join(home, 'outbox'),
       LAUNCHED: 'true',
+      // threads share their memory instead of each keeping what it has freed
+      MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2',
     })
 } catch (error) {
   if (!stopping) {

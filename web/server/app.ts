@@ -30,7 +30,7 @@ export interface AppOptions {
 }
 
 /** The server as one chain: who may ask, what is refused unread, files, then the pages. */
-export function createApp(options: AppOptions): Express {
+export async function createApp(options: AppOptions): Promise<Express> {
   const { settings, log, files, earlierAssets, isEnding, isBeingWritten = false } = options
   const app = express()
   app.disable('x-powered-by')
@@ -53,7 +53,8 @@ export function createApp(options: AppOptions): Express {
   app.use(express.static(files, { maxAge: '1h', index: false, redirect: false }))
   app.use(
     createRequestHandler({
-      build: () => import('virtual:react-router/server-build') as unknown as Promise<ServerBuild>,
+      // given as a function, its routes would be worked out anew at each request
+      build: isBeingWritten ? pages : await pages(),
       getLoadContext: async (request, response) => ({
         nonce: nonceOf(response),
         log: request.log,
@@ -64,6 +65,8 @@ export function createApp(options: AppOptions): Express {
   app.use(failed)
   return app
 }
+
+const pages = () => import('virtual:react-router/server-build') as unknown as Promise<ServerBuild>
 
 /** What nothing else answered: a request that cannot be read is the asker's, anything else is ours. */
 const failed: ErrorRequestHandler = (error: unknown, request, response, next) => {

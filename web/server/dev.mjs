@@ -17,11 +17,14 @@ app.use(vite.middlewares)
 app.use(async (request, response, next) => {
   try {
     const { createApp } = await vite.ssrLoadModule('/server/app.ts')
-    createApp({ settings, log, files: 'public', isEnding: () => false, isBeingWritten: true })(
-      request,
-      response,
-      next,
-    )
+    const pages = await createApp({
+      settings,
+      log,
+      files: 'public',
+      isEnding: () => false,
+      isBeingWritten: true,
+    })
+    pages(request, response, next)
   } catch (error) {
     vite.ssrFixStacktrace(error)
     next(error)

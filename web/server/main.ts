@@ -30,14 +30,14 @@ startCompute(join(here, 'worker.js'), settings.WORKERS, (error) =>
 startHousekeeping((error) => log.warn({ err: error }, 'tidying up failed'))
 
 let ending = false
-const app = createApp({
+const app = await createApp({
   settings,
   log,
   files: join(here, '../client'),
   earlierAssets: process.env.EARLIER_ASSETS,
   isEnding: () => ending,
 })
-const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000, keepAliveTimeout: 10_000 }, app)
+const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000, keepAliveTimeout: 65_000 }, app)
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'

@@ -32,7 +32,7 @@ const schema = object({
   /** Requests a minute from one address before the others are refused. */
   REQUESTS_A_MINUTE: count('REQUESTS_A_MINUTE', 10, 10_000_000).default(60_000),
   /** Worker threads for what takes long. */
-  WORKERS: count('WORKERS', 1, 64).default(Math.max(2, availableParallelism() - 1)),
+  WORKERS: count('WORKERS', 1, 64).default(Math.max(1, availableParallelism() - 1)),
   /** `one`: whoever reaches this server is its only person. `many`: everybody has a shelf of their own. */
   PEOPLE: string().oneOf(['one', 'many'], 'PEOPLE must be one or many.'),
   /** Where letters go that no mail server takes; a mail server; the sender of letters. */

@@ -1,9 +1,9 @@
 import { performance, type EventLoopUtilization } from 'node:perf_hooks'
 
 /** Time over which it is measured how much this thread does, ms. */
-const SPAN = 250
+const SPAN = 150
 /** The share of it from which a page is left to the browser to draw. */
-const MUCH = 0.5
+const MUCH = 0.4
 
 let before: EventLoopUtilization = performance.eventLoopUtilization()
 let share = 0

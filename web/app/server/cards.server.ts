@@ -1,13 +1,4 @@
-import {
-  displayOf,
-  judgeSheet,
-  resolve,
-  scoreOf,
-  work,
-  type Outcome,
-  type Problem,
-  type Structure,
-} from '@viga/core'
+import { displayOf, judgeSheet, scoreOf, work, type Outcome, type Problem } from '@viga/core'
 import { miniScene } from '@viga/drawing/card-figure'
 import { PAGE_INKS } from '@viga/drawing/inks'
 import { groupsSvg } from '@viga/drawing/svg'
@@ -39,14 +30,12 @@ export interface Card extends CardContent {
 export const wordsOf = ({ title, statement = '' }: Problem): string =>
   `${title} ${statement}`.toLowerCase().slice(0, 20_000)
 
-/** The kind of a problem, as the Shelf parts them: a beam is a frame all of whose joints are on one level. */
-export function kindOf(problem: Problem): CardKind {
-  if (problem.kind === 'truss') return 'truss'
-  const read = problem.members.length > 0 ? resolve(problem) : undefined
-  return read?.ok && isLevel(read.structure) ? 'beam' : 'frame'
-}
-
-const isLevel = ({ nodes }: Structure): boolean => nodes.every((n) => Math.abs(n.y - nodes[0].y) < 1e-9)
+/**
+ * The kind of a problem, as the Shelf parts them: a beam is a frame all of whose joints are on one level. Known
+ * without working out a quantity, as it is needed at every save: levels are the same where they are written so.
+ */
+export const kindOf = ({ kind, members, nodes }: Problem): CardKind =>
+  kind === 'truss' ? 'truss' : members.length > 0 && nodes.every((n) => n.y === nodes[0].y) ? 'beam' : 'frame'
 
 /** The card of a problem: drawn, solved and its hand values judged. */
 export function cardOf(problem: Problem): CardContent {

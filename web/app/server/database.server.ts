@@ -44,6 +44,7 @@ export function openDatabase(url: string): void {
       charset: 'utf8mb4',
       timezone: 'Z',
       enableKeepAlive: true,
+      trace: false,
     })
     pool.pool.on('connection', (connection) => {
       connection.query(

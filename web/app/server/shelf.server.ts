@@ -6,7 +6,7 @@ import { HOUSE, idOf, type Person } from './people/person'
 import { readableBy } from './problems.server'
 
 /** Cards on one page of the Shelf. */
-export const CARDS_A_PAGE = 48
+export const CARDS_A_PAGE = 24
 /** Time that a page waits for cards that were never made, ms, and for those of an older revision. */
 const PATIENCE = { missing: 2_500, older: 300 }
 /** Cards of an older revision that are made for one page. */
@@ -165,7 +165,7 @@ async function drawCard(id: string, signal: AbortSignal): Promise<string | undef
   const card = await compute('card', { document: row.document }, signal)
   await change(
     'UPDATE problems SET card = ?, card_revision = ?, changed_at = changed_at ' +
-      'WHERE id = ? AND revision = ?',
+      'WHERE id = ? AND (card_revision IS NULL OR card_revision < ?)',
     [card, row.revision, id, row.revision],
   )
   return card

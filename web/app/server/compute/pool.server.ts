@@ -10,28 +10,29 @@ import { jobs, type Answer, type Input, type JobName } from './jobs'
  */
 const LANES = {
   short: { time: 8_000, waiting: 1_000, memory: 256 },
-  long: { time: 20_000, waiting: 400, memory: 512 },
+  long: { time: 20_000, waiting: 400, memory: 384 },
 } as const
 type Lane = keyof typeof LANES
 
 /** The lane of each job, and how far it goes before others that wait in the same. */
 const PLACE: Record<JobName, { lane: Lane; priority: number }> = {
-  check: { lane: 'short', priority: 2 },
-  open: { lane: 'short', priority: 1 },
-  retitle: { lane: 'short', priority: 1 },
-  file: { lane: 'short', priority: 0 },
-  card: { lane: 'long', priority: 1 },
+  check: { lane: 'short', priority: 3 },
+  open: { lane: 'short', priority: 2 },
+  retitle: { lane: 'short', priority: 2 },
+  file: { lane: 'short', priority: 1 },
+  card: { lane: 'short', priority: 0 },
   figure: { lane: 'long', priority: 0 },
   working: { lane: 'long', priority: 0 },
   results: { lane: 'long', priority: 0 },
   marked: { lane: 'long', priority: 0 },
 }
-/** A short job with fewer characters than this is done at once: it takes less than the way to a thread. */
-const AT_ONCE = 20_000
+/** Of a document with fewer characters than this, these jobs take less than the way to a thread. */
+const SHORT_TEXT = 20_000
+const AT_ONCE: Partial<Record<JobName, true>> = { check: true, open: true, retitle: true, file: true }
 /** One with more is long. */
 const LONG_TEXT = 400_000
 /** What is made of one revision is made once while there is room for it, bytes. */
-const KEPT = 24_000_000
+const KEPT = 16_000_000
 
 interface OpenLane {
   threads: Piscina
@@ -79,7 +80,7 @@ export async function compute<K extends JobName>(
   const { priority } = PLACE[name]
   const length = lengthOf(input)
   const lane: Lane = length > LONG_TEXT ? 'long' : PLACE[name].lane
-  if (!lanes || (lane === 'short' && length < AT_ONCE)) return (await jobs[name](input as never)) as Answer<K>
+  if (!lanes || (AT_ONCE[name] && length < SHORT_TEXT)) return (await jobs[name](input as never)) as Answer<K>
   const { threads, queue } = lanes[lane]
   if (queue.size >= LANES[lane].waiting) throw crowded()
   const run = async () => {
