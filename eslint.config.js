@@ -51,7 +51,8 @@ const WEB = {
   check: PARTS,
   shelf: PARTS,
   page: [...PARTS, 'given', 'working', 'results', 'check'],
-  server: [],
+  people: ['theme', 'widgets'],
+  server: ['people'],
 }
 
 /** One block of rules a room: imports of the rooms it may not use are errors, each with the reason. */

@@ -124,6 +124,44 @@ test('shelf: open a file, rename, duplicate, take off, put back', async ({ page 
   await expect(page.getByRole('heading', { name: `${name} II`, exact: true })).toBeVisible()
 })
 
+test('a problem that is taken off while it is edited can be put back from its page, with the edits', async ({
+  page,
+}) => {
+  const at = await openCopy(page, /Open Palm house/, 'given')
+  await page.request.post(`${address()}/?index`, { form: { intent: 'delete', id: at.split('/')[2] } })
+  await page.getByLabel('value of span').fill('19 m')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('was taken off the Shelf')
+  await page.getByRole('button', { name: 'Put it back' }).click()
+  await expect(page.getByText(/^saved /)).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('value of span')).toHaveValue('19 m')
+})
+
+test('what was taken off is listed, and put back from the list', async ({ page }) => {
+  const at = await openCopy(page, /Open Fern-walk/, 'given')
+  await page.request.post(`${address()}/?index`, { form: { intent: 'delete', id: at.split('/')[2] } })
+  await shelf(page)
+  await page.getByRole('link', { name: 'Taken off' }).click()
+  await page
+    .getByRole('button', { name: /^Put Fern-walk footbridge truss back/ })
+    .first()
+    .click()
+  await expect.poll(async () => (await page.request.get(`${address()}${at}/file`)).status()).toBe(200)
+})
+
+test('a server that answers with an error is not said to be away', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'given')
+  await page.route('**/save', (route) => route.fulfill({ status: 500, body: 'no' }))
+  await page.getByLabel('value of span').fill('18 m')
+  await page.keyboard.press('Enter')
+  await expect(
+    page.getByText('Something went wrong inside Viga; everything is kept in this browser.'),
+  ).toBeVisible()
+  await page.unroute('**/save')
+  await expect(page.getByText(/^saved /)).toBeVisible()
+})
+
 test('a file that is no problem is refused with a sentence and its place', async ({ page }) => {
   await shelf(page)
   const file = (text: string) => ({

@@ -3,11 +3,12 @@ import { request as ask } from 'node:http'
 import { connect } from 'node:net'
 import { join } from 'node:path'
 import { expect, test, type APIRequestContext } from '@playwright/test'
-import { serve, serveOn, type Server } from '../scripts/serve.mjs'
+import { connect as connectDatabase } from '../scripts/migrate.mjs'
+import { serve, serveOn, type Served } from '../scripts/serve.mjs'
 
 /** Trials of the server itself: what it refuses, what it survives, what it promises. */
 
-let viga: Server & { databaseUrl: string }
+let viga: Served
 test.beforeAll(async () => {
   viga = await serve({ LOG_LEVEL: 'info' })
 })
@@ -209,10 +210,52 @@ test('wrong settings are named, and nothing starts', async () => {
   await expect(serveOn('postgres://nowhere', { PEOPLE: 'some' })).rejects.toThrow(/ended \(2\)/)
 })
 
+test('a row that somebody holds stalls nobody else, and its save comes again later', async ({ request }) => {
+  const [held, free] = [await put(request, viga.address, 'held'), await put(request, viga.address, 'free')]
+  const db = await connectDatabase(viga.databaseUrl)
+  await db.query('START TRANSACTION')
+  await db.query('SELECT id FROM problems WHERE id = ? FOR UPDATE', [held.split('/')[2]])
+  const waiting = Promise.all(
+    Array.from({ length: 12 }, () => save(request, viga.address, held, 1, 'changed while held')),
+  )
+  for (let revision = 1; revision <= 5; revision++)
+    expect((await save(request, viga.address, free, revision, `free ${revision}`)).status()).toBe(200)
+  await db.query('ROLLBACK')
+  await db.end()
+  const statuses = (await waiting).map((r) => r.status())
+  expect(statuses.filter((s) => s === 200)).toHaveLength(1)
+  expect(statuses.every((s) => [200, 409, 503].includes(s))).toBe(true)
+})
+
+test('a database that is silent is said to be, at once to whoever comes next, and goes on', async ({
+  request,
+}) => {
+  const own = await serve()
+  const at = await put(request, own.address, 'before the silence')
+  process.kill(own.databasePid(), 'SIGSTOP')
+  const ready = () => request.get(`${own.address}/ready`)
+  expect((await ready()).status()).toBe(503)
+  const page = await request.get(`${own.address}${at}/given`)
+  expect(page.status()).toBe(503)
+  expect(await page.text()).toContain('cannot be reached just now')
+  expect((await request.get(`${own.address}/health`)).status()).toBe(200)
+  process.kill(own.databasePid(), 'SIGCONT')
+  await expect.poll(async () => (await ready()).status()).toBe(200)
+  // and one that is killed is started anew, with all that was acknowledged
+  await save(request, own.address, at, 1, 'before the kill')
+  process.kill(own.databasePid(), 'SIGKILL')
+  await expect
+    .poll(async () => (await ready().catch(() => undefined))?.status(), { timeout: 30_000 })
+    .toBe(200)
+  expect((await fileOf(request, own.address, at)).title).toBe('before the kill')
+  await own.stop()
+})
+
 test('two servers on one database see each other’s saves, and one of two at once is refused', async ({
   request,
 }) => {
-  const other = await serveOn(viga.databaseUrl)
+  // of several hosts of a database, the first that answers is taken
+  const other = await serveOn(viga.databaseUrl.replace('@', '@127.0.0.1:9,'))
   const at = await put(request, viga.address, 'on two machines')
   expect((await save(request, other.address, at, 1, 'from the other')).ok()).toBe(true)
   expect((await fileOf(request, viga.address, at)).title).toBe('from the other')

@@ -8,5 +8,9 @@ export interface Server {
   lines: string[]
   stop: () => Promise<void>
 }
-export function serve(settings?: Record<string, string>): Promise<Server & { databaseUrl: string }>
+export interface Served extends Server {
+  databaseUrl: string
+  databasePid: () => number
+}
+export function serve(settings?: Record<string, string>): Promise<Served>
 export function serveOn(databaseUrl: string, settings?: Record<string, string>): Promise<Server>

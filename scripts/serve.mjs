@@ -1,10 +1,10 @@
 // A built Viga with a database of its own, for browser tests, pictures and measurements; never a person's
 // data.
 import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { startDatabase } from './database.mjs'
+import { placesIn, startDatabase } from './database.mjs'
 import { migrate } from './migrate.mjs'
 import { endProcess, freePort, root } from './tools.mjs'
 
@@ -21,6 +21,8 @@ export async function serve(settings = {}) {
   return {
     ...server,
     databaseUrl: database.url,
+    /** The process of the database, which its keeper starts anew when it is gone. */
+    databasePid: () => Number(readFileSync(placesIn(folder).server, 'utf8')),
     stop: async () => {
       await server.stop()
       await database.stop()

@@ -25,6 +25,7 @@ import { keepSaved } from '../sheet/saving'
 import { plateOf } from '../sheet/plates'
 import { createSheet } from '../sheet/store'
 import { Divide } from './Divide'
+import { SaveAsFile } from './SaveAsFile'
 import { Gone, Unsent } from './Unkept'
 import { useMoved } from './use-moved'
 import { Keys } from './Keys'
@@ -63,9 +64,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
               Project
             </Press>
             <Share id={stored.id} />
-            <a href={`/problems/${stored.id}/file`} download className="link">
-              Save as a file
-            </a>
+            <SaveAsFile />
           </>
         }
       >

@@ -2,7 +2,7 @@ import { data, useFetcher } from 'react-router'
 import { object, string } from 'yup'
 import { PaperPage } from '../people/PaperPage'
 import { formOf, textsOf } from '../server/form.server'
-import { accountLines, setRole } from '../server/people/accounts.server'
+import { accountLines, MOST_ACCOUNTS, setRole } from '../server/people/accounts.server'
 import { outboxLetters } from '../server/people/mail.server'
 import { answerForm, needAdministrator } from '../server/people/page.server'
 import { ROLES, type Role } from '../server/people/person'
@@ -23,7 +23,12 @@ export async function loader({ context }: Route.LoaderArgs) {
     role,
     problems,
   }))
-  return { people, roles: ROLES, letters: process.env.SMTP_URL ? null : await outboxLetters() }
+  return {
+    people: people.slice(0, MOST_ACCOUNTS),
+    more: people.length > MOST_ACCOUNTS,
+    roles: ROLES,
+    letters: process.env.SMTP_URL ? null : await outboxLetters(),
+  }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -35,7 +40,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 /** For the administrator: who has an account, with what role, and the letters that no mail server took. */
-export default function House({ loaderData: { people, roles, letters } }: Route.ComponentProps) {
+export default function House({ loaderData: { people, more, roles, letters } }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
   const refused = fetcher.data && !fetcher.data.ok ? Object.values(fetcher.data.faults)[0] : undefined
   return (
@@ -70,6 +75,7 @@ export default function House({ loaderData: { people, roles, letters } }: Route.
           </li>
         ))}
       </ul>
+      {more && <p>Only the first {people.length} accounts are listed.</p>}
       <h2>Letters</h2>
       {letters === null ? (
         <p>Letters are sent by the mail server that SMTP_URL names.</p>

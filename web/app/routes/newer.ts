@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { number, object } from 'yup'
-import { textNewerThan } from '../server/problems.server'
+import { asJson, textNewerThan } from '../server/problems.server'
 import type { Route } from './+types/newer'
 
 const asked = object({ than: number().integer().min(0).required() })
@@ -12,12 +12,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const found = await textNewerThan(context.access.person, params.problemId, Number(searchParams.get('than')))
   if (found === undefined) throw data('There is no such problem on the Shelf.', { status: 404 })
   if (found === null) return new Response(null, { status: 204 })
-  const { document, id, revision, changedAt, mayWrite } = found
-  // the document goes as it is kept: nothing of it is read here
-  return new Response(
-    `${JSON.stringify({ id, revision, changedAt, mayWrite }).slice(0, -1)},"problem":${document}}`,
-    {
-      headers: { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' },
-    },
-  )
+  return new Response(asJson(found), {
+    headers: { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' },
+  })
 }

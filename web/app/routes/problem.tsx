@@ -13,7 +13,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ]
 
 /** A document with more characters than this goes to the browser as it is kept, which reads and draws it. */
-const LARGE = 60_000
+const LARGE = 12_000
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const found = await textById(context.access.person, params.problemId)

@@ -1,6 +1,6 @@
 import { useFetcher, Link } from 'react-router'
 import { PaperPage } from '../people/PaperPage'
-import { DAYS_KEPT, takenOff } from '../server/problems.server'
+import { DAYS_KEPT, MOST_LISTED, takenOff } from '../server/problems.server'
 import { Press } from '../widgets/Press'
 import { When } from '../widgets/When'
 import type { Route } from './+types/taken-off'
@@ -9,11 +9,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'Taken off the Shelf · 
 
 export const loader = async ({ context }: Route.LoaderArgs) => ({
   days: DAYS_KEPT,
+  most: MOST_LISTED,
   problems: await takenOff(context.access.person),
 })
 
 /** What was taken off the Shelf and can be put back. */
-export default function TakenOffPage({ loaderData: { days, problems } }: Route.ComponentProps) {
+export default function TakenOffPage({ loaderData: { days, most, problems } }: Route.ComponentProps) {
   const fetcher = useFetcher()
   return (
     <PaperPage
@@ -24,7 +25,7 @@ export default function TakenOffPage({ loaderData: { days, problems } }: Route.C
         <p>Nothing was taken off.</p>
       ) : (
         <ul className="paper-list">
-          {problems.map(({ id, title, deletedAt }) => (
+          {problems.slice(0, most).map(({ id, title, deletedAt }) => (
             <li key={id}>
               <span>{title}</span>
               <When at={deletedAt} />
@@ -40,6 +41,9 @@ export default function TakenOffPage({ loaderData: { days, problems } }: Route.C
             </li>
           ))}
         </ul>
+      )}
+      {problems.length > most && (
+        <p>Only the last {most} are listed; the earlier ones follow as these are put back.</p>
       )}
       <p style={{ marginTop: 24 }}>
         <Link to="/" className="textlink">

@@ -94,6 +94,10 @@ export const readText = ({ id, revision, document, changedAt, mayWrite }: Stored
   mayWrite,
 })
 
+/** A stored problem as JSON: its document as it is kept, none of it read here. */
+export const asJson = ({ id, revision, changedAt, mayWrite, document }: StoredText): string =>
+  `${JSON.stringify({ id, revision, changedAt, mayWrite }).slice(0, -1)},"problem":${document}}`
+
 /** A problem that this person may read. */
 export async function problemById(person: Person | null, id: string): Promise<StoredProblem | undefined> {
   const found = await textById(person, id)
@@ -185,13 +189,16 @@ export interface TakenOff {
   deletedAt: string
 }
 
-/** What was taken off a person's shelf, the last first. */
+/** So many of them are listed. */
+export const MOST_LISTED = 500
+
+/** What was taken off a person's shelf, the last first; one more than is listed when there are more. */
 export async function takenOff(person: Person | null): Promise<TakenOff[]> {
   const owned = ownedBy(person)
   const rows = await query<RowDataPacket & { id: string; title: string; deleted_at: Date }>(
     'SELECT p.id, p.title, p.deleted_at FROM problems p WHERE ' +
       `p.deleted_at > NOW(3) - INTERVAL ${DAYS_KEPT} DAY AND ${owned.sql} ` +
-      'ORDER BY p.deleted_at DESC LIMIT 1000',
+      `ORDER BY p.deleted_at DESC LIMIT ${MOST_LISTED + 1}`,
     owned.values,
   )
   return rows.map((r) => ({ id: r.id, title: r.title, deletedAt: r.deleted_at.toISOString() }))

@@ -1,13 +1,13 @@
 import type { ProblemError } from '@viga/core'
 import { compute } from './compute/pool.server'
 import { mayWrite, type Person } from './people/person'
-import { insertProblem, readText, saveProblem, type StoredProblem } from './problems.server'
+import { insertProblem, saveProblem, type StoredText } from './problems.server'
 
 export type SaveReply =
   | { status: 200; body: { revision: number; copied?: string } }
   | { status: 400; body: { errors: ProblemError[] } }
   | { status: 404; body: { errors: ProblemError[]; gone: true } }
-  | { status: 409; body: { newer: StoredProblem } }
+  | { status: 409; newer: StoredText }
 
 const refusal = (message: string): SaveReply => ({
   status: 400,
@@ -43,5 +43,5 @@ export async function saveRequest(
     if (!mayWrite(own)) return refusal('With this account problems are read, not changed.')
     return { status: 200, body: { revision: 1, copied: await insertProblem(own, checked.written) } }
   }
-  return { status: 409, body: { newer: readText(found) } }
+  return { status: 409, newer: found }
 }

@@ -76,12 +76,18 @@ function holdLock(name: string): Promise<boolean> {
   })
 }
 
+/** Time that a window which is just being closed has to let its lock go, ms. */
+const CLOSING = 1_000
+
 /** Whether a window that left a draft is closed. */
-async function closedWindows(): Promise<(window: string, at: number) => boolean> {
-  if (!navigator.locks) return (_, at) => at < Date.now() - SILENT
-  const { held = [] } = await navigator.locks.query()
-  const open = new Set(held.map((lock) => lock.name))
-  return (window) => !open.has(lockOf(window))
+async function isClosed(window: string, at: number): Promise<boolean> {
+  if (!navigator.locks) return at < Date.now() - SILENT
+  try {
+    await navigator.locks.request(lockOf(window), { signal: AbortSignal.timeout(CLOSING) }, () => {})
+    return true
+  } catch {
+    return false
+  }
 }
 
 /** Where the drafts of a problem are kept in this browser. */
@@ -92,11 +98,10 @@ export function draftPlace(id: string): DraftPlace {
   return {
     async found() {
       const mine = await own()
-      const isClosed = await closedWindows()
       const left: Draft[] = []
       for (const key of (await keys<string>(onDisk)).filter((k) => k.startsWith(prefix) && k !== mine)) {
         const draft = await get<Draft>(key, onDisk)
-        if (!draft || !isClosed(key.slice(prefix.length), draft.at)) continue
+        if (!draft || !(await isClosed(key.slice(prefix.length), draft.at))) continue
         taken.push(key)
         left.push(draft)
       }

@@ -32,10 +32,8 @@ beforeEach(() => {
       request: (name: string, _: unknown, hold: (lock: unknown) => unknown) => {
         if (held.has(name)) return Promise.reject(new Error('held'))
         held.add(name)
-        void hold({ name })
-        return new Promise(() => {})
+        return Promise.resolve(hold({ name })).then(() => held.delete(name))
       },
-      query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
     },
   })
 })

@@ -206,11 +206,15 @@ export interface AccountLine {
   problems: number
 }
 
-/** The accounts of a Viga, for its administrator. */
+/** So many accounts are listed. */
+export const MOST_ACCOUNTS = 1000
+
+/** The accounts of a Viga, for its administrator; one more than is listed when there are more. */
 export const accountLines = (): Promise<(AccountLine & RowDataPacket)[]> =>
   query(
     'SELECT p.id, p.email, p.name, p.role, COUNT(q.id) AS problems FROM people p LEFT JOIN problems q ON q.owner = p.id ' +
-      'AND q.deleted_at IS NULL WHERE p.email IS NOT NULL OR p.subject IS NOT NULL GROUP BY p.id ORDER BY p.created_at LIMIT 500',
+      'AND q.deleted_at IS NULL WHERE p.email IS NOT NULL OR p.subject IS NOT NULL GROUP BY p.id ORDER BY p.created_at ' +
+      `LIMIT ${MOST_ACCOUNTS + 1}`,
   )
 
 /** Gives an account another role. */

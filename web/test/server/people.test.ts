@@ -1,0 +1,133 @@
+import type { Request, Response } from 'express'
+import { beforeAll, expect, inject, it } from 'vitest'
+import { newProblem } from '@viga/core'
+import { written } from '../../app/server/compute/jobs'
+import { change, hostsIn, inTurn, query } from '../../app/server/database.server'
+import { tidyUp } from '../../app/server/housekeeping.server'
+import { accessOf } from '../../app/server/people/access.server'
+import { HOUSE, type Person } from '../../app/server/people/person'
+import { endOtherSessions, sessionOf, sessionsOf } from '../../app/server/people/sessions.server'
+import { mayTry } from '../../app/server/people/tries.server'
+import { insertProblem, problemById, saveProblem } from '../../app/server/problems.server'
+import { shelfPage } from '../../app/server/shelf.server'
+
+beforeAll(() => {
+  process.env.DATABASE_URL = inject('databaseUrl')
+})
+
+/** A browser that keeps its cookie from one request to the next. */
+function browser() {
+  let cookie: string | undefined
+  return {
+    get secret() {
+      return cookie
+    },
+    access: () =>
+      accessOf(
+        {
+          headers: { cookie: cookie && `scheme=dark; viga=${cookie}` },
+          get: () => 'a browser',
+          secure: true,
+          protocol: 'https',
+          host: 'viga.quince.example',
+          ip: '192.0.2.1',
+        } as unknown as Request,
+        {
+          locals: {},
+          cookie: (_: string, value: string) => void (cookie = value),
+          clearCookie: () => void (cookie = undefined),
+        } as unknown as Response,
+        true,
+      ),
+  }
+}
+
+/** Somebody with a shelf of their own. */
+async function somebody(): Promise<{ person: Person; secret: string }> {
+  const one = browser()
+  const person = await (await one.access()).begin()
+  return { person, secret: one.secret! }
+}
+
+it('a browser is nobody until it does something, then the same person with each request', async () => {
+  const one = browser()
+  expect((await one.access()).person).toBeNull()
+  const begun = await one.access()
+  const person = await begun.begin()
+  expect(await begun.begin()).toBe(person)
+  expect((await one.access()).person).toMatchObject({ id: person.id, account: false, role: 'author' })
+  await (await one.access()).signOut()
+  expect((await one.access()).person).toBeNull()
+})
+
+it('a session ends when it is not used, and with the others when it is told to', async () => {
+  const { person, secret } = await somebody()
+  expect((await sessionOf(secret))?.person.id).toBe(person.id)
+  await change('UPDATE sessions SET seen_at = NOW(3) - INTERVAL 61 DAY WHERE person = ?', [person.id])
+  expect(await sessionOf(secret)).toBeUndefined()
+  await tidyUp()
+  expect(await sessionsOf(person.id)).toEqual([])
+  const other = await somebody()
+  await endOtherSessions(other.person.id, null)
+  expect(await sessionOf(other.secret)).toBeUndefined()
+})
+
+it('a shelf that no browser has the key to and nothing is on ends; one with a problem stays', async () => {
+  const [empty, full] = [await somebody(), await somebody()]
+  await insertProblem(full.person, written(newProblem('stays')))
+  for (const { person } of [empty, full]) {
+    await change('UPDATE people SET created_at = NOW(3) - INTERVAL 2 DAY WHERE id = ?', [person.id])
+    await endOtherSessions(person.id, null)
+  }
+  await tidyUp()
+  const left = await query('SELECT id FROM people WHERE id IN (?, ?)', [empty.person.id, full.person.id])
+  expect(left.map((row) => (row as { id: string }).id)).toEqual([full.person.id])
+})
+
+it('a problem is its owner’s alone; what is the house’s is read by all and changed by none of them', async () => {
+  const [mine, other] = [(await somebody()).person, (await somebody()).person]
+  const id = await insertProblem(mine, written(newProblem('mine')))
+  expect((await problemById(mine, id))?.mayWrite).toBe(true)
+  expect(await problemById(other, id)).toBeUndefined()
+  expect(await problemById(null, id)).toBeUndefined()
+  expect((await saveProblem(other, id, 1, written(newProblem('theirs')))).saved).toBe(false)
+  const houses = await insertProblem({ ...mine, id: HOUSE }, written(newProblem('of the house')))
+  expect((await problemById(null, houses))?.mayWrite).toBe(false)
+  expect((await saveProblem(mine, houses, 1, written(newProblem('changed')))).saved).toBe(false)
+  expect((await problemById({ ...mine, role: 'administrator' }, houses))?.mayWrite).toBe(true)
+  const whose = async (person: Person | null, title: string) =>
+    (await shelfPage(person, { find: title })).cards.find((c) => c.title === title)?.whose
+  expect(await whose(mine, 'mine')).toBe('own')
+  expect(await whose(other, 'mine')).toBeUndefined()
+  expect(await whose(other, 'of the house')).toBe('house')
+})
+
+it('tries are counted, and forgotten after their time', async () => {
+  const may = () => mayTry('a lock', 2, 600)
+  expect([await may(), await may(), await may()]).toEqual([true, true, false])
+  await change('UPDATE tries SET until = NOW(3) - INTERVAL 1 SECOND')
+  expect(await may()).toBe(true)
+})
+
+it('writes to one problem take turns, and too many at once are asked to come again', async () => {
+  const order: number[] = []
+  const all = await Promise.allSettled(
+    Array.from({ length: 20 }, (_, i) =>
+      inTurn('one', async () => {
+        await Promise.resolve()
+        order.push(i)
+      }),
+    ),
+  )
+  expect(order).toEqual([...order].sort((a, b) => a - b))
+  expect(all.filter((r) => r.status === 'rejected')).toHaveLength(20 - order.length)
+  expect(order.length).toBe(16)
+})
+
+it('a database address may name several hosts', () => {
+  expect(hostsIn('mysql://u:p@one:3306,two/viga?ssl=1')).toEqual([
+    'mysql://u:p@one:3306/viga?ssl=1',
+    'mysql://u:p@two/viga?ssl=1',
+  ])
+  expect(() => hostsIn('nowhere')).toThrow()
+})
