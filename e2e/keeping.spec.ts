@@ -152,12 +152,10 @@ test('what was taken off is listed, and put back from the list', async ({ page }
 
 test('a server that answers with an error is not said to be away', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'given')
-  await page.route('**/save', (route) => route.fulfill({ status: 500, body: 'no' }))
+  await page.route('**/save', (route) => route.fulfill({ status: 507, body: 'no' }))
   await page.getByLabel('value of span').fill('18 m')
   await page.keyboard.press('Enter')
-  await expect(
-    page.getByText('Something went wrong inside Viga; everything is kept in this browser.'),
-  ).toBeVisible()
+  await expect(page.getByText('Viga answers with error 507; it is tried again by itself.')).toBeVisible()
   await page.unroute('**/save')
   await expect(page.getByText(/^saved /)).toBeVisible()
 })

@@ -9,7 +9,8 @@ export const test = base.extend<{ page: Page }>({
     page.on('pageerror', (e) => errors.push(e.message))
     page.on(
       'console',
-      (m) => m.type() === 'error' && !/status of 4\d\d|net::ERR/.test(m.text()) && errors.push(m.text()),
+      (m) =>
+        m.type() === 'error' && !/status of (4\d\d|507)|net::ERR/.test(m.text()) && errors.push(m.text()),
     )
     await use(page)
     expect(errors).toEqual([])

@@ -85,7 +85,6 @@ const LOST = new Set([
   'ENOTFOUND',
   'EAI_AGAIN',
   'PROTOCOL_CONNECTION_LOST',
-  'PROTOCOL_SEQUENCE_TIMEOUT',
   'ER_SERVER_SHUTDOWN',
   'ER_CON_COUNT_ERROR',
   'ER_UNKNOWN_COM_ERROR', // a node of a cluster that has lost the others
@@ -93,6 +92,7 @@ const LOST = new Set([
 /** These say that the statement was not carried out: it may be sent again whatever it changes. */
 const UNSENT = new Set(['ECONNREFUSED', 'ER_UNKNOWN_COM_ERROR', 'ENOTFOUND', 'EAI_AGAIN', 'EHOSTUNREACH'])
 const UNREACHED = 'The database was not reached in time.'
+const UNANSWERED = 'The database did not answer in time.'
 /** Somebody else holds the row, or the statement took too long: the same may work shortly. */
 const BUSY = new Set([
   'ER_LOCK_WAIT_TIMEOUT',
@@ -105,7 +105,7 @@ const BUSY = new Set([
 const codeOf = (error: unknown): string => (error as { code?: string }).code ?? ''
 const isLost = (error: unknown) =>
   LOST.has(codeOf(error)) ||
-  /closed state|Queue limit|not reached in time/.test((error as Error).message ?? '')
+  /closed state|Queue limit|not reached in time|not answer in time/.test((error as Error).message ?? '')
 
 const later = (words: string) => data(words, { status: 503, headers: { 'Retry-After': '2' } })
 
@@ -128,11 +128,25 @@ async function connectionOf(pool: Pool): Promise<PoolConnection> {
   return Promise.race([asked, timer])
 }
 
+/** What the database answers; the driver's own limit does not hold while a statement is being prepared. */
+async function answered<T>(asked: Promise<T>): Promise<T> {
+  let timer: NodeJS.Timeout | undefined
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error(UNANSWERED)), ANSWER)
+  })
+  asked.catch(() => {}) // of a connection that is given up nobody waits for the end
+  try {
+    return await Promise.race([asked, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
 /** Runs one statement on one host. A connection that failed in its way is not used again. */
 async function runOn<T>(pool: Pool, sql: string, values: Value[]): Promise<T> {
   const connection = await connectionOf(pool)
   try {
-    const [result] = await connection.execute({ sql, values, timeout: ANSWER })
+    const [result] = await answered(connection.execute({ sql, values }))
     connection.release()
     return result as T
   } catch (error) {
@@ -159,7 +173,7 @@ async function run<T>(sql: string, values: Value[], repeats: boolean): Promise<T
         throw later('Somebody else is changing the same at this very moment. Please try again.')
       if (!isLost(error)) throw error
       const unsent = UNSENT.has(codeOf(error)) || (error as Error).message === UNREACHED
-      const silent = codeOf(error) === 'PROTOCOL_SEQUENCE_TIMEOUT' || (error as Error).message === UNREACHED
+      const silent = [UNREACHED, UNANSWERED].includes((error as Error).message)
       if (silent && Date.now() >= (silentUntil[host] ?? 0)) silentUntil[host] = Date.now() + SILENCE
       current = (current + 1) % all.length
       // a stale connection of a database that was started anew is worth one more try

@@ -25,7 +25,7 @@ interface Body {
   gone?: boolean
 }
 
-const HERE = 'everything is kept in this browser.'
+const AGAIN = 'it is tried again by itself.'
 
 export const envelope = (revision: number, document: string) =>
   `{"revision":${revision},"document":${document}}`
@@ -50,8 +50,8 @@ export async function sendDocument(id: string, revision: number, document: strin
       kind: 'later',
       message:
         (error as Error).name === 'TimeoutError'
-          ? `Viga does not answer; ${HERE}`
-          : `Viga cannot be reached; ${HERE}`,
+          ? `Viga does not answer; ${AGAIN}`
+          : `Viga cannot be reached; ${AGAIN}`,
     }
   }
   const body = ((await response.json().catch(() => null)) ?? {}) as Body
@@ -65,7 +65,7 @@ export async function sendDocument(id: string, revision: number, document: strin
   if (response.status === 413) return { kind: 'refused', message: 'This problem is too large to be kept.' }
   return {
     kind: 'later',
-    message: `${WORDS[response.status] ?? `Viga answers with error ${response.status}`}; ${HERE}`,
+    message: `${WORDS[response.status] ?? `Viga answers with error ${response.status}`}; ${AGAIN}`,
   }
 }
 
