@@ -93,11 +93,20 @@ test('what cannot be meant is refused with its reason, and never by an error of 
   }
 })
 
-test('a body that is too large, or does not say how large, is refused before it is read', async () => {
+test('a body that is too large is refused before it is read, or as soon as more has come', async () => {
   const head = (more: string) => `POST /?index HTTP/1.1\r\nHost: localhost\r\n${more}\r\n\r\n`
   const large = await raw(viga.address, head('Content-Length: 629145600'), Buffer.alloc(2_000_000, 32))
   expect(large).toContain('413')
-  expect(await raw(viga.address, head('Transfer-Encoding: chunked'))).toContain('411')
+  const chunk = (size: number) => `${size.toString(16)}\r\n${' '.repeat(size)}\r\n`
+  const chunked = head('Content-Type: multipart/form-data; boundary=x\r\nTransfer-Encoding: chunked')
+  expect(await raw(viga.address, chunked, Buffer.from(chunk(1_000_000).repeat(26)))).toContain('413')
+  expect(
+    await raw(
+      viga.address,
+      chunked.replace('Host', 'Connection: close\r\nHost'),
+      Buffer.from(`${chunk(9)}0\r\n\r\n`),
+    ),
+  ).toContain('400')
   expect(await raw(viga.address, 'NONSENSE\r\n\r\n')).toContain('400')
 })
 

@@ -98,12 +98,6 @@ export const readText = ({ id, revision, document, changedAt, mayWrite }: Stored
 export const asJson = ({ id, revision, changedAt, mayWrite, document }: StoredText): string =>
   `${JSON.stringify({ id, revision, changedAt, mayWrite }).slice(0, -1)},"problem":${document}}`
 
-/** A problem that this person may read. */
-export async function problemById(person: Person | null, id: string): Promise<StoredProblem | undefined> {
-  const found = await textById(person, id)
-  return found && readText(found)
-}
-
 /** The problem if its revision is above `revision`; null if it is not, undefined if there is no such problem. */
 export async function textNewerThan(
   person: Person | null,

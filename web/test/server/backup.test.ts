@@ -9,13 +9,8 @@ import { written } from '../../app/server/compute/jobs'
 import { change } from '../../app/server/database.server'
 import { tidyUp } from '../../app/server/housekeeping.server'
 import { HOME } from '../../app/server/people/person'
-import {
-  deleteProblem,
-  insertProblem,
-  problemById,
-  restoreProblem,
-  takenOff,
-} from '../../app/server/problems.server'
+import { deleteProblem, insertProblem, restoreProblem, takenOff } from '../../app/server/problems.server'
+import { problemById } from './stored'
 
 const folder = mkdtempSync(join(tmpdir(), 'viga-backup-'))
 beforeAll(() => {

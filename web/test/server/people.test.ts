@@ -8,8 +8,9 @@ import { accessOf } from '../../app/server/people/access.server'
 import { HOUSE, type Person } from '../../app/server/people/person'
 import { endOtherSessions, sessionOf, sessionsOf } from '../../app/server/people/sessions.server'
 import { mayTry } from '../../app/server/people/tries.server'
-import { insertProblem, problemById, saveProblem } from '../../app/server/problems.server'
+import { insertProblem, saveProblem } from '../../app/server/problems.server'
 import { shelfPage } from '../../app/server/shelf.server'
+import { problemById } from './stored'
 
 beforeAll(() => {
   process.env.DATABASE_URL = inject('databaseUrl')

@@ -7,6 +7,7 @@ import { change } from '../../app/server/database.server'
 import { HOME } from '../../app/server/people/person'
 import { shelfPage as shelfOf, CARDS_A_PAGE, type ShelfQuery } from '../../app/server/shelf.server'
 import { saveRequest } from '../../app/server/save.server'
+import { problemById as problemOf } from './stored'
 import { shelfAction as actionOf } from '../../app/server/shelf-actions.server'
 
 beforeAll(() => {
@@ -15,7 +16,7 @@ beforeAll(() => {
 
 // everything here is done by the one person at home; people.test.ts has the others
 const home = () => Promise.resolve(HOME)
-const problemById = (id: string) => problems.problemById(HOME, id)
+const problemById = (id: string) => problemOf(HOME, id)
 const insertProblem = (p?: Problem) => problems.insertProblem(HOME, p && written(p))
 const shelfPage = (asked: ShelfQuery) => shelfOf(HOME, asked)
 const shelfAction = (fields: Record<string, unknown>) => actionOf(home, fields)
