@@ -1,6 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import AxeBuilder from '@axe-core/playwright'
 import { request as requests, type APIRequestContext } from '@playwright/test'
 import { serve, serveOn, type Server } from '../scripts/serve.mjs'
 import { expect, ready, test } from './pages'
@@ -328,4 +329,34 @@ test('a person makes an account, changes an example into a copy, and signs out',
   await expect(page.getByRole('heading', { name: 'You are signed out' })).toBeVisible()
   await page.getByRole('link', { name: 'to the Shelf' }).click()
   await expect(page.getByRole('link', { name: 'Sign in' })).toBeVisible()
+})
+
+test('no violation of accessibility on the pages about people, forms with faults, light and dark', async ({
+  page,
+}) => {
+  const check = async () => {
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual(
+      [],
+    )
+  }
+  const go = async (path: string) => {
+    await page.goto(viga.address + path)
+    await ready(page)
+  }
+  await page.context().addCookies((await administrator.storageState()).cookies)
+  const at = await put(administrator, 'Looked at')
+  await send(administrator, `${at}/sharing`, { intent: 'link-read' })
+  for (const scheme of ['Light', 'Dark']) {
+    for (const path of ['/account', '/house', `${at}/sharing`, '/taken-off', '/nowhere']) {
+      await page.goto(viga.address + path)
+      await page.waitForLoadState('networkidle')
+      await check()
+    }
+    await go('/sign-in')
+    await page.getByRole('button', { name: 'Make an account' }).click()
+    await expect(page.getByText('The e-mail address is missing.')).toBeVisible()
+    await check()
+    if (scheme === 'Light') await page.getByRole('button', { name: 'Dark' }).click()
+  }
 })

@@ -57,17 +57,19 @@ export async function startDatabase(folder, { quiet = false } = {}) {
   writeFileSync(user, '')
   if (!quiet && !existsSync(join(places.data, 'mysql'))) say('making a database for this checkout')
   const giveUp = Date.now() + PATIENCE
+  let keeper
   for (;;) {
     const running = readRunning(folder)
     if (running) return { url: running.url, stop: leaving(folder, user) }
-    if (!keeperOf(folder)) {
+    // one that was just started has not said yet that it is there
+    if (!keeperOf(folder) && (!keeper || keeper.exitCode !== null)) {
       const failed = existsSync(places.failed) ? readFileSync(places.failed, 'utf8') : ''
       rmSync(places.failed, { force: true })
       if (failed) {
         rmSync(user, { force: true })
         throw new Error(failed)
       }
-      startKeeper(folder)
+      keeper = startKeeper(folder)
     }
     if (Date.now() > giveUp) throw new Error(`the database did not start within ${PATIENCE / 60_000} minutes`)
     await sleep(40)
@@ -81,7 +83,7 @@ export function keeperOf(folder) {
 }
 
 function startKeeper(folder) {
-  const log = openSync(placesIn(folder).log, 'w', 0o600)
+  const log = openSync(placesIn(folder).log, 'a', 0o600)
   // its own session, so that Ctrl-C reaches those who use the database first and the database is stopped last
   const keeper = spawn(process.execPath, [join(root, 'scripts/keep-database.mjs'), folder], {
     stdio: ['ignore', log, log],
@@ -89,6 +91,7 @@ function startKeeper(folder) {
   })
   closeSync(log)
   keeper.unref()
+  return keeper
 }
 
 /** How the running server is reached, if one runs and answers. */

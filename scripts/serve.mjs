@@ -42,10 +42,12 @@ export async function serveOn(databaseUrl, settings = {}) {
       HOST: '127.0.0.1',
       PORT: String(port),
       NODE_ENV: 'production',
+      LAUNCHED: 'true', // it ends with this process, however that ends
       ...settings,
     },
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['pipe', 'pipe', 'inherit'],
   })
+  server.stdin.on('error', () => {})
   const lines = []
   await new Promise((resolve, reject) => {
     server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))

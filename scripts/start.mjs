@@ -1,7 +1,7 @@
 // npm start: installs what is missing, starts a private database, builds, serves. npm run dev: the same with
 // hot reload.
 import { spawn } from 'node:child_process'
-import { mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, renameSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { startDatabase } from './database.mjs'
@@ -77,6 +77,15 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     void stop()
   })
 
+/** Bytes of a log after which the next start begins another, and keeps this one beside it. */
+const MOST_LOG = 10_000_000
+
+function logFile() {
+  const file = join(home, 'server.log')
+  if (existsSync(file) && statSync(file).size > MOST_LOG) renameSync(file, `${file}.1`)
+  return file
+}
+
 const crashes = []
 
 /** Starts the server, and starts it anew when it crashes: its port and its database stay. */
@@ -136,6 +145,7 @@ try {
       EARLIER_ASSETS,
       OUTBOX: process.env.OUTBOX || join(home, 'outbox'),
       LAUNCHED: 'true',
+      LOG_FILE: process.env.LOG_FILE || logFile(),
       // threads share their memory instead of each keeping what it has freed
       MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2',
     })

@@ -1,10 +1,20 @@
 import { randomUUID } from 'node:crypto'
 import type { Request, RequestHandler } from 'express'
-import { pino, type Logger } from 'pino'
+import pino, { type Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 
-/** One line of JSON an event, on standard output. */
-export const createLog = (level: string): Logger => pino({ level, base: undefined })
+/**
+ * One line of JSON an event, on standard output; with a file, all goes there, and standard output has warnings and
+ * errors alone.
+ */
+export function createLog(level: string, file?: string): Logger {
+  if (file === undefined) return pino({ level, base: undefined })
+  const streams = [
+    { level, stream: pino.destination({ dest: file, mkdir: true, sync: false }) },
+    { level: 'warn', stream: process.stdout },
+  ]
+  return pino({ level, base: undefined }, pino.multistream(streams as pino.StreamEntry[]))
+}
 
 const ID = /^[\w-]{8,64}$/
 const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])

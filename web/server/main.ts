@@ -20,7 +20,7 @@ if (!read.ok) {
   process.exit(2)
 }
 const { settings } = read
-const log = createLog(settings.LOG_LEVEL)
+const log = createLog(settings.LOG_LEVEL, settings.LOG_FILE)
 const here = import.meta.dirname
 openDatabase(settings.DATABASE_URL)
 startCompute(join(here, 'worker.js'), settings.WORKERS, (error) =>

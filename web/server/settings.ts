@@ -55,7 +55,9 @@ const schema = object({
       ['debug', 'info', 'warn', 'error', 'silent'],
       'LOG_LEVEL must be debug, info, warn, error or silent.',
     )
-    .default('warn'),
+    .default('info'),
+  /** The file that the log goes to; without one it goes to standard output. */
+  LOG_FILE: string().max(1000, 'LOG_FILE is too long.'),
   /** The launcher that started this server holds its standard input; the server ends with it. */
   LAUNCHED: boolean().typeError('LAUNCHED must be true or false.').default(false),
 })
