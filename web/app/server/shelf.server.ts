@@ -173,10 +173,14 @@ async function drawCard(id: string, signal: AbortSignal): Promise<string | undef
 
 async function countsByKind(person: Person | null): Promise<ShelfPage['counts']> {
   const counts = { all: 0, beam: 0, frame: 0, truss: 0 }
-  const readable = readableBy(person)
+  const [own, house] = [idOf(person), HOUSE]
+  // in two parts, so that each is counted in an index: of ten thousand no row is read
   const rows = await query<RowDataPacket & { kind: CardKind | null; n: number }>(
-    `SELECT p.kind, COUNT(*) AS n FROM problems p WHERE p.deleted_at IS NULL AND ${readable.sql} GROUP BY p.kind`,
-    readable.values,
+    'SELECT kind, COUNT(*) AS n FROM problems USE INDEX (whole_shelf) ' +
+      'WHERE deleted_at IS NULL AND owner IN (?, ?) GROUP BY kind UNION ALL ' +
+      'SELECT p.kind, COUNT(*) AS n FROM shares s JOIN problems p ON p.id = s.problem ' +
+      'WHERE s.person = ? AND p.deleted_at IS NULL AND p.owner NOT IN (?, ?) GROUP BY p.kind',
+    [own, house, own, own, house],
   )
   for (const { kind, n } of rows) {
     counts.all += n
