@@ -86,7 +86,9 @@ export function keepSaved(
 
   const send = async () => {
     const { problem, revision, save } = store.getState()
-    if (ended || sending || problem === kept || save.kind === 'conflict' || save.kind === 'gone') return
+    if (ended || sending || save.kind === 'conflict' || save.kind === 'gone') return
+    // an undo back to what was saved is sent, too: a save that was given up may have arrived meanwhile
+    if (problem === kept && save.kind === 'saved') return
     sending = true
     if (save.kind !== 'offline') store.setState({ save: { kind: 'saving' } })
     const document = JSON.stringify(problem)
@@ -94,7 +96,8 @@ export function keepSaved(
     const next = take(await sendDocument(id, revision, document), problem, document)
     sending = false
     remember()
-    if (next !== undefined && store.getState().problem !== kept) plan(next)
+    const { problem: now, save: after } = store.getState()
+    if (next !== undefined && (now !== kept || after.kind !== 'saved')) plan(next)
   }
   const plan = (delay: number) => {
     clearTimeout(timer)

@@ -123,6 +123,17 @@ describe('a save', () => {
       message: expect.stringMatching(words) as string,
     })
   })
+  it('that got no answer is settled after an undo back to what was saved, too', async () => {
+    replies = [{ status: 0 }]
+    const store = await keeping()
+    store.getState().edit('title', rename('one'))
+    await vi.advanceTimersByTimeAsync(400)
+    expect(store.getState().save.kind).toBe('offline')
+    store.getState().undo()
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(store.getState().save.kind).toBe('saved')
+    expect(sent.at(-1)?.document).toEqual(newProblem())
+  })
   it('that is refused for what it says is sent again only when that has changed', async () => {
     replies = [{ status: 400, body: { errors: [{ message: 'Expected a length.' }] } }]
     const store = await keeping()
