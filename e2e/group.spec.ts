@@ -23,7 +23,7 @@ test(
     await page.keyboard.up('Shift')
     const group = page.getByRole('dialog', { name: '2 joints, 1 member, selected' })
     await group.getByLabel('amount of a load on all').fill('9 kN/m')
-    await group.getByRole('button', { name: 'put on' }).click()
+    await group.getByRole('button', { name: 'apply' }).click()
     await group.getByLabel('step up').fill('3.5')
     await group.getByLabel('number of copies').fill('2')
     await group.getByRole('button', { name: 'copy', exact: true }).click()

@@ -3,7 +3,7 @@ import { answerName } from '@viga/core/statement/answer-words'
 import type { ListOptions } from '@viga/core/statement/answer-lists'
 import { useMemo, useState } from 'react'
 import { useParams } from 'react-router'
-import { useSheet, useSheetStore, useSolved } from '../sheet/context'
+import { useSheet, useSolved, useEdit } from '../sheet/context'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { TextField } from '../fields/TextField'
@@ -80,18 +80,16 @@ function Score({ rows }: { rows: readonly JudgedAnswer[] }) {
 
 /** One tolerance for all values of the sheet; each row may have its own. */
 function SheetTolerance({ answers }: { answers: readonly Answer[] }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const all = new Set(answers.map((a) => (a.tolerance === undefined ? '' : String(a.tolerance))))
   const set = (text: string): string | null => {
     if (text !== '' && text !== 'digits' && !/^[\d.]+\s*%$/.test(text))
       return 'A percentage, or “digits”: half a unit of the last digit given.'
     const tolerance = text === '' ? undefined : text
     return (
-      store
-        .getState()
-        .edit('tolerance of all values', (p) =>
-          answers.reduce((q, a) => edit.setAnswer(q, a.id, { tolerance }), p),
-        )?.message ?? null
+      apply('tolerance of all values', (p) =>
+        answers.reduce((q, a) => edit.setAnswer(q, a.id, { tolerance }), p),
+      )?.message ?? null
     )
   }
   return (
@@ -126,7 +124,6 @@ function Values({ rows, told, onOpen }: ValuesProps) {
     () => listed(problem, list, options, actionId, rows),
     [problem, list, options, actionId, rows],
   )
-  const filled = places.filter((p) => p.judged).length
   return (
     <>
       <table className="t check-table" onKeyDown={onGridKeys}>
@@ -152,28 +149,39 @@ function Values({ rows, told, onOpen }: ValuesProps) {
             />
           ))}
         </tbody>
-        {list && (
-          <tbody aria-label={list.title}>
-            <tr>
-              <th colSpan={7} className="list-head">
-                {list.title}: {filled} of {places.length} filled in
-              </th>
-            </tr>
-            {places.map(({ place, judged }) => (
-              <ValueRow
-                key={answerName({ ...place, id: '', value: 0 })}
-                listed
-                place={place}
-                judged={judged}
-                on={judged !== undefined && told === judged.answer.id}
-                onOpen={onOpen}
-              />
-            ))}
-          </tbody>
-        )}
+        {list && <ListedRows title={list.title} places={places} told={told} onOpen={onOpen} />}
       </table>
       <ListChoice lists={lists} chosen={list} onChoose={setKey} options={options} onOptions={setOptions} />
     </>
+  )
+}
+
+/** The places of a prepared list, each with the value that stands there or a field for it. */
+function ListedRows({
+  title,
+  places,
+  told,
+  onOpen,
+}: Omit<ValuesProps, 'rows'> & { title: string; places: ReturnType<typeof listed>['places'] }) {
+  const filled = places.filter((p) => p.judged).length
+  return (
+    <tbody aria-label={title}>
+      <tr>
+        <th colSpan={7} className="list-head">
+          {title}: {filled} of {places.length} filled in
+        </th>
+      </tr>
+      {places.map(({ place, judged }) => (
+        <ValueRow
+          key={answerName({ ...place, id: '', value: 0 })}
+          listed
+          place={place}
+          judged={judged}
+          on={judged !== undefined && told === judged.answer.id}
+          onOpen={onOpen}
+        />
+      ))}
+    </tbody>
   )
 }
 

@@ -1,5 +1,5 @@
 import { edit } from '@viga/core'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { OneOf, Tick } from '../widgets/Tick'
 import { isCovered, SHOWS, useChooseShows, useShows } from './shows'
 
@@ -26,6 +26,7 @@ export function ShowsChoice() {
 /** The instructor's setting: whoever opens the problem sees no computed value before asking for it. */
 function CoverSetting() {
   const store = useSheetStore()
+  const apply = useEdit()
   const covered = useSheet((s) => isCovered(s.problem))
   const name = 'cover the computed values until asked'
   return (
@@ -34,11 +35,9 @@ function CoverSetting() {
         checked={covered}
         aria-label={name}
         onChange={() => {
-          const error = store
-            .getState()
-            .edit(covered ? 'uncover the values' : 'cover the values', (p) =>
-              edit.setView(p, 'covered', covered ? undefined : true),
-            )
+          const error = apply(covered ? 'uncover the values' : 'cover the values', (p) =>
+            edit.setView(p, 'covered', covered ? undefined : true),
+          )
           // who covers them sees what a student will see
           if (!error && !covered) store.setState({ shows: null })
         }}

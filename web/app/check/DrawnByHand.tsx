@@ -15,7 +15,7 @@ import { isAlone } from '@viga/core/statement/answer-place'
 import { useMemo, useState } from 'react'
 import { LiveField } from '../fields/LiveField'
 import { OneLine } from '../fields/OneLine'
-import { useSheet, useSheetStore, useSolved } from '../sheet/context'
+import { useSheet, useSolved, useEdit } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { Pick } from '../widgets/Pick'
 import { VerdictSign } from '../widgets/VerdictSign'
@@ -78,34 +78,18 @@ const ORDINATE = new RegExp(
   `^(.+?)\\s*(?::|\\t|\\s(?=[-−+(\\d]))\\s*(.+?)(?:\\s+(${STRETCH_KINDS.join('|')}))?$`,
 )
 
-function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
-  const store = useSheetStore()
-  const solved = useSolved()
+/** What changes the ordinates of a diagram; each function returns why it was refused. */
+function useOrdinates(diagram: DrawnDiagram, length: number | undefined) {
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const { ordinates } = diagram
-  const m = solved?.solution.structure.members.find((o) => o.id === diagram.member)
-  const read = useMemo(() => m && readDrawn(problem, diagram, m.length), [problem, diagram, m])
-  const judged = useMemo(
-    () => solved && judgeDrawn(problem, solved.solution, solved.action, diagram),
-    [problem, solved, diagram],
-  )
   const put = (next: DrawnOrdinate[], merge?: string): string | null => {
     const changed = { ...diagram, ordinates: next }
-    const reading = m && readDrawn(problem, changed, m.length)
+    const reading = length === undefined ? undefined : readDrawn(problem, changed, length)
     // what cannot be read at all is refused; what lacks an ordinate is said below and may be completed
     if (reading && !reading.ok && !reading.message.startsWith('A ')) return reading.message
-    return (
-      store
-        .getState()
-        .edit(
-          `${QUANTITIES[diagram.quantity]} of ${diagram.member} by hand`,
-          (p) => setDrawnDiagram(p, changed),
-          {
-            merge,
-            shown: true,
-          },
-        )?.message ?? null
-    )
+    const name = `${QUANTITIES[diagram.quantity]} of ${diagram.member} by hand`
+    return apply(name, (p) => setDrawnDiagram(p, changed), { merge, shown: true })?.message ?? null
   }
   const change = (i: number, by: Partial<DrawnOrdinate>, merge?: string) =>
     put(
@@ -121,8 +105,21 @@ function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
       { at: edit.typed(at), value: edit.typed(value), ...(kind ? { kind: kind as StretchKind } : {}) },
     ])
   }
-  const name = (i: number, what: string) =>
-    `${what} of ordinate ${i + 1} of ${diagram.quantity} in ${diagram.member}`
+  const remove = (i: number) => put(ordinates.filter((_, j) => j !== i))
+  return { change, add, remove }
+}
+
+function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
+  const solved = useSolved()
+  const problem = useSheet((s) => s.problem)
+  const m = solved?.solution.structure.members.find((o) => o.id === diagram.member)
+  const read = useMemo(() => m && readDrawn(problem, diagram, m.length), [problem, diagram, m])
+  const judged = useMemo(
+    () => solved && judgeDrawn(problem, solved.solution, solved.action, diagram),
+    [problem, solved, diagram],
+  )
+  const { change, add, remove } = useOrdinates(diagram, m?.length)
+  const of = `${diagram.quantity} in ${diagram.member}`
   return (
     <table className="t drawn-table" onKeyDown={onGridKeys}>
       <thead>
@@ -134,52 +131,18 @@ function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
         </tr>
       </thead>
       <tbody>
-        {ordinates.map((o, i) => (
-          <tr key={i}>
-            <td>
-              <LiveField
-                aside
-                name={name(i, 'place')}
-                value={String(o.at)}
-                onChange={(t, merge) => (t === '' ? null : change(i, { at: edit.typed(t) }, merge))}
-              />
-            </td>
-            <td className="hand">
-              <LiveField
-                aside
-                name={name(i, 'value')}
-                value={String(o.value)}
-                onChange={(t, merge) => (t === '' ? null : change(i, { value: edit.typed(t) }, merge))}
-              />
-            </td>
-            <td>
-              <Pick
-                className="cell-select"
-                aria-label={name(i, 'run')}
-                value={o.kind ?? ''}
-                onChange={(e) =>
-                  change(i, { kind: (e.target.value || undefined) as StretchKind | undefined })
-                }
-              >
-                <option value="">goes on</option>
-                {STRETCH_KINDS.map((k) => (
-                  <option key={k} value={k}>
-                    {k}
-                  </option>
-                ))}
-              </Pick>
-            </td>
-            {judged ? <OrdinateVerdict {...judged[i]} /> : <td colSpan={2} />}
-            <td style={{ width: 22 }}>
-              <RemoveButton
-                what={name(i, 'place')}
-                onClick={() => put(ordinates.filter((_, j) => j !== i))}
-              />
-            </td>
-          </tr>
+        {diagram.ordinates.map((o, i) => (
+          <OrdinateRow
+            key={i}
+            ordinate={o}
+            name={(what) => `${what} of ordinate ${i + 1} of ${of}`}
+            judged={judged?.[i]}
+            onChange={(by, merge) => change(i, by, merge)}
+            onRemove={() => remove(i)}
+          />
         ))}
         <OneLine
-          name={`a new ordinate of ${diagram.quantity} in ${diagram.member}`}
+          name={`a new ordinate of ${of}`}
           placeholder="2.4 m: 18.5 parabola"
           columns={6}
           onAdd={add}
@@ -195,6 +158,57 @@ function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
         </tfoot>
       )}
     </table>
+  )
+}
+
+interface OrdinateRowProps {
+  ordinate: DrawnOrdinate
+  name: (what: string) => string
+  judged: JudgedOrdinate | undefined
+  onChange: (by: Partial<DrawnOrdinate>, merge?: string) => string | null
+  onRemove: () => void
+}
+
+/** One ordinate: its place, its value, how the diagram runs on from there, and the verdict. */
+function OrdinateRow({ ordinate: o, name, judged, onChange, onRemove }: OrdinateRowProps) {
+  return (
+    <tr>
+      <td>
+        <LiveField
+          aside
+          name={name('place')}
+          value={String(o.at)}
+          onChange={(t, merge) => (t === '' ? null : onChange({ at: edit.typed(t) }, merge))}
+        />
+      </td>
+      <td className="hand">
+        <LiveField
+          aside
+          name={name('value')}
+          value={String(o.value)}
+          onChange={(t, merge) => (t === '' ? null : onChange({ value: edit.typed(t) }, merge))}
+        />
+      </td>
+      <td>
+        <Pick
+          className="cell-select"
+          aria-label={name('run')}
+          value={o.kind ?? ''}
+          onChange={(e) => onChange({ kind: (e.target.value || undefined) as StretchKind | undefined })}
+        >
+          <option value="">goes on</option>
+          {STRETCH_KINDS.map((k) => (
+            <option key={k} value={k}>
+              {k}
+            </option>
+          ))}
+        </Pick>
+      </td>
+      {judged ? <OrdinateVerdict {...judged} /> : <td colSpan={2} />}
+      <td style={{ width: 22 }}>
+        <RemoveButton what={name('place')} onClick={onRemove} />
+      </td>
+    </tr>
   )
 }
 

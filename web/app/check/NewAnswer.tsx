@@ -1,25 +1,20 @@
-import { edit, type Answer } from '@viga/core'
-import { useEffect, useRef, useState } from 'react'
+import { edit, type Answer, type Problem } from '@viga/core'
+import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useTypedEdit } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { PlaceFields } from '../fields/PlaceFields'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
 import { readAnswerValue } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
 
-/** One more hand value: which quantity, where, what was found, and a note if one is wished. */
-export function NewAnswer() {
-  const store = useSheetStore()
-  const problem = useSheet((s) => s.problem)
-  const actionId = useSheet((s) => s.actionId)
-  const [draft, setDraft] = useState<Place>({ quantity: problem.kind === 'truss' ? 'axial' : 'reaction' })
-  const [{ value, note }, setTyped] = useNewRow('answer', { value: '', note: '' })
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const field = useRef<HTMLInputElement>(null)
+/** The place that a new value is asked for; a press on the Figure says it, and the value is all that is left. */
+function useAskedPlace() {
+  const truss = useSheet((s) => s.problem.kind === 'truss')
   const asked = useSheet((s) => s.asked)
-  // a press on the Figure says where: the value is all that is left to be typed
+  const [draft, setDraft] = useState<Place>({ quantity: truss ? 'axial' : 'reaction' })
+  const field = useRef<HTMLInputElement>(null)
   const [answered, setAnswered] = useState(asked)
   if (asked !== answered) {
     setAnswered(asked)
@@ -28,43 +23,61 @@ export function NewAnswer() {
   useEffect(() => {
     if (asked) field.current?.focus()
   }, [asked])
-  const many = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1
-  const shown = {
-    ...draft,
-    ...(many && draft.case === undefined && actionId !== null ? { case: actionId } : {}),
+  return { draft, setDraft, field }
+}
+
+type Made = { ok: true; answer: Omit<Answer, 'id'> } | { ok: false; message: string }
+
+/** The answer that was typed, or why it is none. `many`: there are several cases, and the answer names its own. */
+function madeAnswer(
+  problem: Problem,
+  place: Place | undefined,
+  typed: { value: string; note: string },
+  many: boolean,
+): Made {
+  if (!place) return { ok: false, message: 'There is no place for such a value yet.' }
+  if (typed.value.trim() === '') return { ok: false, message: 'Type the value you found.' }
+  const read = readAnswerValue(problem, place, typed.value)
+  if (!read.ok) return read
+  const note = typed.note.trim()
+  const answer: Omit<Answer, 'id'> = {
+    ...place,
+    value: read.value,
+    ...(read.sense ? { sense: read.sense } : {}),
+    ...(note ? { note } : {}),
   }
+  if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
+  return { ok: true, answer }
+}
+
+/** One more hand value: which quantity, where, what was found, and a note if one is wished. */
+export function NewAnswer() {
+  const apply = useTypedEdit()
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const { draft, setDraft, field } = useAskedPlace()
+  const [typed, setTyped] = useNewRow('answer', { value: '', note: '' })
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const many = (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1
+  const ofCase = many && draft.case === undefined && actionId !== null
+  const shown = { ...draft, ...(ofCase ? { case: actionId } : {}) }
   const place = fitted(problem, shown)
   if (problem.members.length === 0) return null
 
-  const add = () => {
-    if (!place) return setRefusal('There is no place for such a value yet.')
-    if (value.trim() === '') return setRefusal('Type the value you found.')
-    const read = readAnswerValue(problem, place, value)
-    if (!read.ok) return setRefusal(read.message)
-    const answer: Omit<Answer, 'id'> = {
-      ...place,
-      value: read.value,
-      ...(read.sense ? { sense: read.sense } : {}),
-      ...(note.trim() ? { note: note.trim() } : {}),
-    }
-    if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
-    const error = store
-      .getState()
-      .edit(`answer ${answerName({ id: '', ...answer })}`, (p) => edit.addAnswer(p, answer), { shown: true })
-    if (error) return setRefusal(error.message)
-    setRefusal(null)
+  const add = (e: FormEvent) => {
+    e.preventDefault()
+    const made = madeAnswer(problem, place, typed, many)
+    if (!made.ok) return setRefusal(made.message)
+    const name = `answer ${answerName({ id: '', ...made.answer })}`
+    const refused = apply(name, (p) => edit.addAnswer(p, made.answer))
+    setRefusal(refused)
+    if (refused !== null) return
     setTyped({ value: '', note: '' })
     // tension or compression is said of each value anew
     setDraft({ ...draft, sense: undefined })
   }
   return (
-    <form
-      className="new-answer"
-      onSubmit={(e) => {
-        e.preventDefault()
-        add()
-      }}
-    >
+    <form className="new-answer" onSubmit={add}>
       <PlaceFields
         problem={problem}
         place={place ?? shown}
@@ -75,17 +88,17 @@ export function NewAnswer() {
         className="cell-input hand"
         aria-label="your value"
         placeholder="your value"
-        value={value}
+        value={typed.value}
         spellCheck={false}
         autoComplete="off"
-        onChange={(e) => (setTyped({ value: e.target.value, note }), setRefusal(null))}
+        onChange={(e) => (setTyped({ ...typed, value: e.target.value }), setRefusal(null))}
       />
       <Line
         className="cell-input note"
         aria-label="note to your value"
         placeholder="a note, if you like"
-        value={note}
-        onChange={(e) => setTyped({ value, note: e.target.value })}
+        value={typed.note}
+        onChange={(e) => setTyped({ ...typed, note: e.target.value })}
       />
       <Press type="submit" className="plain-button">
         Check it

@@ -1,12 +1,35 @@
-import { edit } from '@viga/core'
+import { edit, type Problem } from '@viga/core'
 import { samePlace } from '@viga/core/statement/answer-lists'
 import { readAnswers } from '@viga/core/statement/read-answers'
 import InputBase from '@mui/material/InputBase'
 import { useState, type ClipboardEvent, type KeyboardEvent } from 'react'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
+import type { SheetStore } from '../sheet/store'
 import { Frameless } from '../widgets/Frameless'
 import { Press } from '../widgets/Press'
+
+interface LeftLine {
+  line: string
+  message: string
+}
+
+/** Takes the values out of lines of text into the problem; what is not understood is left, with its reason. */
+function takeValues(store: SheetStore, text: string): { taken: number; left: LeftLine[] } {
+  const { problem, actionId, edit: change } = store.getState()
+  const read = readAnswers(problem, text, actionId ?? undefined)
+  const first = problem.loadCases?.[0]?.id
+  const put = (p: Problem) =>
+    read.answers.reduce((q, a) => {
+      const before = q.answers?.find((o) => samePlace(o, a, first))
+      return before ? edit.setAnswer(q, before.id, { value: a.value, sense: a.sense }) : edit.addAnswer(q, a)
+    }, p)
+  const refusal =
+    read.answers.length > 0 ? change(`${read.answers.length} values`, put, { shown: true }) : null
+  return refusal
+    ? { taken: 0, left: [{ line: text, message: refusal.message }, ...read.left] }
+    : { taken: read.answers.length, left: read.left }
+}
 
 /**
  * Hand values as lines: typed as they stand on paper, or pasted from a spreadsheet. What is understood goes into
@@ -14,32 +37,14 @@ import { Press } from '../widgets/Press'
  */
 export function PasteValues() {
   const store = useSheetStore()
-  const actionId = useSheet((s) => s.actionId)
   const [{ lines }, keep] = useNewRow('lines of values', { lines: '' })
-  const [left, setLeft] = useState<{ line: string; message: string }[]>([])
+  const [left, setLeft] = useState<LeftLine[]>([])
   const [taken, setTaken] = useState(0)
   const take = (text: string) => {
-    const { problem, edit: change } = store.getState()
-    const read = readAnswers(problem, text, actionId ?? undefined)
-    const first = problem.loadCases?.[0]?.id
-    const refusal =
-      read.answers.length === 0
-        ? null
-        : change(
-            `${read.answers.length} values`,
-            (p) =>
-              read.answers.reduce((q, a) => {
-                const before = q.answers?.find((o) => samePlace(o, a, first))
-                return before
-                  ? edit.setAnswer(q, before.id, { value: a.value, sense: a.sense })
-                  : edit.addAnswer(q, a)
-              }, p),
-            { shown: true },
-          )
-    setTaken(refusal ? 0 : read.answers.length)
-    const rest = refusal ? [{ line: text, message: refusal.message }, ...read.left] : read.left
-    setLeft(rest)
-    keep({ lines: rest.map((l) => l.line).join('\n') })
+    const done = takeValues(store, text)
+    setTaken(done.taken)
+    setLeft(done.left)
+    keep({ lines: done.left.map((l) => l.line).join('\n') })
   }
   return (
     <form
@@ -49,38 +54,7 @@ export function PasteValues() {
         if (lines.trim() !== '') take(lines)
       }}
     >
-      <InputBase
-        slots={{ root: Frameless }}
-        multiline
-        minRows={1}
-        maxRows={12}
-        value={lines}
-        placeholder="or as lines: Ay = 18.2 kN up   M_BA = -37.5   F_DH = 8.4 C"
-        onChange={(e) => {
-          keep({ lines: e.target.value })
-          setLeft([])
-        }}
-        slotProps={{
-          input: {
-            'aria-label': 'hand values as lines',
-            spellCheck: false,
-            autoComplete: 'off',
-            ...(lines === '' ? {} : { 'data-typing': '' }),
-            onPaste: (e: ClipboardEvent) => {
-              const text = e.clipboardData.getData('text/plain')
-              // several lines are a list from elsewhere and are read at once; a word is typed into what stands here
-              if (lines.trim() !== '' || !/[\n\t]/.test(text.trim())) return
-              e.preventDefault()
-              take(text)
-            },
-            onKeyDown: (e: KeyboardEvent) => {
-              if (e.key !== 'Enter' || e.shiftKey) return
-              e.preventDefault()
-              if (lines.trim() !== '') take(lines)
-            },
-          },
-        }}
-      />
+      <LinesField lines={lines} onChange={(t) => (keep({ lines: t }), setLeft([]))} onTake={take} />
       {lines.trim() !== '' && (
         <Press type="submit" className="plain-button">
           Take them
@@ -95,5 +69,48 @@ export function PasteValues() {
         ))}
       </div>
     </form>
+  )
+}
+
+interface LinesFieldProps {
+  lines: string
+  onChange: (lines: string) => void
+  onTake: (text: string) => void
+}
+
+/** Where the lines are typed: Enter takes them, Shift+Enter begins another line. */
+function LinesField({ lines, onChange, onTake }: LinesFieldProps) {
+  const onPaste = (e: ClipboardEvent) => {
+    const text = e.clipboardData.getData('text/plain')
+    // several lines are a list from elsewhere and are read at once; a word is typed into what stands here
+    if (lines.trim() !== '' || !/[\n\t]/.test(text.trim())) return
+    e.preventDefault()
+    onTake(text)
+  }
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (e.key !== 'Enter' || e.shiftKey) return
+    e.preventDefault()
+    if (lines.trim() !== '') onTake(lines)
+  }
+  return (
+    <InputBase
+      slots={{ root: Frameless }}
+      multiline
+      minRows={1}
+      maxRows={12}
+      value={lines}
+      placeholder="or as lines: Ay = 18.2 kN up   M_BA = -37.5   F_DH = 8.4 C"
+      onChange={(e) => onChange(e.target.value)}
+      slotProps={{
+        input: {
+          'aria-label': 'hand values as lines',
+          spellCheck: false,
+          autoComplete: 'off',
+          ...(lines === '' ? {} : { 'data-typing': '' }),
+          onPaste,
+          onKeyDown,
+        },
+      }}
+    />
   )
 }

@@ -10,7 +10,7 @@ import { changeTo, fitted, type Place } from '@viga/core/statement/answer-place'
 import { answerName } from '@viga/core/statement/answer-words'
 import { useState } from 'react'
 import { TextField } from '../fields/TextField'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { PlaceFields } from '../fields/PlaceFields'
 import { AnswerName } from './AnswerName'
 import { reaches, useShows, type Shows } from './shows'
@@ -80,11 +80,11 @@ function Both({ a, v }: { a: Answer; v: SheetVerdict }) {
 
 /** Where the value stands and its note, to be changed in place. */
 function PlaceEditor({ a }: { a: Answer }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const [refusal, setRefusal] = useState<string | null>(null)
   const put = (change: Partial<Answer>) =>
-    store.getState().edit(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
+    apply(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
   const move = (place: Place) => {
     const fit = fitted(problem, place)
     setRefusal((fit ? put(changeTo(fit))?.message : 'There is no place for such a value.') ?? null)

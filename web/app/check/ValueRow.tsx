@@ -15,7 +15,7 @@ import { LiveField } from '../fields/LiveField'
 import { OfThing } from '../fields/of-thing'
 import { useRow } from '../fields/rows'
 import { TextField } from '../fields/TextField'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 import { RemoveButton } from '../widgets/Block'
 import { VerdictSign } from '../widgets/VerdictSign'
@@ -36,6 +36,7 @@ interface Props {
 /** One place and the value a hand solution has there, with its verdict. */
 export function ValueRow({ place, judged, listed, on, onOpen }: Props) {
   const store = useSheetStore()
+  const apply = useEdit()
   const many = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
   const answer = judged?.answer
   const about = place.node ? [thing.node(place.node)] : place.member ? [thing.member(place.member)] : []
@@ -66,9 +67,7 @@ export function ValueRow({ place, judged, listed, on, onOpen }: Props) {
         {answer && (
           <RemoveButton
             what={`the value of ${named}`}
-            onClick={() =>
-              store.getState().edit('take out an answer', (p) => edit.removeAnswer(p, answer.id))
-            }
+            onClick={() => apply('take out an answer', (p) => edit.removeAnswer(p, answer.id))}
           />
         )}
       </td>
@@ -138,15 +137,13 @@ function Blank({ place }: { place: Place }) {
 }
 
 function Verdict({ answer: a, verdict: v }: JudgedAnswer) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const shows = useShows()
   const sign = signOf(v)
   const put = (tolerance: string) =>
-    store
-      .getState()
-      .edit(`answer ${answerName(a)}`, (p) =>
-        edit.setAnswer(p, a.id, { tolerance: tolerance === '' ? undefined : edit.typed(tolerance) }),
-      )?.message ?? null
+    apply(`answer ${answerName(a)}`, (p) =>
+      edit.setAnswer(p, a.id, { tolerance: tolerance === '' ? undefined : edit.typed(tolerance) }),
+    )?.message ?? null
   return (
     <>
       {reaches(shows, 'value') && (

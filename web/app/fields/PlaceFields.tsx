@@ -122,6 +122,23 @@ function JointFields({ problem, place, set }: Part) {
   )
 }
 
+const EXTREME_OF: Options = [
+  ['moment', 'M'],
+  ['shear', 'V'],
+  ['axial', 'N'],
+  ['deflection', 'deflection'],
+]
+const SIDES: Options = [
+  ['', 'either side'],
+  ['left', 'just before'],
+  ['right', 'just after'],
+]
+const SENSES: Options = [
+  ['', 'signed'],
+  ['tension', 'tension'],
+  ['compression', 'compression'],
+]
+
 function AlongFields({ problem, place, set }: Part) {
   const extreme = isExtreme(place.quantity)
   const alone = place.quantity === 'axial' && isAlone(problem, place.member)
@@ -135,12 +152,7 @@ function AlongFields({ problem, place, set }: Part) {
         <Choice
           name="of"
           value={place.of ?? 'moment'}
-          options={[
-            ['moment', 'M'],
-            ['shear', 'V'],
-            ['axial', 'N'],
-            ['deflection', 'deflection'],
-          ]}
+          options={EXTREME_OF}
           onChoose={(v) => set({ of: v as NonNullable<Answer['of']> })}
         />
       )}
@@ -166,11 +178,7 @@ function AlongFields({ problem, place, set }: Part) {
         <Choice
           name="side"
           value={place.side ?? ''}
-          options={[
-            ['', 'either side'],
-            ['left', 'just before'],
-            ['right', 'just after'],
-          ]}
+          options={SIDES}
           onChoose={(v) => set({ side: (v || undefined) as 'left' | undefined })}
         />
       )}
@@ -178,11 +186,7 @@ function AlongFields({ problem, place, set }: Part) {
         <Choice
           name="sense"
           value={place.sense ?? ''}
-          options={[
-            ['', 'signed'],
-            ['tension', 'tension'],
-            ['compression', 'compression'],
-          ]}
+          options={SENSES}
           onChoose={(v) => set({ sense: (v || undefined) as 'tension' | undefined })}
         />
       )}

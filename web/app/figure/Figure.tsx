@@ -1,30 +1,23 @@
-import { isThing, thing, type Structure } from '@viga/core'
-import { lazy, memo, Suspense, useMemo, useRef, type ReactNode } from 'react'
+import { isThing, type Structure } from '@viga/core'
+import { memo, useMemo, useRef, type ReactNode } from 'react'
 import { structureOf, useSheet, useSheetStore, useSolved } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import { chosen } from '../sheet/targets'
 import { caption, type Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
-import { onScreen, type View } from '@viga/drawing/view'
+import type { View } from '@viga/drawing/view'
 import { useClipboard } from '../commands/clipboard'
 import { SELECTION_COMMANDS } from '../commands/selection'
 import { useCommands } from '../commands/use-commands'
-import { Ghost, GridDots, GridLines } from './Ghost'
-import { Handles } from './Handles'
+import { Drawing } from './Drawing'
 import { LayerBar } from './LayerBar'
-import { MovingView } from './MovingView'
-import { SceneView } from './SceneView'
 import { TypedStep } from './TypedStep'
 import { useGestures } from './gestures'
 import type { PlaneGestures } from './hand'
 import { useDrawing } from './use-drawing'
 import { useFigureView } from './use-figure-view'
-import { useScene, type Besides } from './use-scene'
-import { useCalmMotion } from '../widgets/calm-motion'
+import { useScene, type Besides, type Drawn } from './use-scene'
 import './figure.css'
-
-// values are read in the Results alone: what reads them comes when they are first opened
-const ProbeMark = lazy(() => import('./ProbeMark').then((m) => ({ default: m.ProbeMark })))
 
 /** What a panel beside the selected things is handed. */
 export interface FigurePanel {
@@ -62,12 +55,6 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
   const outcome = useSheet((s) => s.outcome)
   const chosenLayers = useSheet((s) => s.shown[plate])
   const shown = useUncovered(chosenLayers, overlay.covered === true && part !== 'given')
-  const selection = useSheet((s) => s.selection)
-  const actionId = useSheet((s) => s.actionId)
-  const problem = useSheet((s) => s.problem)
-  const swinging = useSheet((s) => s.swinging)
-  const together = useSheet((s) => s.together) && part === 'given'
-  const calmMotion = useCalmMotion()
   const solved = useSolved()
   // the Given is drawn as it is stated now; results are drawn with the structure they belong to
   const structure = part !== 'given' && solved ? solved.solution.structure : structureOf(outcome)
@@ -76,13 +63,11 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
   const given = part === 'given'
   const drawing = asked && given
 
-  const { view, size, grid, ownGrid, si, refit, setView, fitting } = useFigureView(
-    frame,
-    structure,
-    shown,
-    drawing,
-  )
-  const { scene, rest, lit, display } = useScene({ part, structure, view, shown, ...overlay })
+  const seen = useFigureView(frame, structure, shown, drawing)
+  const { view, refit, setView, fitting } = seen
+  const drawn = useScene({ part, structure, view, shown, ...overlay })
+  const { scene } = drawn
+  const reads = part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels
   const gestures = useGestures({
     view,
     setView,
@@ -91,70 +76,23 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
     structure,
     refit,
     fitting,
-    grid: given ? ownGrid : undefined,
+    grid: given ? seen.ownGrid : undefined,
     grips: scene?.grips ?? [],
-    reads: part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels,
+    reads,
     plane: overlay.gestures,
   })
-  const group = useMemo(() => chosen(selection), [selection])
-  const many = group.nodes.length + group.members.length + group.loads.length > 1
   useCommands(SELECTION_COMMANDS, { store }, given)
   useClipboard(given)
-  const empty = !structure || structure.nodes.length === 0
-  const panel = { view, onClose: () => store.getState().select(null) }
-  const said = (id: string | null) =>
-    overlay.caption ?? caption(problem, part, shown, display, scene?.enlarged ?? 0, id, scene?.map).text
+  const said = useCaption(part, shown, drawn, overlay)
   return (
     <section className={`figure${drawing ? ' drawing' : ''}`} aria-label="Figure">
       <div ref={frame} className="figure-frame">
-        <svg
-          width={size.width}
-          height={size.height}
-          viewBox={`0 0 ${size.width} ${size.height}`}
-          role="img"
-          aria-label={said(actionId)}
-          {...gestures.handlers}
-        >
-          {drawing && !grid && <GridDots view={view} step={gestures.step} />}
-          {drawing && grid && <GridLines view={view} grid={grid} si={si} />}
-          {scene && (
-            <g display={rest ? 'none' : undefined}>
-              <SceneView
-                groups={(rest ?? scene).groups}
-                labels={(rest ?? scene).labels}
-                lit={lit}
-                swinging={swinging && shown.deflected && !calmMotion}
-              />
-            </g>
-          )}
-          {!rest && structure && !scene?.panels && !overlay.sceneOn && (
-            <JointSpots structure={structure} view={view} lit={lit} />
-          )}
-          {given && structure && !drawing && !rest && (
-            <Handles
-              problem={problem}
-              structure={structure}
-              view={view}
-              selection={selection}
-              grips={scene?.grips ?? []}
-            />
-          )}
-          {given && (drawing || gestures.moving) && (
-            <Ghost view={view} state={gestures.ghost} display={display} />
-          )}
-          {part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels && (
-            <Suspense>
-              <ProbeMark
-                view={view}
-                diagram={shown.all || shown.envelope ? null : shown.diagram}
-                envelope={shown.envelope ? shown.diagram : null}
-              />
-            </Suspense>
-          )}
-          {overlay.marks?.(view)}
-          {gestures.box && <SelectBox {...gestures.box} />}
-        </svg>
-        {rest && scene && <MovingView scene={scene} lit={lit} width={size.width} height={size.height} />}
+        <Drawing
+          {...{ part, shown, structure, drawing, overlay, gestures, reads }}
+          seen={seen}
+          drawn={drawn}
+          name={said.alone}
+        />
         {drawing && (
           <TypedStep
             at={gestures.ghost.point}
@@ -162,19 +100,15 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
             onPlace={gestures.placeTyped}
           />
         )}
-        {empty && <Nothing given={given} pointed={gestures.ghost.point !== null} />}
-        {(given || (part === 'working' && isThing(selection, 'load'))) &&
-          structure &&
-          selection &&
-          !many &&
-          !gestures.busy &&
-          panels.one({ ...panel, structure, selection })}
-        {given && structure && many && !gestures.busy && panels.many({ ...panel, structure })}
+        {(structure?.nodes.length ?? 0) === 0 && (
+          <Nothing given={given} pointed={gestures.ghost.point !== null} />
+        )}
+        {structure && !gestures.busy && (
+          <Panels part={part} panels={panels} view={view} structure={structure} />
+        )}
       </div>
       <p className="figure-caption">
-        <b>Figure.</b> {said(together ? null : actionId)}
-        {together && ' All cases, each by its lines and its label.'}
-        {overlay.note && overlay.caption === undefined && ` ${overlay.note}`}
+        <b>Figure.</b> {said.whole}
       </p>
       <LayerBar
         part={part}
@@ -189,6 +123,39 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
   )
 })
 
+/** What stands under the Figure, with its remarks and without them. */
+function useCaption(part: Part, shown: Layers, { scene, display }: Drawn, overlay: Overlay) {
+  const problem = useSheet((s) => s.problem)
+  const actionId = useSheet((s) => s.actionId)
+  const together = useSheet((s) => s.together) && part === 'given'
+  const said = (id: string | null) =>
+    overlay.caption ?? caption(problem, part, shown, display, scene?.enlarged ?? 0, id, scene?.map).text
+  const remarks = [
+    together ? 'All cases, each by its lines and its label.' : '',
+    overlay.caption === undefined ? (overlay.note ?? '') : '',
+  ]
+  const whole = [said(together ? null : actionId), ...remarks].filter(Boolean).join(' ')
+  return { alone: said(actionId), whole }
+}
+
+/** The form beside one selected thing, or beside several. */
+function Panels({
+  part,
+  panels,
+  view,
+  structure,
+}: Pick<Props, 'part' | 'panels'> & { view: View; structure: Structure }) {
+  const store = useSheetStore()
+  const selection = useSheet((s) => s.selection)
+  const group = useMemo(() => chosen(selection), [selection])
+  const many = group.nodes.length + group.members.length + group.loads.length > 1
+  const given = part === 'given'
+  const panel = { view, structure, onClose: () => store.getState().select(null) }
+  if (many) return given ? panels.many(panel) : null
+  if (!selection || !(given || (part === 'working' && isThing(selection, 'load')))) return null
+  return panels.one({ ...panel, selection })
+}
+
 /** What is drawn where results are held back: the structure without them. */
 const useUncovered = (shown: Layers, covered: boolean): Layers =>
   useMemo(
@@ -198,42 +165,6 @@ const useUncovered = (shown: Layers, covered: boolean): Layers =>
         : shown,
     [shown, covered],
   )
-
-/** Where a press means a joint: a circle round each, seen when the joint is pointed at. */
-function JointSpots({
-  structure,
-  view,
-  lit,
-}: {
-  structure: Structure
-  view: View
-  lit: ReadonlySet<string>
-}) {
-  return structure.nodes.map((n) => {
-    const p = onScreen(view, n.x, n.y)
-    const on = lit.has(thing.node(n.id))
-    return (
-      <circle
-        key={n.id}
-        data-target={thing.node(n.id)}
-        cx={p.x}
-        cy={p.y}
-        r={11}
-        className={`joint-hit${on ? ' on' : ''}`}
-      />
-    )
-  })
-}
-
-const SelectBox = ({ a, b }: { a: { x: number; y: number }; b: { x: number; y: number } }) => (
-  <rect
-    className="select-box"
-    x={Math.min(a.x, b.x)}
-    y={Math.min(a.y, b.y)}
-    width={Math.abs(a.x - b.x)}
-    height={Math.abs(a.y - b.y)}
-  />
-)
 
 /** What an empty Figure says. */
 function Nothing({ given, pointed }: { given: boolean; pointed: boolean }) {

@@ -64,15 +64,15 @@ function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
   }, [on, outcome, chosen])
 }
 
+/** What the Figure draws, and what of it is lit. */
+export type Drawn = ReturnType<typeof useScene>
+
 /**
  * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it; `rest` is
  * then the drawing as it was before.
  */
 export function useScene(args: Args) {
   const { part, view, notesOn, sceneOn, compared, byHand, covered, instead } = args
-  const problem = useSheet((s) => s.problem)
-  const enlarge = useSheet((s) => s.enlarge)
-  const diagramSize = useSheet((s) => s.diagramSize)
   const dragging = useSheet((s) => s.dragging)
   const own = useSolved()
   const solved = useInstead(instead) ?? own
@@ -81,60 +81,68 @@ export function useScene(args: Args) {
   const hidden = covered === true && part !== 'given'
   const display = useDisplay()
   const cases = useCases(part)
-  const enveloped = useEnveloped(shown.envelope ?? false)
-  const signs = useMemo(() => signsOf(problem), [problem])
   const loads = useMemo(
     () => (structure ? drawnLoads(structure, cases, display) : []),
     [structure, cases, display],
   )
   const notes = useMemo(() => notesOn?.(view), [notesOn, view])
   const [rest, setRest] = useState<Scene | null>(null)
-  const scene = useMemo(
+  const scene = useDrawnScene(sceneOn, {
+    ...useLook(part),
+    ...{ structure, view, display, loads, cases, notes, compared, byHand },
+    layers: shown,
+    enveloped: useEnveloped(shown.envelope ?? false),
+    solved: !hidden && solved?.solution.structure === structure ? solved : undefined,
+    before: rest?.labels,
+  })
+  useBrowserLayout(() => {
+    if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
+  }, [dragging, rest, scene])
+  return { scene, rest, lit: useLit(shown, solved?.solution), display }
+}
+
+type SceneOf = Omit<Parameters<typeof drawScene>[0], 'structure'> & { structure: Structure | undefined }
+
+/** The drawing, made anew only when something of it is another. */
+function useDrawnScene(sceneOn: Besides['sceneOn'], of: SceneOf): Scene | undefined {
+  const { structure, view, display, loads, cases, notes, compared, byHand } = of
+  const { layers, enveloped, solved, before, enlarge, signs, diagramSize } = of
+  return useMemo(
     () =>
       sceneOn?.(view) ??
       (structure &&
         drawScene({
-          structure,
-          view,
-          layers: shown,
-          loads,
-          cases,
-          display,
-          solved: !hidden && solved?.solution.structure === structure ? solved : undefined,
-          enlarge,
-          notes,
-          signs,
-          diagramSize: part === 'results' ? diagramSize : 1,
-          enveloped,
-          compared,
-          byHand,
-          before: rest?.labels,
+          ...{ structure, view, display, loads, cases, notes, compared, byHand },
+          ...{ layers, enveloped, solved, before, enlarge, signs, diagramSize },
         })),
     [
       sceneOn,
       structure,
       view,
-      shown,
+      display,
       loads,
       cases,
-      display,
-      solved,
-      hidden,
-      enlarge,
       notes,
-      signs,
-      part,
-      diagramSize,
-      enveloped,
       compared,
       byHand,
-      rest,
+      layers,
+      enveloped,
+      solved,
+      before,
+      enlarge,
+      signs,
+      diagramSize,
     ],
   )
-  useBrowserLayout(() => {
-    if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
-  }, [dragging, rest, scene])
-  return { scene, rest, lit: useLit(shown, solved?.solution), display }
+}
+
+/** How the problem asks for its results to be drawn. */
+function useLook(part: Part) {
+  const problem = useSheet((s) => s.problem)
+  const enlarge = useSheet((s) => s.enlarge)
+  const diagramSize = useSheet((s) => s.diagramSize)
+  const signs = useMemo(() => signsOf(problem), [problem])
+  return { enlarge, signs, diagramSize: part === 'results' ? diagramSize : 1 }
 }
 
 /** Another state, numbered as the solved one would be. */

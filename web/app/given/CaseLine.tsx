@@ -1,7 +1,7 @@
 import { dimension, edit, makeReader, type Category, type LoadCase } from '@viga/core'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { TextField } from '../fields/TextField'
 
 export const CATEGORIES: Record<Category, string> = {
@@ -24,14 +24,14 @@ export function plainNumber(text: string): number | { message: string } {
 /** The foot of a case: its label, title, category and own weight. */
 export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
   const store = useSheetStore()
+  const apply = useEdit()
+  const typed = useTypedEdit()
   const taken = useSheet((s) => s.problem.combinations)
   const rename = (to: string) => {
     const { problem } = store.getState()
     if ([...(problem.loadCases ?? []), ...(taken ?? [])].some((o) => o.id === to))
       return `There is a case or combination ${to} already.`
-    const error = store
-      .getState()
-      .edit(`rename case ${c.id}`, (p) => edit.renameCase(p, c.id, to), { shown: true })
+    const error = apply(`rename case ${c.id}`, (p) => edit.renameCase(p, c.id, to), { shown: true })
     if (!error) store.getState().chooseAction(to)
     return error?.message ?? null
   }
@@ -39,10 +39,7 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
     const factor = text === '' ? 0 : plainNumber(text)
     return typeof factor === 'object'
       ? factor.message
-      : (store
-          .getState()
-          .edit('own weight', (p) => edit.setCase(p, c.id, { selfWeight: factor }), { shown: true })
-          ?.message ?? null)
+      : typed('own weight', (p) => edit.setCase(p, c.id, { selfWeight: factor }))
   }
   return (
     <tr>
@@ -56,34 +53,10 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
             placeholder="title"
             value={c.title ?? ''}
             onCommit={(t) =>
-              store
-                .getState()
-                .edit('title of the case', (p) => edit.setCase(p, c.id, { title: t || undefined }), {
-                  shown: true,
-                })?.message ?? null
+              typed('title of the case', (p) => edit.setCase(p, c.id, { title: t || undefined }))
             }
           />
-          <label className="middle">
-            of
-            <Pick
-              className="cell-select"
-              aria-label="category of this case"
-              value={c.category ?? 'other'}
-              onChange={(e) =>
-                store
-                  .getState()
-                  .edit('category of the case', (p) =>
-                    edit.setCase(p, c.id, { category: e.target.value as Category }),
-                  )
-              }
-            >
-              {Object.entries(CATEGORIES).map(([key, label]) => (
-                <option key={key} value={key}>
-                  {label}
-                </option>
-              ))}
-            </Pick>
-          </label>
+          <CategoryOf c={c} />
           <label className="short">
             own weight ×{' '}
             <TextField
@@ -96,7 +69,7 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
           {many && (
             <Press
               className="quiet link"
-              onClick={() => store.getState().edit(`take out case ${c.id}`, (p) => edit.removeCase(p, c.id))}
+              onClick={() => apply(`take out case ${c.id}`, (p) => edit.removeCase(p, c.id))}
             >
               take out
             </Press>
@@ -104,5 +77,31 @@ export function CaseLine({ c, many }: { c: LoadCase; many: boolean }) {
         </span>
       </td>
     </tr>
+  )
+}
+
+/** What the loads of a case come from, which the published lists of combinations ask for. */
+function CategoryOf({ c }: { c: LoadCase }) {
+  const apply = useEdit()
+  return (
+    <label className="middle">
+      of
+      <Pick
+        className="cell-select"
+        aria-label="category of this case"
+        value={c.category ?? 'other'}
+        onChange={(e) =>
+          apply('category of the case', (p) =>
+            edit.setCase(p, c.id, { category: e.target.value as Category }),
+          )
+        }
+      >
+        {Object.entries(CATEGORIES).map(([key, label]) => (
+          <option key={key} value={key}>
+            {label}
+          </option>
+        ))}
+      </Pick>
+    </label>
   )
 }

@@ -10,7 +10,7 @@ import {
 import { useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { TextField } from '../fields/TextField'
 import { plainNumber } from './CaseLine'
@@ -20,7 +20,7 @@ import { plainNumber } from './CaseLine'
  * says so.
  */
 export function Combinations() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const cases = useSheet((s) => s.problem.loadCases) ?? []
   const combinations = useSheet((s) => s.problem.combinations) ?? []
   if (cases.length < 2 && combinations.length === 0) return null
@@ -58,10 +58,7 @@ export function Combinations() {
         </p>
       )}
       <div className="note">
-        <Press
-          className="quiet link"
-          onClick={() => store.getState().edit('combination', edit.addCombination)}
-        >
+        <Press className="quiet link" onClick={() => apply('combination', edit.addCombination)}>
           {combinations.length ? 'another combination' : 'combine cases'}
         </Press>
         <Lists />
@@ -69,11 +66,9 @@ export function Combinations() {
           <Press
             className="quiet link"
             onClick={() =>
-              store
-                .getState()
-                .edit('take out all combinations', (p) =>
-                  combinations.reduce((q, c) => edit.removeCombination(q, c.id), p),
-                )
+              apply('take out all combinations', (p) =>
+                combinations.reduce((q, c) => edit.removeCombination(q, c.id), p),
+              )
             }
           >
             take all out
@@ -86,24 +81,18 @@ export function Combinations() {
 
 function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
   const store = useSheetStore()
+  const apply = useEdit()
+  const typed = useTypedEdit()
   const rename = (to: string) => {
     const { problem } = store.getState()
     if ([...(problem.loadCases ?? []), ...(problem.combinations ?? [])].some((o) => o.id === to))
       return `There is a case or combination ${to} already.`
-    return (
-      store.getState().edit(`rename ${c.id}`, (p) => edit.renameCombination(p, c.id, to), { shown: true })
-        ?.message ?? null
-    )
+    return typed(`rename ${c.id}`, (p) => edit.renameCombination(p, c.id, to))
   }
   const factor = (id: string, text: string) => {
     const value = text === '' ? undefined : plainNumber(text)
     if (typeof value === 'object') return value.message
-    return (
-      store
-        .getState()
-        .edit(`factor of ${id} in ${c.id}`, (p) => edit.setFactor(p, c.id, id, value), { shown: true })
-        ?.message ?? null
-    )
+    return typed(`factor of ${id} in ${c.id}`, (p) => edit.setFactor(p, c.id, id, value))
   }
   return (
     <tr title={c.title}>
@@ -129,45 +118,46 @@ function CombinationRow({ c, cases }: { c: Combination; cases: LoadCase[] }) {
           placeholder="none"
           value={c.title ?? ''}
           onCommit={(t) =>
-            store
-              .getState()
-              .edit(`title of ${c.id}`, (p) => edit.setCombination(p, c.id, { title: t || undefined }), {
-                shown: true,
-              })?.message ?? null
+            typed(`title of ${c.id}`, (p) => edit.setCombination(p, c.id, { title: t || undefined }))
           }
         />
       </td>
       <td>
-        <Pick
-          className="cell-select"
-          aria-label={`purpose of ${c.id}`}
-          value={c.purpose ?? ''}
-          onChange={(e) =>
-            store.getState().edit(`purpose of ${c.id}`, (p) =>
-              edit.setCombination(p, c.id, {
-                purpose: (e.target.value || undefined) as Combination['purpose'],
-              }),
-            )
-          }
-        >
-          <option value="">any</option>
-          <option value="strength">strength</option>
-          <option value="service">service</option>
-        </Pick>
+        <Purpose c={c} />
       </td>
       <td>
         <RemoveButton
           what={`combination ${c.id}`}
-          onClick={() => store.getState().edit(`take out ${c.id}`, (p) => edit.removeCombination(p, c.id))}
+          onClick={() => apply(`take out ${c.id}`, (p) => edit.removeCombination(p, c.id))}
         />
       </td>
     </tr>
   )
 }
 
+/** Which checks a combination is for. */
+function Purpose({ c }: { c: Combination }) {
+  const apply = useEdit()
+  return (
+    <Pick
+      className="cell-select"
+      aria-label={`purpose of ${c.id}`}
+      value={c.purpose ?? ''}
+      onChange={(e) => {
+        const purpose = (e.target.value || undefined) as Combination['purpose']
+        apply(`purpose of ${c.id}`, (p) => edit.setCombination(p, c.id, { purpose }))
+      }}
+    >
+      <option value="">any</option>
+      <option value="strength">strength</option>
+      <option value="service">service</option>
+    </Pick>
+  )
+}
+
 /** Published lists: what each would add, before it does. */
 function Lists() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const [chosen, setChosen] = useState('')
   const list = COMBINATION_LISTS.find((l) => l.id === chosen)
@@ -194,8 +184,8 @@ function Lists() {
             <Press
               className="plain-button"
               onClick={() =>
-                store.getState().edit(`combinations of ${list.title}`, (p) => addCombinations(p, list)) ===
-                  null && setChosen('')
+                apply(`combinations of ${list.title}`, (p) => addCombinations(p, list)) === null &&
+                setChosen('')
               }
             >
               add {fresh.length}:{' '}

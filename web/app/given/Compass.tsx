@@ -27,11 +27,6 @@ export function Compass({ degrees, onChange, name }: Props) {
     e.preventDefault()
     onChange(main)
   }
-  const a = (degrees ?? 0) * RAD
-  const [dx, dy] = [Math.cos(a), -Math.sin(a)]
-  const tail = [44 - 32 * dx, 44 - 32 * dy]
-  const tip = [44 - 4 * dx, 44 - 4 * dy]
-  const back = [tip[0] - 10 * dx, tip[1] - 10 * dy]
   return (
     <svg
       ref={dial}
@@ -51,42 +46,37 @@ export function Compass({ degrees, onChange, name }: Props) {
       onKeyDown={onKey}
     >
       <circle cx="44" cy="44" r="36" stroke="var(--hair-2)" fill="var(--paper)" />
-      {Array.from({ length: 24 }, (_, i) => {
-        const t = i * 15 * RAD
-        const r = i % 6 === 0 ? 30 : 33
-        return (
-          <path
-            key={i}
-            d={
-              `M${44 + r * Math.cos(t)} ${44 + r * Math.sin(t)}L${44 + 36 * Math.cos(t)} ` +
-              `${44 + 36 * Math.sin(t)}`
-            }
-            stroke="var(--hair-2)"
-          />
-        )
-      })}
+      <Divisions />
       <path d="M18 44h52M44 18v52" stroke="var(--hair)" strokeWidth=".8" />
-      {degrees !== null && (
-        <>
-          <path d={`M${tail}L${back}`} stroke="var(--load)" strokeWidth="1.8" />
-          <path
-            d={
-              `M${tip}L${back[0] - 3.4 * dy} ${back[1] + 3.4 * dx}L${back[0] + 3.4 * dy} ` +
-              `${back[1] - 3.4 * dx}Z`
-            }
-            fill="var(--load)"
-          />
-          <circle
-            cx={tail[0]}
-            cy={tail[1]}
-            r="4"
-            stroke="var(--load)"
-            strokeWidth="1.4"
-            fill="var(--sheet)"
-          />
-        </>
-      )}
+      {degrees !== null && <Arrow degrees={degrees} />}
       <circle cx="44" cy="44" r="2.4" stroke="var(--ink)" strokeWidth="1.2" fill="var(--sheet)" />
     </svg>
+  )
+}
+
+/** A mark every 15 degrees, longer ones at the quarters. */
+const Divisions = () =>
+  Array.from({ length: 24 }, (_, i) => {
+    const t = i * 15 * RAD
+    const r = i % 6 === 0 ? 30 : 33
+    const [c, s] = [Math.cos(t), Math.sin(t)]
+    return (
+      <path key={i} d={`M${44 + r * c} ${44 + r * s}L${44 + 36 * c} ${44 + 36 * s}`} stroke="var(--hair-2)" />
+    )
+  })
+
+/** The arrow of the load, its tail with the handle at the rim, its tip at the joint. */
+function Arrow({ degrees }: { degrees: number }) {
+  const [dx, dy] = [Math.cos(degrees * RAD), -Math.sin(degrees * RAD)]
+  const tail = [44 - 32 * dx, 44 - 32 * dy]
+  const tip = [44 - 4 * dx, 44 - 4 * dy]
+  const back = [tip[0] - 10 * dx, tip[1] - 10 * dy]
+  const [left, right] = [-3.4, 3.4].map((w) => [back[0] + w * dy, back[1] - w * dx])
+  return (
+    <>
+      <path d={`M${tail}L${back}`} stroke="var(--load)" strokeWidth="1.8" />
+      <path d={`M${tip}L${left}L${right}Z`} fill="var(--load)" />
+      <circle cx={tail[0]} cy={tail[1]} r="4" stroke="var(--load)" strokeWidth="1.4" fill="var(--sheet)" />
+    </>
   )
 }

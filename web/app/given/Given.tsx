@@ -2,7 +2,7 @@ import { edit } from '@viga/core'
 import { useState } from 'react'
 import { OneOf, Tick } from '../widgets/Tick'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { Joints } from './Joints'
 import { Loads } from './Loads'
 import { Members } from './Members'
@@ -76,7 +76,7 @@ function Words({
   label: string
   placeholder: string
 }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const text = useSheet((s) => s.problem[of] ?? '')
   return (
     <textarea
@@ -86,13 +86,13 @@ function Words({
       value={text}
       maxLength={LONGEST[of]}
       rows={Math.max(1, Math.ceil(text.length / 78))}
-      onChange={(e) => store.getState().edit(of, (p) => edit.setText(p, of, e.target.value), { merge: of })}
+      onChange={(e) => apply(of, (p) => edit.setText(p, of, e.target.value), { merge: of })}
     />
   )
 }
 
 function Kind() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const kind = useSheet((s) => s.problem.kind)
   const neglect = useSheet((s) => s.problem.analysis?.neglectAxial === true)
   const order = useSheet((s) => s.problem.analysis?.order ?? 1)
@@ -108,7 +108,7 @@ function Kind() {
           <OneOf
             name="kind"
             checked={kind === key}
-            onChange={() => store.getState().edit(label, (p) => edit.setKind(p, key))}
+            onChange={() => apply(label, (p) => edit.setKind(p, key))}
           />
           {label}
         </label>
@@ -117,9 +117,7 @@ function Kind() {
         <label className={neglect ? 'on' : ''}>
           <Tick
             checked={neglect}
-            onChange={(e) =>
-              store.getState().edit('axial deformation', (p) => edit.setNeglectAxial(p, e.target.checked))
-            }
+            onChange={(e) => apply('axial deformation', (p) => edit.setNeglectAxial(p, e.target.checked))}
           />
           Members keep their length (axial deformation neglected)
         </label>
@@ -127,9 +125,7 @@ function Kind() {
       <label className={order === 2 ? 'on' : ''}>
         <Tick
           checked={order === 2}
-          onChange={(e) =>
-            store.getState().edit('order of analysis', (p) => edit.setOrder(p, e.target.checked ? 2 : 1))
-          }
+          onChange={(e) => apply('order of analysis', (p) => edit.setOrder(p, e.target.checked ? 2 : 1))}
         />
         Second order (equilibrium on the bent shape)
       </label>

@@ -1,87 +1,44 @@
-import {
-  thing,
-  copySelection,
-  dimension,
-  divideMember,
-  edit,
-  jointsOf,
-  makeReader,
-  measure,
-  membersLike,
-  membersOf,
-  mirrorSelection,
-  moveNodes,
-  siPerCoherent,
-  type Problem,
-  type Structure,
-} from '@viga/core'
-import { useState } from 'react'
+import { divideMember, edit, jointsOf, membersLike, thing, type Problem } from '@viga/core'
+import { onScreen } from '@viga/drawing/view'
+import { removeChosen, toggleHinges } from '../commands/selection'
+import type { FigurePanel } from '../figure/Figure'
+import { Floating, pointsOf, useEscape } from '../figure/Floating'
+import { useEdit, useSheet, useSheetStore } from '../sheet/context'
+import { chosen, targetOf } from '../sheet/targets'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { Tick } from '../widgets/Tick'
-import { useSheet, useSheetStore } from '../sheet/context'
-import { chosen, targetOf } from '../sheet/targets'
-import { Floating, pointsOf, useEscape } from '../figure/Floating'
-import { onScreen, type View } from '@viga/drawing/view'
-import { removeChosen, toggleHinges } from '../commands/selection'
-import { EntryInput, Refusal } from '../fields/OneLine'
-import { readLoads } from '@viga/core/statement/read-load'
-import { WAYS, type Way } from '@viga/core/statement/load-entry'
+import { AllLoad } from './AllLoad'
+import { Repeat } from './Repeat'
+
+type Run = (name: string, change: (p: Problem) => Problem, select?: string | null) => unknown
 
 /** Many things at once: what is selected, and what can be done with all of it. */
-export function GroupEditor({
-  structure,
-  view,
-  onClose,
-}: {
-  structure: Structure
-  view: View
-  onClose: () => void
-}) {
-  const store = useSheetStore()
+export function GroupEditor({ structure, view, onClose }: FigurePanel) {
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const selection = useSheet((s) => s.selection)
-  const { nodes, members, loads } = chosen(selection)
-  const run = (name: string, change: (p: Problem) => Problem, select?: string | null) =>
-    store.getState().edit(name, change, select === undefined ? {} : { select })
+  const group = chosen(selection)
+  const { nodes, members } = group
+  const run: Run = (name, change, select) => apply(name, change, select === undefined ? {} : { select })
   useEscape(onClose)
   const joints = new Set(jointsOf(problem, { nodes, members }))
-  const at = structure.nodes.filter((n) => joints.has(n.id)).map((n) => onScreen(view, n.x, n.y))
-  const count = (n: number, one: string) => (n === 0 ? '' : `${n} ${one}${n === 1 ? '' : 's'}`)
-  const words = [count(nodes.length, 'joint'), count(members.length, 'member'), count(loads.length, 'load')]
-    .filter(Boolean)
-    .join(', ')
-  const alike = (by: 'section' | 'line') =>
-    store
-      .getState()
-      .select(
-        targetOf(
-          [...new Set(members.flatMap((id) => membersLike(problem, id, by)))].map((id) => thing.member(id)),
-        ),
-      )
   return (
     <Floating
-      at={at}
+      at={structure.nodes.filter((n) => joints.has(n.id)).map((n) => onScreen(view, n.x, n.y))}
       rest={pointsOf(structure, view)}
       view={view}
-      title={words}
+      title={countedWords(group)}
       note="selected"
       width={330}
       onClose={onClose}
     >
       {members.length > 0 && (
         <>
-          <div className="editor-row">
-            <span className="label">Also</span>
-            <div className="choices words body">
-              <Press onClick={() => alike('section')}>all of the same section</Press>
-              <Press onClick={() => alike('line')}>all in one line</Press>
-            </div>
-          </div>
+          <Alike members={members} />
           <Properties ids={members} />
+          <AllLoad on={members.map((id) => `member ${id}`)} />
         </>
       )}
-      {members.length > 0 && <AllLoad on={members.map((id) => `member ${id}`)} />}
       {members.length === 0 && nodes.length > 0 && <AllLoad on={nodes.map((id) => `joint ${id}`)} />}
       {nodes.length + members.length > 0 && (
         <Repeat problem={problem} nodes={nodes} members={members} run={run} />
@@ -107,15 +64,42 @@ export function GroupEditor({
   )
 }
 
+/** What is selected, counted: `2 joints, 3 members`. */
+function countedWords({ nodes, members, loads }: ReturnType<typeof chosen>): string {
+  const count = (n: number, one: string) => (n === 0 ? '' : `${n} ${one}${n === 1 ? '' : 's'}`)
+  return [count(nodes.length, 'joint'), count(members.length, 'member'), count(loads.length, 'load')]
+    .filter(Boolean)
+    .join(', ')
+}
+
+/** More members join the selection: those of the same section, or those in one line with it. */
+function Alike({ members }: { members: string[] }) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const select = (by: 'section' | 'line') => {
+    const like = new Set(members.flatMap((id) => membersLike(problem, id, by)))
+    store.getState().select(targetOf([...like].map((id) => thing.member(id))))
+  }
+  return (
+    <div className="editor-row">
+      <span className="label">Also</span>
+      <div className="choices words body">
+        <Press onClick={() => select('section')}>all of the same section</Press>
+        <Press onClick={() => select('line')}>all in one line</Press>
+      </div>
+    </div>
+  )
+}
+
 /** One property for the whole selection; where they differ, nothing is chosen yet. */
 function Properties({ ids }: { ids: string[] }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const own = problem.members.filter((m) => ids.includes(m.id))
   const common = (key: 'section' | 'material') =>
     own.every((m) => m[key] === own[0]?.[key]) ? (own[0]?.[key] ?? '') : ''
   const set = (change: Parameters<typeof edit.setMember>[2], name: string) =>
-    store.getState().edit(name, (p) => ids.reduce((q, id) => edit.setMember(q, id, change), p))
+    apply(name, (p) => ids.reduce((q, id) => edit.setMember(q, id, change), p))
   const choice = (key: 'section' | 'material', options: { id: string }[]) => (
     <Pick
       className="cell-select"
@@ -160,179 +144,6 @@ function Properties({ ids }: { ids: string[] }) {
           {flag('axiallyRigid', 'of fixed length')}
         </div>
       </div>
-    </>
-  )
-}
-
-/** The same load on every joint or member of the selection, each named with what it is. */
-function AllLoad({ on }: { on: string[] }) {
-  const store = useSheetStore()
-  const problem = useSheet((s) => s.problem)
-  const actionId = useSheet((s) => s.actionId)
-  const [amount, setAmount] = useState('')
-  const [way, setWay] = useState<Way>('down')
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const c = problem.loadCases?.find((o) => o.id === actionId) ?? problem.loadCases?.[0]
-  const add = () => {
-    if (amount.trim() === '') return
-    const made = on.map((name) => readLoads(problem, name, amount, way, ''))
-    const wrong = made.find((m) => !m.ok)
-    if (wrong && !wrong.ok) return setRefusal(wrong.message)
-    const error = store
-      .getState()
-      .edit(
-        'load on the selection',
-        (p) =>
-          made
-            .flatMap((m) => (m.ok ? m.loads : []))
-            .reduce((q, load) => edit.addLoad(q, c?.id ?? '1', load), p),
-        { shown: true },
-      )
-    setRefusal(error?.message ?? null)
-    if (!error) setAmount('')
-  }
-  return (
-    <div className="editor-row">
-      <span className="label">Load</span>
-      <div className="body split-line">
-        <Pick
-          className="cell-select"
-          aria-label="direction of the load on all"
-          style={{ width: 92 }}
-          value={way}
-          onChange={(e) => setWay(e.target.value as Way)}
-        >
-          {(['down', 'up', 'right', 'left', '-y', '+y'] as const).map((w) => (
-            <option key={w} value={w}>
-              {WAYS[w].sign} {WAYS[w].label}
-            </option>
-          ))}
-        </Pick>
-        <span className="grow">
-          <EntryInput
-            name="amount of a load on all"
-            placeholder="6 kN/m on each"
-            value={amount}
-            onChange={(t) => (setAmount(t), setRefusal(null))}
-            onEnter={add}
-          />
-          <Refusal>{refusal}</Refusal>
-        </span>
-        <Press className="plain-button" disabled={amount.trim() === ''} onClick={add}>
-          put on
-        </Press>
-      </div>
-    </div>
-  )
-}
-
-interface RepeatProps {
-  problem: Problem
-  nodes: string[]
-  members: string[]
-  run: (name: string, change: (p: Problem) => Problem, select?: string | null) => unknown
-}
-
-/** Copy at a spacing, move, mirror. */
-function Repeat({ problem, nodes, members, run }: RepeatProps) {
-  const [fields, setFields] = useState({ right: '', up: '', times: '1', about: '' })
-  const [connect, setConnect] = useState(true)
-  const [loads, setLoads] = useState(true)
-  const [supports, setSupports] = useState(true)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const selection = { nodes, members }
-  const length = (text: string): number | undefined => {
-    if (text.trim() === '') return 0
-    const r = makeReader(problem.units, problem.symbols).reader.read(edit.typed(text), dimension.length)
-    if (r.ok) return r.si / siPerCoherent(problem.units, dimension.length)
-    setRefusal(r.message)
-    return undefined
-  }
-  const step = () => {
-    const [dx, dy] = [length(fields.right), length(fields.up)]
-    if (dx === undefined || dy === undefined) return undefined
-    if (dx === 0 && dy === 0) {
-      setRefusal('Say how far right or up first.')
-      return undefined
-    }
-    const typed = {
-      ...(fields.right.trim() === '' ? {} : { dx: edit.typed(fields.right) }),
-      ...(fields.up.trim() === '' ? {} : { dy: edit.typed(fields.up) }),
-    }
-    return { dx, dy, typed }
-  }
-  const copy = () => {
-    const by = step()
-    const times = Number(fields.times)
-    if (!by) return
-    if (!Number.isInteger(times) || times < 1 || times > 200)
-      return setRefusal('Copies are a whole number from 1 to 200.')
-    run('copy the selection', (p) => copySelection(p, selection, { ...by, times, connect, loads, supports }))
-  }
-  const move = () => {
-    const by = step()
-    if (by) run('move the selection', (p) => moveNodes(p, jointsOf(p, selection), by.dx, by.dy))
-  }
-  const mirror = (axis: 'vertical' | 'horizontal') => {
-    const m = measure(problem)
-    const places = jointsOf(problem, selection).map((id) => m.at.get(id)![axis === 'vertical' ? 'x' : 'y'])
-    const about = fields.about.trim() === '' ? Math.max(...places) : length(fields.about)
-    if (about !== undefined)
-      run('mirror the selection', (p) =>
-        mirrorSelection(p, { nodes, members: membersOf(p, selection) }, axis, about),
-      )
-  }
-  const input = (key: keyof typeof fields, name: string, placeholder: string) => (
-    <EntryInput
-      name={name}
-      placeholder={placeholder}
-      value={fields[key]}
-      onChange={(t) => (setFields({ ...fields, [key]: t }), setRefusal(null))}
-      onEnter={copy}
-    />
-  )
-  return (
-    <>
-      <div className="editor-row">
-        <span className="label">Step</span>
-        <div className="body split-line wide-fields">
-          → {input('right', 'step to the right', 'right')} ↑ {input('up', 'step up', 'up')}
-          <Press className="plain-button" onClick={move}>
-            move
-          </Press>
-        </div>
-      </div>
-      <div className="editor-row">
-        <span className="label">Copy</span>
-        <div className="body split-line wide-fields">
-          {input('times', 'number of copies', '1')} times
-          <label>
-            <Tick checked={connect} onChange={(e) => setConnect(e.target.checked)} /> joined
-          </label>
-          <label>
-            <Tick checked={loads} onChange={(e) => setLoads(e.target.checked)} /> loads
-          </label>
-          <label>
-            <Tick checked={supports} onChange={(e) => setSupports(e.target.checked)} /> supports
-          </label>
-          <Press className="plain-button" onClick={copy}>
-            copy
-          </Press>
-        </div>
-      </div>
-      <div className="editor-row">
-        <span className="label">Mirror</span>
-        <div className="body split-line wide-fields">
-          at {input('about', 'line of the mirror', 'edge')}
-          <Press className="plain-button" onClick={() => mirror('vertical')}>
-            left to right
-          </Press>
-          <Press className="plain-button" onClick={() => mirror('horizontal')}>
-            low to high
-          </Press>
-        </div>
-      </div>
-      <Refusal>{refusal}</Refusal>
     </>
   )
 }

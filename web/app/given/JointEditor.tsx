@@ -3,6 +3,7 @@ import {
   edit,
   type Member,
   type Problem,
+  type ProblemError,
   type Quantity,
   type Support,
   type SupportType,
@@ -10,7 +11,7 @@ import {
 import { useState } from 'react'
 import { Press } from '../widgets/Press'
 import { QuantityField } from '../fields/QuantityField'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { Amount, ForceFields } from './entry-fields'
 import { entryOf, loadOf, type Entry } from '@viga/core/statement/load-entry'
 import { SupportDetail } from './SupportDetail'
@@ -19,94 +20,99 @@ import { SupportSymbol } from './drawn-symbols'
 
 /** Everything at one joint: its support, the ends that meet there, the load on it. */
 export function JointEditor({ id }: { id: string }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const support = problem.supports?.find((s) => s.node === id)
-  const kind = support ? supportKind(support) : 'none'
-  const ends = problem.members.flatMap((m) => [
-    ...(m.start === id ? [{ m, end: 'start' as const }] : []),
-    ...(m.end === id ? [{ m, end: 'end' as const }] : []),
-  ])
-  const setSupport = (type: SupportType | 'none') =>
-    store
-      .getState()
-      .edit(`support of ${id}`, (p) =>
-        edit.setSupport(
-          p,
-          id,
-          type === 'none' ? undefined : support ? withType(bare(support), type) : { type },
-        ),
-      )
-  const bending = ends.filter(({ m }) => problem.kind === 'frame' && m.type !== 'bar')
-  const hinged = ({ m, end }: { m: Member; end: 'start' | 'end' }) => m.releases?.[end]?.M === true
   return (
     <>
-      <div className="editor-row">
-        <span className="label">Support</span>
-        <div className="choices body" role="group" aria-label={`Support of ${id}`}>
-          {(['none', ...TYPES] as const).map((t) => (
-            <Press
-              key={t}
-              type="button"
-              aria-pressed={kind === t}
-              aria-label={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
-              title={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
-              onClick={() => setSupport(t)}
-            >
-              <SupportSymbol type={t} />
-            </Press>
-          ))}
-        </div>
-      </div>
+      <SupportChoice id={id} support={support} />
       {support && <TurnAndMore key={id} s={support} />}
-      {bending.length > 0 && (
-        <div className="editor-row">
-          <span className="label">Ends</span>
-          <div className="choices words body">
-            {bending.map((e) => (
-              <Press
-                key={e.m.id + e.end}
-                type="button"
-                aria-pressed={hinged(e)}
-                aria-label={`${e.m.id} at ${id}: ${hinged(e) ? 'hinged' : 'rigid'}`}
-                onClick={() =>
-                  store
-                    .getState()
-                    .edit(`hinge of ${e.m.id}`, (p) => edit.setHinge(p, e.m.id, e.end, !hinged(e)))
-                }
-              >
-                <i>{e.m.id}</i> {hinged(e) ? 'hinged' : 'rigid'}
-              </Press>
-            ))}
-            {bending.length > 1 && (
-              <Press
-                aria-pressed={bending.every(hinged)}
-                onClick={() =>
-                  store
-                    .getState()
-                    .edit(`hinges at ${id}`, (p) =>
-                      bending.reduce((q, e) => edit.setHinge(q, e.m.id, e.end, !bending.every(hinged)), p),
-                    )
-                }
-              >
-                all hinged
-              </Press>
-            )}
-          </div>
-        </div>
-      )}
+      <EndsHere id={id} problem={problem} />
       <JointLoad id={id} problem={problem} />
       <footer className="editor-foot">
         <span>drag the joint to move it</span>
-        <Press
-          onClick={() =>
-            store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]), { select: null })
-          }
-        >
+        <Press onClick={() => apply(`take out ${id}`, (p) => edit.removeNodes(p, [id]), { select: null })}>
           take it out
         </Press>
       </footer>
     </>
+  )
+}
+
+/** The kinds of support as their symbols, one of them pressed. */
+function SupportChoice({ id, support }: { id: string; support: Support | undefined }) {
+  const apply = useEdit()
+  const kind = support ? supportKind(support) : 'none'
+  const become = (type: SupportType | 'none') => {
+    const next = type === 'none' ? undefined : support ? withType(bare(support), type) : { type }
+    apply(`support of ${id}`, (p) => edit.setSupport(p, id, next))
+  }
+  return (
+    <div className="editor-row">
+      <span className="label">Support</span>
+      <div className="choices body" role="group" aria-label={`Support of ${id}`}>
+        {(['none', ...TYPES] as const).map((t) => (
+          <Press
+            key={t}
+            type="button"
+            aria-pressed={kind === t}
+            aria-label={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
+            title={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
+            onClick={() => become(t)}
+          >
+            <SupportSymbol type={t} />
+          </Press>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+interface MemberEnd {
+  m: Member
+  end: 'start' | 'end'
+}
+const hinged = ({ m, end }: MemberEnd) => m.releases?.[end]?.M === true
+
+/** The ends of members that meet at the joint, each rigid or hinged. */
+function EndsHere({ id, problem }: { id: string; problem: Problem }) {
+  const apply = useEdit()
+  if (problem.kind !== 'frame') return null
+  const ends = problem.members
+    .filter((m) => m.type !== 'bar')
+    .flatMap((m): MemberEnd[] => [
+      ...(m.start === id ? [{ m, end: 'start' as const }] : []),
+      ...(m.end === id ? [{ m, end: 'end' as const }] : []),
+    ])
+  if (ends.length === 0) return null
+  const all = ends.every(hinged)
+  return (
+    <div className="editor-row">
+      <span className="label">Ends</span>
+      <div className="choices words body">
+        {ends.map((e) => (
+          <Press
+            key={e.m.id + e.end}
+            type="button"
+            aria-pressed={hinged(e)}
+            aria-label={`${e.m.id} at ${id}: ${hinged(e) ? 'hinged' : 'rigid'}`}
+            onClick={() => apply(`hinge of ${e.m.id}`, (p) => edit.setHinge(p, e.m.id, e.end, !hinged(e)))}
+          >
+            <i>{e.m.id}</i> {hinged(e) ? 'hinged' : 'rigid'}
+          </Press>
+        ))}
+        {ends.length > 1 && (
+          <Press
+            aria-pressed={all}
+            onClick={() =>
+              apply(`hinges at ${id}`, (p) => ends.reduce((q, e) => edit.setHinge(q, e.m.id, e.end, !all), p))
+            }
+          >
+            all hinged
+          </Press>
+        )}
+      </div>
+    </div>
   )
 }
 
@@ -118,12 +124,12 @@ const bare = (s: Support): Omit<Support, 'node'> => {
 
 /** The turn of a support, and its springs and settlement on demand. */
 function TurnAndMore({ s }: { s: Support }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const [open, setOpen] = useState(!s.type || s.settlement !== undefined)
   const turn = (angle: Quantity | undefined, merge?: string) => {
     const next = { ...bare(s), angle }
     if (angle === undefined) delete next.angle
-    return store.getState().edit(`turn of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
+    return apply(`turn of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
   }
   const quarter = () => {
     const now =
@@ -161,7 +167,7 @@ function TurnAndMore({ s }: { s: Support }) {
 }
 
 function JointLoad({ id, problem }: { id: string; problem: Problem }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const actionId = useSheet((s) => s.actionId)
   const c =
     problem.loadCases?.find((o) => o.id === actionId) ??
@@ -174,7 +180,7 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
   const find = (sort: Entry['sort']) => here.find((h) => h.entry?.sort === sort)
   const put = (sort: Entry['sort'], entry: Entry | null, merge?: string) => {
     const before = find(sort)
-    return store.getState().edit(
+    return apply(
       `load on ${id}`,
       (p) => {
         if (entry === null) return before ? edit.removeLoad(p, caseId, before.index) : p
@@ -185,7 +191,6 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
     )
   }
   const force = find('force')?.entry
-  const moment = find('moment')?.entry
   const rest = here.filter((h) => !h.entry).length
   return (
     <div className="editor-row">
@@ -198,31 +203,40 @@ function JointLoad({ id, problem }: { id: string; problem: Problem }) {
           onChange={(e, merge) => put('force', e.amount === '' ? { ...e, amount: 10 } : e, merge)}
         />
         {problem.kind === 'frame' && (
-          <div className="moment-line">
-            <Amount
-              name={`the moment on ${id}`}
-              sort="moment"
-              value={moment?.amount}
-              onClear={() => put('moment', null)}
-              onChange={(v, merge) =>
-                put('moment', { sort: 'moment', amount: v, way: moment?.way ?? 'cw' }, merge)
-              }
-            />
-            <Press
-              className="plain-button"
-              aria-label={
-                `sense of the moment on ${id}: ` +
-                `${moment?.way === 'ccw' ? 'counter-clockwise' : 'clockwise'}`
-              }
-              disabled={!moment}
-              onClick={() => moment && put('moment', { ...moment, way: moment.way === 'cw' ? 'ccw' : 'cw' })}
-            >
-              {moment?.way === 'ccw' ? '↺' : '↻'}
-            </Press>
-          </div>
+          <MomentLine id={id} moment={find('moment')?.entry} put={(e, merge) => put('moment', e, merge)} />
         )}
         {rest > 0 && <p className="quiet">Further components stand in the table.</p>}
       </div>
+    </div>
+  )
+}
+
+interface MomentLineProps {
+  id: string
+  moment: Entry | null | undefined
+  put: (entry: Entry | null, merge?: string) => ProblemError | null
+}
+
+/** The moment on a joint, and which way it turns. */
+function MomentLine({ id, moment, put }: MomentLineProps) {
+  const counter = moment?.way === 'ccw'
+  return (
+    <div className="moment-line">
+      <Amount
+        name={`the moment on ${id}`}
+        sort="moment"
+        value={moment?.amount}
+        onClear={() => put(null)}
+        onChange={(v, merge) => put({ sort: 'moment', amount: v, way: moment?.way ?? 'cw' }, merge)}
+      />
+      <Press
+        className="plain-button"
+        aria-label={`sense of the moment on ${id}: ${counter ? 'counter-clockwise' : 'clockwise'}`}
+        disabled={!moment}
+        onClick={() => moment && put({ ...moment, way: counter ? 'cw' : 'ccw' })}
+      >
+        {counter ? '↺' : '↻'}
+      </Press>
     </div>
   )
 }

@@ -11,7 +11,7 @@ import {
 import { memo, useRef, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { baysRefusal, setGrid } from '@viga/core/statement/grid'
@@ -72,13 +72,12 @@ const JointRow = memo(function JointRow({
   at: number
 }) {
   const store = useSheetStore()
+  const apply = useEdit()
   const row = useRow(thing.node(id))
   const rename = (to: string) => {
     if (store.getState().problem.nodes.some((n) => n.id === to)) return `There is a joint ${to} already.`
     return (
-      store
-        .getState()
-        .edit(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: thing.node(to), shown: true })
+      apply(`rename ${id}`, (p) => edit.renameNode(p, id, to), { select: thing.node(to), shown: true })
         ?.message ?? null
     )
   }
@@ -94,7 +93,7 @@ const JointRow = memo(function JointRow({
             value={key === 'x' ? x : y}
             dimension={dimension.length}
             onChange={(v, merge) =>
-              store.getState().edit(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })
+              apply(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })
             }
           />
         </td>
@@ -102,7 +101,7 @@ const JointRow = memo(function JointRow({
       <td>
         <RemoveButton
           what={`joint ${id}`}
-          onClick={() => store.getState().edit(`take out ${id}`, (p) => edit.removeNodes(p, [id]))}
+          onClick={() => apply(`take out ${id}`, (p) => edit.removeNodes(p, [id]))}
         />
       </td>
     </tr>
@@ -111,20 +110,18 @@ const JointRow = memo(function JointRow({
 
 /** The empty row: x, tab, y, enter makes a joint under the next free letter. */
 function NewJoint() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const label = useSheet((s) => nextNodeLabel(s.problem))
   const [fields, setFields] = useNewRow('joint', { id: '', x: '', y: '' })
   const [refusal, setRefusal] = useState<string | null>(null)
   const row = useRef<HTMLTableRowElement>(null)
   const add = () => {
     if (fields.x.trim() === '' || fields.y.trim() === '') return false
-    const error = store
-      .getState()
-      .edit(
-        'joint',
-        (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label),
-        { shown: true },
-      )
+    const error = apply(
+      'joint',
+      (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label),
+      { shown: true },
+    )
     setRefusal(error?.message ?? null)
     if (error) return false
     setFields({ id: '', x: '', y: '' })
@@ -162,14 +159,12 @@ function NewJoint() {
 /** A joint stated by others: so far from one, or where two members meet. */
 function RelativeJoint() {
   const store = useSheetStore()
+  const apply = useEdit()
   const add = (text: string) => {
     const at = readRelative(text, store.getState().problem)
     if (!at) return 'Write from A: 3, 2 (right, up), from A: 5 at 30 (length, degrees), or AB meets CD.'
     if ('message' in at) return at.message
-    return (
-      store.getState().edit('joint', (p) => placeNode(p, at.x, at.y).problem, { shown: true })?.message ??
-      null
-    )
+    return apply('joint', (p) => placeNode(p, at.x, at.y).problem, { shown: true })?.message ?? null
   }
   return (
     <OneLine
@@ -183,18 +178,18 @@ function RelativeJoint() {
 
 /** Names for all joints at once, and the grid to draw on. */
 function JointTools({ onStart }: { onStart: () => void }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const [open, setOpen] = useState(false)
   const rename = (value: string) => {
     const [style, order] = value.split(' ') as ['letters' | 'numbers', 'listed' | 'place']
-    store.getState().edit('names of the joints', (p) => edit.renameNodes(p, renumberNodes(p, style, order)))
+    apply('names of the joints', (p) => edit.renameNodes(p, renumberNodes(p, style, order)))
   }
   const kept = (problem.view?.grid ?? {}) as { across?: string; up?: string }
   const put = (across: string, up: string) =>
     baysRefusal(across, problem) ??
     baysRefusal(up, problem) ??
-    store.getState().edit('grid', (p) => setGrid(p, across, up), { shown: true })?.message ??
+    apply('grid', (p) => setGrid(p, across, up), { shown: true })?.message ??
     null
   return (
     <div className="note">

@@ -1,6 +1,6 @@
 import { edit } from '@viga/core'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { EntryEditor } from './MemberEditor'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, type Entry } from '@viga/core/statement/load-entry'
@@ -8,20 +8,17 @@ import { LoadFields } from './LoadFields'
 
 /** One load, where it is pressed on the Figure. */
 export function LoadEditor({ caseId, index }: { caseId: string; index: number }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const load = useSheet((s) => s.problem.loadCases?.find((c) => c.id === caseId)?.loads[index])
   if (!load) return null
   const entry = entryOf(load)
   const on = load.type === 'nodal' ? load.node : load.member
   const put = (e: Entry, merge?: string) =>
-    store
-      .getState()
-      .edit(
-        `load on ${on}`,
-        (p) =>
-          edit.setLoad(p, caseId, index, loadOf(load.type === 'nodal' ? { node: on } : { member: on }, e)),
-        { merge },
-      )
+    apply(
+      `load on ${on}`,
+      (p) => edit.setLoad(p, caseId, index, loadOf(load.type === 'nodal' ? { node: on } : { member: on }, e)),
+      { merge },
+    )
   const name = `this load on ${on}`
   return (
     <>
@@ -29,9 +26,7 @@ export function LoadEditor({ caseId, index }: { caseId: string; index: number })
         <LoadFields
           name={name}
           load={load}
-          onChange={(l, merge) =>
-            store.getState().edit(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, l), { merge })
-          }
+          onChange={(l, merge) => apply(`load on ${on}`, (p) => edit.setLoad(p, caseId, index, l), { merge })}
         />
       ) : load.type === 'nodal' ? (
         <ForceFields name={name} entry={entry} onChange={put} />
@@ -47,9 +42,7 @@ export function LoadEditor({ caseId, index }: { caseId: string; index: number })
               : ''}
         </span>
         <Press
-          onClick={() =>
-            store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })
-          }
+          onClick={() => apply(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index), { select: null })}
         >
           take it out
         </Press>

@@ -133,39 +133,18 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
   )
 }
 
+type LineLoad = Extract<Load, { type: 'distributed' | 'couple' }>
+
 /** A line of values: each with its place, points added and taken out, the way it acts. */
-function Points({
-  name,
-  load,
-  onChange,
-}: Props & { load: Extract<Load, { type: 'distributed' | 'couple' }> }) {
+function Points({ name, load, onChange }: Props & { load: LineLoad }) {
   const line = lineOf(load)
-  const ways: readonly Way[] = load.type === 'couple' ? ['ccw', 'cw'] : LINE_WAYS
-  const put = (points: typeof line.points, merge?: string) =>
-    onChange(withLine(load, { ...line, points }), merge)
-  const change = (i: number, part: object, merge: string) =>
-    put(
-      line.points.map((p, k) => (k === i ? { ...p, ...part } : p)),
-      merge,
-    )
+  const change = (i: number, part: object, merge: string) => {
+    const points = line.points.map((p, k) => (k === i ? { ...p, ...part } : p))
+    return onChange(withLine(load, { ...line, points }), merge)
+  }
   return (
     <span className="rich">
-      <span className="rich-way">
-        <span aria-hidden="true">{WAYS[line.way].sign}</span>
-        <Pick
-          className="cell-select over"
-          aria-label={`direction of ${name}`}
-          value={line.way}
-          title={WAYS[line.way].label}
-          onChange={(e) => onChange(withLine(load, { ...line, way: e.target.value as Way }))}
-        >
-          {ways.map((w) => (
-            <option key={w} value={w}>
-              {WAYS[w].label} {WAYS[w].sign}
-            </option>
-          ))}
-        </Pick>
-      </span>
+      <LineWay name={name} load={load} onChange={onChange} />
       {line.points.map((p, i) => (
         <span key={i} className="rich-field point">
           <QuantityField
@@ -200,20 +179,50 @@ function Points({
       >
         + point
       </Press>
-      {load.type === 'distributed' && (load.direction === 'X' || load.direction === 'Y') && (
-        <label className="quiet rich-check">
-          <Tick
-            checked={load.per === 'projection'}
-            onChange={(e) => {
-              const out = { ...load }
-              if (e.target.checked) out.per = 'projection'
-              else delete out.per
-              onChange(out)
-            }}
-          />
-          on the {load.direction === 'Y' ? 'level' : 'upright'} projection
-        </label>
-      )}
+      <OnProjection load={load} onChange={onChange} />
     </span>
+  )
+}
+
+/** The way a line of values acts, as its sign with the choice over it. */
+function LineWay({ name, load, onChange }: Props & { load: LineLoad }) {
+  const line = lineOf(load)
+  const ways: readonly Way[] = load.type === 'couple' ? ['ccw', 'cw'] : LINE_WAYS
+  return (
+    <span className="rich-way">
+      <span aria-hidden="true">{WAYS[line.way].sign}</span>
+      <Pick
+        className="cell-select over"
+        aria-label={`direction of ${name}`}
+        value={line.way}
+        title={WAYS[line.way].label}
+        onChange={(e) => onChange(withLine(load, { ...line, way: e.target.value as Way }))}
+      >
+        {ways.map((w) => (
+          <option key={w} value={w}>
+            {WAYS[w].label} {WAYS[w].sign}
+          </option>
+        ))}
+      </Pick>
+    </span>
+  )
+}
+
+/** Whether a load along X or Y is measured on the projection of its member. */
+function OnProjection({ load, onChange }: Pick<Props, 'onChange'> & { load: LineLoad }) {
+  if (load.type !== 'distributed' || (load.direction !== 'X' && load.direction !== 'Y')) return null
+  return (
+    <label className="quiet rich-check">
+      <Tick
+        checked={load.per === 'projection'}
+        onChange={(e) => {
+          const out = { ...load }
+          if (e.target.checked) out.per = 'projection'
+          else delete out.per
+          onChange(out)
+        }}
+      />
+      on the {load.direction === 'Y' ? 'level' : 'upright'} projection
+    </label>
   )
 }

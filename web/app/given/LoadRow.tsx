@@ -1,7 +1,7 @@
 import { thing, dimension, edit, findPlace, type Load } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../fields/QuantityField'
 import { useRow } from '../fields/rows'
@@ -29,48 +29,54 @@ import { LoadFields } from './LoadFields'
 
 const DIMENSION = { force: dimension.force, moment: dimension.moment, uniform: dimension.forcePerLength }
 
-/** One load as a row: on what, which sort, which way, how much, where. */
-export const LoadRow = memo(function LoadRow({
-  caseId,
-  index,
-  load,
-}: {
+interface RowProps {
   caseId: string
   index: number
   load: Load
-}) {
+}
+
+/** What changes one load of a case. */
+function useLoadEdits({ caseId, index, load }: RowProps) {
+  const apply = useEdit()
+  const on = load.type === 'nodal' ? load.node : load.member
+  const name = `load on ${on}`
+  const set = (change: (l: Load) => Load, merge?: string, shown = false) =>
+    apply(
+      name,
+      (p) => edit.setLoad(p, caseId, index, change(p.loadCases!.find((c) => c.id === caseId)!.loads[index])),
+      { merge, shown },
+    )
+  return {
+    on,
+    set,
+    put: (e: Entry, merge?: string) =>
+      set(() => loadOf(load.type === 'nodal' ? { node: on } : { member: on }, e), merge),
+    remove: () => apply(name, (p) => edit.removeLoad(p, caseId, index)),
+  }
+}
+
+/** The sorts of load that can act there: on a joint, a member in bending, or a bar. */
+function useSorts(load: Load): readonly LoadSort[] {
+  const truss = useSheet((s) => s.problem.kind === 'truss')
+  const bar = useSheet(
+    (s) =>
+      load.type !== 'nodal' && (truss || s.problem.members.find((m) => m.id === load.member)?.type === 'bar'),
+  )
+  if (load.type !== 'nodal') return bar ? BAR_SORTS : MEMBER_SORTS
+  return truss ? JOINT_SORTS.filter((s) => s !== 'moment') : JOINT_SORTS
+}
+
+/** One load as a row: on what, which sort, which way, how much, where. */
+export const LoadRow = memo(function LoadRow(props: RowProps) {
+  const { caseId, index, load } = props
   const store = useSheetStore()
   const row = useRow(thing.load(caseId, index))
   const [several, setSeveral] = useState(false)
   const stated = useMemo(() => entryOf(load), [load])
   const entry = several ? undefined : stated
-  const on = load.type === 'nodal' ? load.node : load.member
-  const truss = useSheet((s) => s.problem.kind === 'truss')
-  const bar = useSheet(
-    (s) =>
-      load.type !== 'nodal' &&
-      (s.problem.kind === 'truss' || s.problem.members.find((m) => m.id === on)?.type === 'bar'),
-  )
-  const onMember = load.type !== 'nodal'
-  const set = (change: (l: Load) => Load, merge?: string, shown = false) =>
-    store
-      .getState()
-      .edit(
-        `load on ${on}`,
-        (p) =>
-          edit.setLoad(p, caseId, index, change(p.loadCases!.find((c) => c.id === caseId)!.loads[index])),
-        { merge, shown },
-      )
-  const put = (e: Entry, merge?: string) =>
-    set(() => loadOf(onMember ? { member: on } : { node: on }, e), merge)
+  const { on, set, put, remove } = useLoadEdits(props)
+  const sorts = useSorts(load)
   const sort = several ? 'components' : sortOf(load)
-  const sorts = onMember
-    ? bar
-      ? BAR_SORTS
-      : MEMBER_SORTS
-    : truss
-      ? JOINT_SORTS.filter((s) => s !== 'moment')
-      : JOINT_SORTS
   const become = (to: LoadSort) => {
     setSeveral(to === 'components')
     set((l) => asSort(l, to))
@@ -100,31 +106,7 @@ export const LoadRow = memo(function LoadRow({
         </Pick>
       </td>
       {entry ? (
-        <>
-          <td className="way">
-            <WayChoice
-              name={`direction of load ${index + 1}`}
-              entry={entry}
-              onMember={onMember}
-              onChange={(way) =>
-                put({ ...entry, way, angle: way === 'angle' ? (entry.angle ?? '-90 deg') : undefined })
-              }
-            />
-          </td>
-          <td>
-            <QuantityField
-              key={entry.sort}
-              name={`amount of load ${index + 1} of ${caseId}`}
-              value={entry.amount}
-              dimension={DIMENSION[entry.sort]}
-              unit
-              onChange={(v, merge) => put({ ...entry, amount: v }, merge)}
-            />
-          </td>
-          <td>
-            <EntryPlace caseId={caseId} index={index} entry={entry} put={put} />
-          </td>
-        </>
+        <EntryCells caseId={caseId} index={index} entry={entry} onMember={load.type !== 'nodal'} put={put} />
       ) : (
         <td colSpan={3}>
           <LoadFields
@@ -135,26 +117,52 @@ export const LoadRow = memo(function LoadRow({
         </td>
       )}
       <td>
-        <RemoveButton
-          what={`load ${index + 1}`}
-          onClick={() => store.getState().edit(`load on ${on}`, (p) => edit.removeLoad(p, caseId, index))}
-        />
+        <RemoveButton what={`load ${index + 1}`} onClick={remove} />
       </td>
     </tr>
   )
 })
 
-function EntryPlace({
-  caseId,
-  index,
-  entry,
-  put,
-}: {
+interface EntryProps {
   caseId: string
   index: number
   entry: Entry
   put: (e: Entry, merge?: string) => ReturnType<Parameters<typeof QuantityField>[0]['onChange']>
-}) {
+}
+
+/** Direction, amount and place of a load that is one amount. */
+function EntryCells({ onMember, ...props }: EntryProps & { onMember: boolean }) {
+  const { caseId, index, entry, put } = props
+  const turn = (way: Way) =>
+    put({ ...entry, way, angle: way === 'angle' ? (entry.angle ?? '-90 deg') : undefined })
+  return (
+    <>
+      <td className="way">
+        <WayChoice
+          name={`direction of load ${index + 1}`}
+          entry={entry}
+          onMember={onMember}
+          onChange={turn}
+        />
+      </td>
+      <td>
+        <QuantityField
+          key={entry.sort}
+          name={`amount of load ${index + 1} of ${caseId}`}
+          value={entry.amount}
+          dimension={DIMENSION[entry.sort]}
+          unit
+          onChange={(v, merge) => put({ ...entry, amount: v }, merge)}
+        />
+      </td>
+      <td>
+        <EntryPlace {...props} />
+      </td>
+    </>
+  )
+}
+
+function EntryPlace({ caseId, index, entry, put }: EntryProps) {
   return (
     <>
       {entry.way === 'angle' && (

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
 import { Tick } from '../widgets/Tick'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys } from '../widgets/Block'
 import { useWindowed } from '../fields/windowed'
@@ -17,6 +17,7 @@ import { readLoads } from '@viga/core/statement/read-load'
 
 export function Loads() {
   const store = useSheetStore()
+  const apply = useEdit()
   const cases = useSheet((s) => s.problem.loadCases) ?? []
   const actionId = useSheet((s) => s.actionId)
   const together = useSheet((s) => s.together)
@@ -45,7 +46,7 @@ export function Loads() {
         <Press
           className="another"
           onClick={() =>
-            store.getState().edit('load case', edit.addCase) === null &&
+            apply('load case', edit.addCase) === null &&
             store.getState().chooseAction(store.getState().problem.loadCases!.at(-1)!.id)
           }
         >
@@ -106,6 +107,7 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
  */
 function NewLoad({ caseId }: { caseId: string }) {
   const store = useSheetStore()
+  const apply = useEdit()
   const [fields, setFields] = useNewRow(`load in ${caseId}`, { on: '', amount: '', at: '' })
   const [way, setWay] = useState<Way>('down')
   const [refusal, setRefusal] = useState<{ at: 'on' | 'amount' | 'at'; message: string } | null>(null)
@@ -118,11 +120,13 @@ function NewLoad({ caseId }: { caseId: string }) {
       setRefusal(made)
       return mark(row.current?.querySelector<HTMLInputElement>(`[data-part=${made.at}] input`), made.rest)
     }
-    const error = store
-      .getState()
-      .edit(`load on ${fields.on}`, (p) => made.loads.reduce((q, load) => edit.addLoad(q, caseId, load), p), {
+    const error = apply(
+      `load on ${fields.on}`,
+      (p) => made.loads.reduce((q, load) => edit.addLoad(q, caseId, load), p),
+      {
         shown: true,
-      })
+      },
+    )
     if (error) return setRefusal({ at: 'amount', message: error.message })
     setFields({ on: '', amount: '', at: '' })
     // the next load says its own direction
@@ -151,23 +155,32 @@ function NewLoad({ caseId }: { caseId: string }) {
       <td data-part="on">{input('on', 'joint or member of a new load', 'on')}</td>
       <td className="quiet">new</td>
       <td className="way">
-        <span aria-hidden="true">{WAYS[way].sign}</span>
-        <Pick
-          className="cell-select over"
-          aria-label="direction of a new load"
-          value={way}
-          onChange={(e) => setWay(e.target.value as Way)}
-        >
-          {(['down', 'up', 'right', 'left', 'ccw', 'cw', '-y', '+y'] as const).map((w) => (
-            <option key={w} value={w}>
-              {WAYS[w].label} {WAYS[w].sign}
-            </option>
-          ))}
-        </Pick>
+        <NewWay way={way} onChange={setWay} />
       </td>
       <td data-part="amount">{input('amount', 'amount of a new load', '5 kN, 0 to 4 kN/m')}</td>
       <td data-part="at">{input('at', 'place of a new load', 'middle')}</td>
       <td />
     </tr>
+  )
+}
+
+/** The direction that a new load acts in. */
+function NewWay({ way, onChange }: { way: Way; onChange: (way: Way) => void }) {
+  return (
+    <>
+      <span aria-hidden="true">{WAYS[way].sign}</span>
+      <Pick
+        className="cell-select over"
+        aria-label="direction of a new load"
+        value={way}
+        onChange={(e) => onChange(e.target.value as Way)}
+      >
+        {(['down', 'up', 'right', 'left', 'ccw', 'cw', '-y', '+y'] as const).map((w) => (
+          <option key={w} value={w}>
+            {WAYS[w].label} {WAYS[w].sign}
+          </option>
+        ))}
+      </Pick>
+    </>
   )
 }

@@ -1,6 +1,6 @@
-import { divideMember, edit, reverseMember, type Member } from '@viga/core'
+import { divideMember, edit, reverseMember, type Member, type Section } from '@viga/core'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, waysFor, type Entry, type Sort } from '@viga/core/statement/load-entry'
 import { useState } from 'react'
@@ -10,73 +10,22 @@ import { MemberDetail } from './MemberDetail'
 /** Everything of one member: section, ends, and a load on it. */
 export function MemberEditor({ id }: { id: string }) {
   const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const m = problem.members.find((o) => o.id === id)
   const [open, setOpen] = useState(m?.axiallyRigid === true || m?.shearDeformation === true)
   if (!m) return null
   const truss = problem.kind === 'truss'
-  const hinge = (end: 'start' | 'end') => m.releases?.[end]?.M === true
   const turnRound = () => {
     const p = store.getState().problem
     const turned = reverseMember(p, id)
     const label = turned.members[p.members.indexOf(m)].id
-    store.getState().edit(`turn ${id} round`, () => turned, { select: `member:${label}` })
+    apply(`turn ${id} round`, () => turned, { select: `member:${label}` })
   }
   return (
     <>
-      {(problem.sections?.length ?? 0) > 1 && (
-        <div className="editor-row">
-          <span className="label">Section</span>
-          <div className="choices words body">
-            {problem.sections!.map((s) => (
-              <Press
-                key={s.id}
-                type="button"
-                aria-pressed={m.section === s.id}
-                onClick={() =>
-                  store.getState().edit(`section of ${id}`, (p) => edit.setMember(p, id, { section: s.id }))
-                }
-              >
-                {s.id}
-              </Press>
-            ))}
-          </div>
-        </div>
-      )}
-      {!truss && (
-        <div className="editor-row">
-          <span className="label">Ends</span>
-          <div className="choices words body">
-            {m.type !== 'bar' &&
-              (['start', 'end'] as const).map((end) => (
-                <Press
-                  key={end}
-                  type="button"
-                  aria-pressed={hinge(end)}
-                  aria-label={`${id} at ${m[end]}: ${hinge(end) ? 'hinged' : 'rigid'}`}
-                  onClick={() =>
-                    store.getState().edit(`hinge of ${id}`, (p) => edit.setHinge(p, id, end, !hinge(end)))
-                  }
-                >
-                  <i>{m[end]}</i> {hinge(end) ? 'hinged' : 'rigid'}
-                </Press>
-              ))}
-            <Press
-              aria-pressed={m.type === 'bar'}
-              title="carries axial force alone"
-              onClick={() =>
-                store
-                  .getState()
-                  .edit(`kind of ${id}`, (p) =>
-                    edit.setMember(p, id, { type: m.type === 'bar' ? undefined : 'bar' }),
-                  )
-              }
-            >
-              bar
-            </Press>
-          </div>
-        </div>
-      )}
+      {(problem.sections?.length ?? 0) > 1 && <SectionChoice m={m} sections={problem.sections!} />}
+      {!truss && <EndChoices m={m} />}
       {!truss && m.type !== 'bar' && <MemberLoad id={id} />}
       {open && <More m={m} />}
       <footer className="editor-foot">
@@ -84,11 +33,7 @@ export function MemberEditor({ id }: { id: string }) {
         <Press aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'less' : 'parts, springs …'}
         </Press>
-        <Press
-          onClick={() =>
-            store.getState().edit(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })
-          }
-        >
+        <Press onClick={() => apply(`take out ${id}`, (p) => edit.removeMembers(p, [id]), { select: null })}>
           take it out
         </Press>
       </footer>
@@ -96,17 +41,71 @@ export function MemberEditor({ id }: { id: string }) {
   )
 }
 
+function SectionChoice({ m, sections }: { m: Member; sections: readonly Section[] }) {
+  const apply = useEdit()
+  return (
+    <div className="editor-row">
+      <span className="label">Section</span>
+      <div className="choices words body">
+        {sections.map((s) => (
+          <Press
+            key={s.id}
+            type="button"
+            aria-pressed={m.section === s.id}
+            onClick={() => apply(`section of ${m.id}`, (p) => edit.setMember(p, m.id, { section: s.id }))}
+          >
+            {s.id}
+          </Press>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+/** The ends of a member, each rigid or hinged, and whether it carries axial force alone. */
+function EndChoices({ m }: { m: Member }) {
+  const apply = useEdit()
+  const bar = m.type === 'bar'
+  const hinge = (end: 'start' | 'end') => m.releases?.[end]?.M === true
+  return (
+    <div className="editor-row">
+      <span className="label">Ends</span>
+      <div className="choices words body">
+        {!bar &&
+          (['start', 'end'] as const).map((end) => (
+            <Press
+              key={end}
+              type="button"
+              aria-pressed={hinge(end)}
+              aria-label={`${m.id} at ${m[end]}: ${hinge(end) ? 'hinged' : 'rigid'}`}
+              onClick={() => apply(`hinge of ${m.id}`, (p) => edit.setHinge(p, m.id, end, !hinge(end)))}
+            >
+              <i>{m[end]}</i> {hinge(end) ? 'hinged' : 'rigid'}
+            </Press>
+          ))}
+        <Press
+          aria-pressed={bar}
+          title="carries axial force alone"
+          onClick={() =>
+            apply(`kind of ${m.id}`, (p) => edit.setMember(p, m.id, { type: bar ? undefined : 'bar' }))
+          }
+        >
+          bar
+        </Press>
+      </div>
+    </div>
+  )
+}
+
 /** What is seldom asked for: equal parts, partial releases, springs, a member that keeps its length. */
 function More({ m }: { m: Member }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const [parts, setParts] = useState('2')
   const n = Number(parts)
   const split = () =>
     n > 1 &&
     n <= 50 &&
-    store
-      .getState()
-      .edit(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })
+    apply(`split ${m.id}`, (p) => divideMember(p, m.id, Math.round(n)).problem, { select: null })
   return (
     <>
       <div className="editor-row">
@@ -136,7 +135,7 @@ const SORTS: [Sort, string][] = [
 ]
 
 function MemberLoad({ id }: { id: string }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const actionId = useSheet((s) => s.actionId)
   const [sort, setSort] = useState<Sort>('uniform')
@@ -156,7 +155,7 @@ function MemberLoad({ id }: { id: string }) {
   }
   const entry = found?.entry ?? blank
   const put = (e: Entry | null, merge?: string) =>
-    store.getState().edit(
+    apply(
       `load on ${id}`,
       (p) => {
         if (e === null) return found ? edit.removeLoad(p, caseId, found.index) : p
@@ -188,19 +187,15 @@ function MemberLoad({ id }: { id: string }) {
   )
 }
 
-/** Direction, amount and place of a load on a member. */
-export function EntryEditor({
-  name,
-  entry,
-  onChange,
-  onClear,
-}: {
+interface EntryEditorProps {
   name: string
   entry: Entry
   onChange: (e: Entry, merge?: string) => ReturnType<Parameters<typeof ForceFields>[0]['onChange']>
   onClear?: () => void
-}) {
-  const ways = waysFor(entry.sort, true)
+}
+
+/** Direction, amount and place of a load on a member. */
+export function EntryEditor({ name, entry, onChange, onClear }: EntryEditorProps) {
   const toMain = (e: Entry): Entry =>
     e.way === 'angle' && e.sort === 'uniform' ? { ...e, way: 'down', angle: undefined } : e
   return (
@@ -211,46 +206,56 @@ export function EntryEditor({
         onChange={(e, merge) => onChange(toMain(e), merge)}
         onClear={onClear}
       />
-      {entry.sort === 'moment' && (
-        <div className="choices words">
-          {(['cw', 'ccw'] as const).map((w) => (
-            <Press
-              key={w}
-              type="button"
-              aria-pressed={entry.way === w}
-              onClick={() => onChange({ ...entry, way: w })}
-            >
-              {w === 'cw' ? '↻ clockwise' : '↺ counter-clockwise'}
-            </Press>
-          ))}
-        </div>
-      )}
-      {entry.sort !== 'moment' && (
-        <div className="choices words">
-          {ways
-            .filter((w) => w === '-y' || w === '+y')
-            .map((w) => (
-              <Press
-                key={w}
-                type="button"
-                aria-pressed={entry.way === w}
-                onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}
-              >
-                square, {w === '-y' ? '−y' : '+y'}
-              </Press>
-            ))}
-          {entry.sort === 'uniform' && (
-            <Press
-              aria-pressed={entry.per === 'projection'}
-              disabled={/[xy]/.test(entry.way)}
-              onClick={() =>
-                onChange({ ...entry, per: entry.per === 'projection' ? 'length' : 'projection' })
-              }
-            >
-              per projection
-            </Press>
-          )}
-        </div>
+      <div className="choices words">
+        {entry.sort === 'moment' ? (
+          <Turns entry={entry} onChange={onChange} />
+        ) : (
+          <OwnWays entry={entry} onChange={onChange} />
+        )}
+      </div>
+    </>
+  )
+}
+
+type Ways = Pick<EntryEditorProps, 'entry' | 'onChange'>
+
+/** The two ways a moment turns. */
+const Turns = ({ entry, onChange }: Ways) =>
+  (['cw', 'ccw'] as const).map((w) => (
+    <Press
+      key={w}
+      type="button"
+      aria-pressed={entry.way === w}
+      onClick={() => onChange({ ...entry, way: w })}
+    >
+      {w === 'cw' ? '↻ clockwise' : '↺ counter-clockwise'}
+    </Press>
+  ))
+
+/** Directions square to the member, and whether a uniform load is measured on the projection. */
+function OwnWays({ entry, onChange }: Ways) {
+  return (
+    <>
+      {waysFor(entry.sort, true)
+        .filter((w) => w === '-y' || w === '+y')
+        .map((w) => (
+          <Press
+            key={w}
+            type="button"
+            aria-pressed={entry.way === w}
+            onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}
+          >
+            square, {w === '-y' ? '−y' : '+y'}
+          </Press>
+        ))}
+      {entry.sort === 'uniform' && (
+        <Press
+          aria-pressed={entry.per === 'projection'}
+          disabled={/[xy]/.test(entry.way)}
+          onClick={() => onChange({ ...entry, per: entry.per === 'projection' ? 'length' : 'projection' })}
+        >
+          per projection
+        </Press>
       )}
     </>
   )

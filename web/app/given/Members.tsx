@@ -2,7 +2,7 @@ import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { structureOf, useDisplay, useSheet, useSheetStore } from '../sheet/context'
+import { structureOf, useDisplay, useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OfThing } from '../fields/of-thing'
 import { OneLine } from '../fields/OneLine'
@@ -64,88 +64,57 @@ export function Members() {
   )
 }
 
-const MemberRow = memo(function MemberRow({
-  m,
-  length,
-  truss,
-  sections,
-  materials,
-}: {
+interface RowProps {
   m: Member
   length: string
   truss: boolean
   sections: string[]
   materials: string[]
-}) {
-  const store = useSheetStore()
+}
+
+const MemberRow = memo(function MemberRow({ m, length, truss, sections, materials }: RowProps) {
+  const apply = useEdit()
   const row = useRow(thing.member(m.id))
-  const rename = (to: string) => {
-    if (store.getState().problem.members.some((o) => o.id === to)) return `There is a member ${to} already.`
-    return (
-      store.getState().edit(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to), { shown: true })
-        ?.message ?? null
-    )
-  }
-  const choose = (key: 'section' | 'material', value: string) =>
-    store.getState().edit(`${key} of ${m.id}`, (p) => edit.setMember(p, m.id, { [key]: value || undefined }))
   const [open, setOpen] = useState(false)
-  const main = (
-    <tr {...row}>
-      <td title={`from ${m.start} to ${m.end}`}>
-        <TextField className="letter" name={`label of member ${m.id}`} value={m.id} onCommit={rename} />
-      </td>
-      <td className="ro">{length}</td>
-      <td>
-        <Choice
-          name={`section of ${m.id}`}
-          value={m.section}
-          options={sections}
-          onChange={(v) => choose('section', v)}
-        />
-      </td>
-      {materials.length > 1 && (
-        <td>
-          <Choice
-            name={`material of ${m.id}`}
-            value={m.material}
-            options={materials}
-            onChange={(v) => choose('material', v)}
-          />
-        </td>
-      )}
-      {!truss && (
-        <td>
-          <EndsSymbol
-            m={m}
-            onToggle={(end) =>
-              store
-                .getState()
-                .edit(`hinge of ${m.id}`, (p) => edit.setHinge(p, m.id, end, m.releases?.[end]?.M !== true))
-            }
-          />
-        </td>
-      )}
-      <td>
-        <Press
-          className="quiet link"
-          aria-expanded={open}
-          aria-label={`ends and behaviour of ${m.id}`}
-          onClick={() => setOpen(!open)}
-        >
-          {open ? 'less' : memberWords(m) || 'more'}
-        </Press>
-      </td>
-      <td>
-        <RemoveButton
-          what={`member ${m.id}`}
-          onClick={() => store.getState().edit(`take out ${m.id}`, (p) => edit.removeMembers(p, [m.id]))}
-        />
-      </td>
-    </tr>
-  )
+  const toggle = (end: 'start' | 'end') =>
+    apply(`hinge of ${m.id}`, (p) => edit.setHinge(p, m.id, end, m.releases?.[end]?.M !== true))
   return (
     <>
-      {main}
+      <tr {...row}>
+        <td title={`from ${m.start} to ${m.end}`}>
+          <MemberLabel m={m} />
+        </td>
+        <td className="ro">{length}</td>
+        <td>
+          <Choice of={m} name="section" options={sections} />
+        </td>
+        {materials.length > 1 && (
+          <td>
+            <Choice of={m} name="material" options={materials} />
+          </td>
+        )}
+        {!truss && (
+          <td>
+            <EndsSymbol m={m} onToggle={toggle} />
+          </td>
+        )}
+        <td>
+          <Press
+            className="quiet link"
+            aria-expanded={open}
+            aria-label={`ends and behaviour of ${m.id}`}
+            onClick={() => setOpen(!open)}
+          >
+            {open ? 'less' : memberWords(m) || 'more'}
+          </Press>
+        </td>
+        <td>
+          <RemoveButton
+            what={`member ${m.id}`}
+            onClick={() => apply(`take out ${m.id}`, (p) => edit.removeMembers(p, [m.id]))}
+          />
+        </td>
+      </tr>
       {open && (
         <tr className="detail-row">
           <td colSpan={7}>
@@ -157,6 +126,16 @@ const MemberRow = memo(function MemberRow({
   )
 })
 
+function MemberLabel({ m }: { m: Member }) {
+  const store = useSheetStore()
+  const typed = useTypedEdit()
+  const rename = (to: string) =>
+    store.getState().problem.members.some((o) => o.id === to)
+      ? `There is a member ${to} already.`
+      : typed(`rename ${m.id}`, (p) => edit.renameMember(p, m.id, to))
+  return <TextField className="letter" name={`label of member ${m.id}`} value={m.id} onCommit={rename} />
+}
+
 /** What is not ordinary about a member, in few words. */
 function memberWords(m: Member): string {
   const partial = [m.releases?.start, m.releases?.end].some(
@@ -167,25 +146,19 @@ function memberWords(m: Member): string {
     .join(', ')
 }
 
-function Choice({
-  name,
-  value,
-  options,
-  onChange,
-}: {
-  name: string
-  value: string | undefined
-  options: string[]
-  onChange: (v: string) => void
-}) {
+/** The section or the material of a member, by name. */
+function Choice({ of: m, name, options }: { of: Member; name: 'section' | 'material'; options: string[] }) {
+  const apply = useEdit()
   return (
     <Pick
       className="cell-select"
-      aria-label={name}
-      value={value ?? ''}
-      onChange={(e) => onChange(e.target.value)}
+      aria-label={`${name} of ${m.id}`}
+      value={m[name] ?? ''}
+      onChange={(e) =>
+        apply(`${name} of ${m.id}`, (p) => edit.setMember(p, m.id, { [name]: e.target.value || undefined }))
+      }
     >
-      {value === undefined && <option value="">choose</option>}
+      {m[name] === undefined && <option value="">choose</option>}
       {options.map((o) => (
         <option key={o} value={o}>
           {o}
@@ -198,12 +171,13 @@ function Choice({
 /** Joints one after another make a chain of members: ABC, or 1 2 3. */
 function NewMembers() {
   const store = useSheetStore()
+  const apply = useEdit()
   const add = (text: string) => {
     const { problem } = store.getState()
     const chain = readChain(problem, text)
     if (!Array.isArray(chain)) return chain.message
     if (chain.length < 2) return 'A member joins two joints: type both, such as AB.'
-    const error = store.getState().edit('members', (p) => edit.addMembers(p, chain), { shown: true })
+    const error = apply('members', (p) => edit.addMembers(p, chain), { shown: true })
     if (error) return error.message
     return store.getState().problem.members.length === problem.members.length
       ? 'These joints are connected already.'

@@ -1,8 +1,8 @@
-import { dimension, edit, materialsFor, type Material } from '@viga/core'
+import { dimension, edit, materialsFor, type Dimension, type Material, type ProblemError } from '@viga/core'
 import { useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
@@ -10,7 +10,7 @@ import { SectionTable } from './SectionTable'
 
 /** Materials and sections. A new sheet has one of each, so that a determinate problem never asks for them. */
 export function Properties() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const materials = useSheet((s) => s.problem.materials) ?? []
   const sections = useSheet((s) => s.problem.sections) ?? []
   const length = useSheet((s) => s.problem.units.length)
@@ -19,7 +19,7 @@ export function Properties() {
       title="Properties"
       note={
         <p className="note">
-          <Press className="quiet link" onClick={() => store.getState().edit('section', edit.addSection)}>
+          <Press className="quiet link" onClick={() => apply('section', edit.addSection)}>
             another section
           </Press>
           <Pick
@@ -27,9 +27,7 @@ export function Properties() {
             aria-label="another material"
             value=""
             onChange={(e) =>
-              store
-                .getState()
-                .edit('material', (p) => edit.addMaterial(p, materialsFor(length)[Number(e.target.value)]))
+              apply('material', (p) => edit.addMaterial(p, materialsFor(length)[Number(e.target.value)]))
             }
           >
             <option value="">another material</option>
@@ -68,30 +66,18 @@ export function Properties() {
   )
 }
 
+type PutMaterial = (change: Partial<Material>, merge?: string) => ProblemError | null
+
 function MaterialRow({ m }: { m: Material }) {
   const store = useSheetStore()
-  const length = useSheet((s) => s.problem.units.length)
+  const apply = useEdit()
   const [open, setOpen] = useState(false)
-  const put = (change: Partial<Material>, merge?: string) =>
-    store.getState().edit(`material ${m.id}`, (p) => edit.setMaterial(p, m.id, change), { merge })
+  const put: PutMaterial = (change, merge) =>
+    apply(`material ${m.id}`, (p) => edit.setMaterial(p, m.id, change), { merge })
   const rename = (id: string) =>
     store.getState().problem.materials?.some((o) => o.id === id)
       ? `There is a material ${id} already.`
       : (put({ id })?.message ?? null)
-  const field = (
-    key: 'unitWeight' | 'alpha' | 'G' | 'nu' | 'yield',
-    name: string,
-    d: typeof dimension.stress,
-  ) => (
-    <QuantityField
-      name={`${name} of ${m.id}`}
-      value={m[key]}
-      dimension={d}
-      placeholder="none"
-      onClear={() => put({ [key]: undefined })}
-      onChange={(v, merge) => put({ [key]: v }, merge)}
-    />
-  )
   return (
     <>
       <tr>
@@ -107,8 +93,12 @@ function MaterialRow({ m }: { m: Material }) {
             onChange={(v, merge) => put({ E: v }, merge)}
           />
         </td>
-        <td>{field('unitWeight', 'unit weight', dimension.unitWeight)}</td>
-        <td>{field('alpha', 'expansion', dimension.perTemperature)}</td>
+        <td>
+          <Optional m={m} put={put} of="unitWeight" name="unit weight" dimension={dimension.unitWeight} />
+        </td>
+        <td>
+          <Optional m={m} put={put} of="alpha" name="expansion" dimension={dimension.perTemperature} />
+        </td>
         <td>
           <Press
             className="quiet link"
@@ -122,46 +112,74 @@ function MaterialRow({ m }: { m: Material }) {
         <td>
           <RemoveButton
             what={`material ${m.id}`}
-            onClick={() => store.getState().edit(`material ${m.id}`, (p) => edit.removeMaterial(p, m.id))}
+            onClick={() => apply(`material ${m.id}`, (p) => edit.removeMaterial(p, m.id))}
           />
         </td>
       </tr>
       {open && (
         <tr className="detail-row">
           <td colSpan={6}>
-            <span className="rich">
-              <label className="rich-field">
-                <span className="quiet">as usual for</span>
-                <Pick
-                  className="cell-select common"
-                  aria-label={`usual values for ${m.id}`}
-                  value=""
-                  onChange={(e) => put(materialsFor(length)[Number(e.target.value)].material)}
-                >
-                  <option value="">choose</option>
-                  {materialsFor(length).map((c, i) => (
-                    <option key={i} value={i}>
-                      {c.name}, {c.material.E}
-                    </option>
-                  ))}
-                </Pick>
-              </label>
-              <span className="rich-field">
-                <span className="quiet italic">ν</span>
-                {field('nu', 'ν', dimension.none)}
-              </span>
-              <span className="rich-field">
-                <span className="quiet italic">G</span>
-                {field('G', 'G', dimension.stress)}
-              </span>
-              <span className="rich-field">
-                <span className="quiet">yield</span>
-                {field('yield', 'yield', dimension.stress)}
-              </span>
-            </span>
+            <MoreOfMaterial m={m} put={put} />
           </td>
         </tr>
       )}
     </>
+  )
+}
+
+interface OptionalProps {
+  m: Material
+  put: PutMaterial
+  of: 'unitWeight' | 'alpha' | 'G' | 'nu' | 'yield'
+  name: string
+  dimension: Dimension
+}
+
+/** A property that a material can do without. */
+const Optional = ({ m, put, of, name, dimension: d }: OptionalProps) => (
+  <QuantityField
+    name={`${name} of ${m.id}`}
+    value={m[of]}
+    dimension={d}
+    placeholder="none"
+    onClear={() => put({ [of]: undefined })}
+    onChange={(v, merge) => put({ [of]: v }, merge)}
+  />
+)
+
+/** Usual values of a material, and the properties that are seldom asked for. */
+function MoreOfMaterial({ m, put }: Pick<OptionalProps, 'm' | 'put'>) {
+  const length = useSheet((s) => s.problem.units.length)
+  return (
+    <span className="rich">
+      <label className="rich-field">
+        <span className="quiet">as usual for</span>
+        <Pick
+          className="cell-select common"
+          aria-label={`usual values for ${m.id}`}
+          value=""
+          onChange={(e) => put(materialsFor(length)[Number(e.target.value)].material)}
+        >
+          <option value="">choose</option>
+          {materialsFor(length).map((c, i) => (
+            <option key={i} value={i}>
+              {c.name}, {c.material.E}
+            </option>
+          ))}
+        </Pick>
+      </label>
+      <span className="rich-field">
+        <span className="quiet italic">ν</span>
+        <Optional m={m} put={put} of="nu" name="ν" dimension={dimension.none} />
+      </span>
+      <span className="rich-field">
+        <span className="quiet italic">G</span>
+        <Optional m={m} put={put} of="G" name="G" dimension={dimension.stress} />
+      </span>
+      <span className="rich-field">
+        <span className="quiet">yield</span>
+        <Optional m={m} put={put} of="yield" name="yield" dimension={dimension.stress} />
+      </span>
+    </span>
   )
 }

@@ -10,84 +10,80 @@ import { LoadEditor } from './LoadEditor'
 import { MemberEditor } from './MemberEditor'
 
 /** The form of the selected thing, beside it on the Figure and never over it. Escape closes it. */
-export function SelectedEditor({
-  selection,
-  structure: s,
-  view,
-  onClose,
-}: FigurePanel & { selection: string }) {
-  const display = useDisplay()
+export function SelectedEditor({ selection, ...panel }: FigurePanel & { selection: string }) {
   const it = readThing(selection)
-  const length = (v: number) => formatPlain(v * display.length.perSI, 5)
-
-  useEscape(onClose)
-
-  if (it?.kind === 'node' || it?.kind === 'support') {
-    const { id } = it
-    const n = s.nodes.find((o) => o.id === id)
-    if (!n) return null
+  useEscape(panel.onClose)
+  if (it?.kind === 'node' || it?.kind === 'support')
     return (
-      <Floating
-        rest={pointsOf(s, view)}
-        at={[onScreen(view, n.x, n.y)]}
-        view={view}
-        title={id}
-        note={`${length(n.x)}, ${length(n.y)} ${display.length.unit}`}
-        onClose={onClose}
-      >
-        <OfThing thing={it.kind === 'node' ? thing.node(id) : thing.support(id)}>
-          <JointEditor id={id} />
-        </OfThing>
-      </Floating>
+      <OfJoint {...panel} id={it.id} as={it.kind === 'node' ? thing.node(it.id) : thing.support(it.id)} />
     )
-  }
-  if (it?.kind === 'member') {
-    const { id } = it
-    const m = s.members.find((o) => o.id === id)
-    if (!m) return null
-    const ends = [m.start, m.end].map((i) => onScreen(view, s.nodes[i].x, s.nodes[i].y))
-    return (
-      <Floating
-        rest={pointsOf(s, view)}
-        at={ends}
-        view={view}
-        title={id}
-        note={
-          `${length(m.length)} ${display.length.unit}, from ${s.nodes[m.start].id} to ` +
-          `${s.nodes[m.end].id}`
-        }
-        onClose={onClose}
-      >
-        <OfThing thing={thing.member(id)}>
-          <MemberEditor id={id} />
-        </OfThing>
-      </Floating>
-    )
-  }
-  if (it?.kind === 'load') {
-    const { caseId, index } = it
-    const load = s.cases.find((c) => c.id === caseId)?.loads[index]
-    if (!load) return null
-    const at =
-      load.type === 'nodal'
-        ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)]
-        : bandOf(memberLine(s, view, s.members[load.member]))
-    return (
-      <Floating
-        rest={pointsOf(s, view)}
-        at={at}
-        view={view}
-        title={load.type === 'nodal' ? s.nodes[load.node].id : s.members[load.member].id}
-        note="load"
-        onClose={onClose}
-      >
-        <OfThing thing={thing.load(caseId, index)}>
-          <LoadEditor caseId={caseId} index={index} />
-        </OfThing>
-      </Floating>
-    )
-  }
+  if (it?.kind === 'member') return <OfMember {...panel} id={it.id} />
+  if (it?.kind === 'load') return <OfLoad {...panel} caseId={it.caseId} index={it.index} />
   return null
+}
+
+function OfJoint({ structure: s, view, onClose, id, as }: FigurePanel & { id: string; as: string }) {
+  const { length } = useDisplay()
+  const n = s.nodes.find((o) => o.id === id)
+  if (!n) return null
+  const [x, y] = [n.x, n.y].map((v) => formatPlain(v * length.perSI, 5))
+  return (
+    <Floating
+      rest={pointsOf(s, view)}
+      at={[onScreen(view, n.x, n.y)]}
+      view={view}
+      title={id}
+      note={`${x}, ${y} ${length.unit}`}
+      onClose={onClose}
+    >
+      <OfThing thing={as}>
+        <JointEditor id={id} />
+      </OfThing>
+    </Floating>
+  )
+}
+
+function OfMember({ structure: s, view, onClose, id }: FigurePanel & { id: string }) {
+  const { length } = useDisplay()
+  const m = s.members.find((o) => o.id === id)
+  if (!m) return null
+  const [start, end] = [s.nodes[m.start], s.nodes[m.end]]
+  return (
+    <Floating
+      rest={pointsOf(s, view)}
+      at={[start, end].map((n) => onScreen(view, n.x, n.y))}
+      view={view}
+      title={id}
+      note={`${formatPlain(m.length * length.perSI, 5)} ${length.unit}, from ${start.id} to ${end.id}`}
+      onClose={onClose}
+    >
+      <OfThing thing={thing.member(id)}>
+        <MemberEditor id={id} />
+      </OfThing>
+    </Floating>
+  )
+}
+
+interface LoadPanel extends FigurePanel {
+  caseId: string
+  index: number
+}
+
+function OfLoad({ structure: s, view, onClose, caseId, index }: LoadPanel) {
+  const load = s.cases.find((c) => c.id === caseId)?.loads[index]
+  if (!load) return null
+  const on = load.type === 'nodal' ? s.nodes[load.node] : s.members[load.member]
+  const at =
+    load.type === 'nodal'
+      ? [onScreen(view, s.nodes[load.node].x, s.nodes[load.node].y)]
+      : bandOf(memberLine(s, view, s.members[load.member]))
+  return (
+    <Floating rest={pointsOf(s, view)} at={at} view={view} title={on.id} note="load" onClose={onClose}>
+      <OfThing thing={thing.load(caseId, index)}>
+        <LoadEditor caseId={caseId} index={index} />
+      </OfThing>
+    </Floating>
+  )
 }
 
 /** Points along a member and beside it, where its load is drawn. */

@@ -19,7 +19,7 @@ import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
 import { MiniFigure } from '../figure/MiniFigure'
 import { miniScene } from '@viga/drawing/card-figure'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { Block } from '../widgets/Block'
 import { EntryInput } from '../fields/OneLine'
 
@@ -115,50 +115,32 @@ function shapeOf(p: Problem, kind: Kind, v: Values): StartingShape | { message: 
  * empty sheet.
  */
 export function Start({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const empty = useSheet((s) => s.problem.nodes.length === 0)
   if (!empty && !open) return null
   return (
     <Chooser
       onDone={() => setOpen(false)}
-      put={(shape, at) =>
-        store.getState().edit('put in a shape', (p) => addShape(p, shape, at, 0), { select: null })
-      }
+      put={(shape, at) => apply('put in a shape', (p) => addShape(p, shape, at, 0), { select: null })}
       closable={!empty}
     />
   )
 }
 
-function Chooser({
-  onDone,
-  put,
-  closable,
-}: {
+interface ChooserProps {
   onDone: () => void
   put: (shape: StartingShape, at: number) => unknown
   closable: boolean
-}) {
+}
+
+function Chooser({ onDone, put, closable }: ChooserProps) {
   const problem = useSheet((s) => s.problem)
   const [kind, setKind] = useState<Kind>('beam')
   const [values, setValues] = useState(FIRST)
   const shape = useMemo(() => shapeOf(problem, kind, values), [problem, kind, values])
-  const preview = useMemo(() => {
-    if ('message' in shape) return undefined
-    const alone = addShape(
-      { ...problem, nodes: [], members: [], supports: [], loadCases: [], combinations: [], answers: [] },
-      shape,
-    )
-    const r = resolve(alone)
-    return r.ok ? miniScene(r.structure, [], PREVIEW.width, PREVIEW.height) : undefined
-  }, [problem, shape])
-  const beside = () => {
-    const m = measure(problem)
-    const xs = [...m.at.values()].map((q) => q.x)
-    return xs.length ? Number((Math.max(...xs) + Math.max(1, 0.15 * m.extent)).toPrecision(3)) : 0
-  }
   const insert = () => {
     if ('message' in shape) return
-    if (put(shape, beside()) === null) onDone()
+    if (put(shape, besideOf(problem)) === null) onDone()
   }
   return (
     <Block title="Begin with">
@@ -177,29 +159,13 @@ function Chooser({
             ))}
           </Pick>
           {FIELDS[kind].map((key) => (
-            <label key={key}>
-              <span className="quiet">{LABELS[key]}</span>
-              {OPTIONS[key] ? (
-                <Pick
-                  className="cell-select"
-                  aria-label={LABELS[key]}
-                  value={values[key]}
-                  onChange={(e) => setValues({ ...values, [key]: e.target.value })}
-                >
-                  {OPTIONS[key].map((o) => (
-                    <option key={o}>{o}</option>
-                  ))}
-                </Pick>
-              ) : (
-                <EntryInput
-                  name={LABELS[key]}
-                  placeholder={FIRST[key]}
-                  value={values[key]}
-                  onChange={(t) => setValues({ ...values, [key]: t })}
-                  onEnter={insert}
-                />
-              )}
-            </label>
+            <StartField
+              key={key}
+              of={key}
+              value={values[key]}
+              onChange={(t) => setValues({ ...values, [key]: t })}
+              onEnter={insert}
+            />
           ))}
           <span className="start-do">
             <Press className="plain-button" disabled={'message' in shape} onClick={insert}>
@@ -213,10 +179,70 @@ function Chooser({
           </span>
           {'message' in shape && <p className="pencil">{shape.message}</p>}
         </div>
-        <div className="start-preview">
-          {preview && <MiniFigure groups={preview} width={PREVIEW.width} height={PREVIEW.height} />}
-        </div>
+        <Preview shape={shape} />
       </div>
     </Block>
+  )
+}
+
+/** Where a shape stands free to the right of what is there, in the problem's unit. */
+function besideOf(problem: Problem): number {
+  const m = measure(problem)
+  const xs = [...m.at.values()].map((q) => q.x)
+  return xs.length ? Number((Math.max(...xs) + Math.max(1, 0.15 * m.extent)).toPrecision(3)) : 0
+}
+
+interface StartFieldProps {
+  of: keyof typeof FIRST
+  value: string
+  onChange: (text: string) => void
+  onEnter: () => void
+}
+
+/** One measure of the shape: chosen from a list, or typed. */
+function StartField({ of, value, onChange, onEnter }: StartFieldProps) {
+  return (
+    <label>
+      <span className="quiet">{LABELS[of]}</span>
+      {OPTIONS[of] ? (
+        <Pick
+          className="cell-select"
+          aria-label={LABELS[of]}
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        >
+          {OPTIONS[of].map((o) => (
+            <option key={o}>{o}</option>
+          ))}
+        </Pick>
+      ) : (
+        <EntryInput
+          name={LABELS[of]}
+          placeholder={FIRST[of]}
+          value={value}
+          onChange={onChange}
+          onEnter={onEnter}
+        />
+      )}
+    </label>
+  )
+}
+
+/** The shape as it would stand, drawn small. */
+function Preview({ shape }: { shape: ReturnType<typeof shapeOf> }) {
+  const problem = useSheet((s) => s.problem)
+  const drawn = useMemo(() => {
+    if ('message' in shape) return undefined
+    const alone = addShape(
+      { ...problem, nodes: [], members: [], supports: [], loadCases: [], combinations: [], answers: [] },
+      shape,
+    )
+    const r = resolve(alone)
+    return r.ok ? miniScene(r.structure, [], PREVIEW.width, PREVIEW.height) : undefined
+  }, [problem, shape])
+  return (
+    <div className="start-preview">
+      {drawn && <MiniFigure groups={drawn} width={PREVIEW.width} height={PREVIEW.height} />}
+    </div>
   )
 }

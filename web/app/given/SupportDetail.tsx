@@ -1,6 +1,6 @@
-import { dimension, edit, type Component, type Support } from '@viga/core'
+import { dimension, edit, type Component, type ProblemError, type Support } from '@viga/core'
 import { Pick } from '../widgets/Pick'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { QuantityField } from '../fields/QuantityField'
 import { holdOf, withHold, withSettlement, type HoldChoice } from '@viga/core/statement/supports'
 
@@ -10,70 +10,22 @@ const WORDS: Record<Component, { own: string; turned: string }> = {
   rotation: { own: 'rotation', turned: 'rotation' },
 }
 
+type Put = (next: Omit<Support, 'node'>, merge?: string) => ProblemError | null
+
 /** What a support does in each of its directions: held, free or sprung, and by how much it gives way. */
 export function SupportDetail({ s }: { s: Support }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const truss = useSheet((x) => x.problem.kind === 'truss')
   const cases = useSheet((x) => x.problem.loadCases) ?? []
-  const put = (next: Omit<Support, 'node'>, merge?: string) =>
-    store.getState().edit(`support of ${s.node}`, (p) => edit.setSupport(p, s.node, next), { merge })
   const { node, ...rest } = s
+  const put: Put = (next, merge) =>
+    apply(`support of ${node}`, (p) => edit.setSupport(p, node, next), { merge })
   const components: Component[] = truss ? ['x', 'y'] : ['x', 'y', 'rotation']
   return (
     <div className="detail" role="group" aria-label={`Directions of the support at ${node}`}>
-      {components.map((c) => {
-        const hold = holdOf(s, c)
-        const choice: HoldChoice = hold === 'fixed' || hold === 'free' ? hold : 'spring'
-        return (
-          <div key={c} className="detail-line">
-            <span className="quiet">{s.angle === undefined ? WORDS[c].own : WORDS[c].turned}</span>
-            <Pick
-              className="cell-select"
-              aria-label={`${c} of the support at ${node}`}
-              value={choice}
-              onChange={(e) =>
-                put(
-                  withHold(
-                    rest,
-                    c,
-                    e.target.value === 'spring'
-                      ? c === 'rotation'
-                        ? '1000 kN*m'
-                        : '1000 kN/m'
-                      : e.target.value,
-                  ),
-                )
-              }
-            >
-              <option value="fixed">held</option>
-              <option value="free">free</option>
-              <option value="spring">spring</option>
-            </Pick>
-            {choice === 'spring' && (
-              <QuantityField
-                name={`spring ${c} at ${node}`}
-                value={hold}
-                dimension={c === 'rotation' ? dimension.moment : dimension.forcePerLength}
-                onChange={(v, merge) => put(withHold(rest, c, v), merge)}
-              />
-            )}
-            {choice === 'fixed' && (
-              <>
-                <span className="quiet">settles</span>
-                <QuantityField
-                  name={`settlement ${c} at ${node}`}
-                  value={s.settlement?.[c]}
-                  dimension={c === 'rotation' ? dimension.angle : dimension.length}
-                  unit={c === 'rotation'}
-                  placeholder="0"
-                  onClear={() => put(withSettlement(rest, c, undefined))}
-                  onChange={(v, merge) => put(withSettlement(rest, c, v), merge)}
-                />
-              </>
-            )}
-          </div>
-        )
-      })}
+      {components.map((c) => (
+        <HoldLine key={c} s={s} c={c} put={put} />
+      ))}
       {s.settlement && cases.length > 1 && (
         <div className="detail-line">
           <span className="quiet">in case</span>
@@ -90,6 +42,53 @@ export function SupportDetail({ s }: { s: Support }) {
             ))}
           </Pick>
         </div>
+      )}
+    </div>
+  )
+}
+
+/** One direction of a support: held, with its settlement; free; or a spring, with its stiffness. */
+function HoldLine({ s, c, put }: { s: Support; c: Component; put: Put }) {
+  const { node, ...rest } = s
+  const turns = c === 'rotation'
+  const hold = holdOf(s, c)
+  const choice: HoldChoice = hold === 'fixed' || hold === 'free' ? hold : 'spring'
+  const choose = (to: string) =>
+    put(withHold(rest, c, to === 'spring' ? (turns ? '1000 kN*m' : '1000 kN/m') : to))
+  return (
+    <div className="detail-line">
+      <span className="quiet">{s.angle === undefined ? WORDS[c].own : WORDS[c].turned}</span>
+      <Pick
+        className="cell-select"
+        aria-label={`${c} of the support at ${node}`}
+        value={choice}
+        onChange={(e) => choose(e.target.value)}
+      >
+        <option value="fixed">held</option>
+        <option value="free">free</option>
+        <option value="spring">spring</option>
+      </Pick>
+      {choice === 'spring' && (
+        <QuantityField
+          name={`spring ${c} at ${node}`}
+          value={hold}
+          dimension={turns ? dimension.moment : dimension.forcePerLength}
+          onChange={(v, merge) => put(withHold(rest, c, v), merge)}
+        />
+      )}
+      {choice === 'fixed' && (
+        <>
+          <span className="quiet">settles</span>
+          <QuantityField
+            name={`settlement ${c} at ${node}`}
+            value={s.settlement?.[c]}
+            dimension={turns ? dimension.angle : dimension.length}
+            unit={turns}
+            placeholder="0"
+            onClear={() => put(withSettlement(rest, c, undefined))}
+            onChange={(v, merge) => put(withSettlement(rest, c, v), merge)}
+          />
+        </>
       )}
     </div>
   )

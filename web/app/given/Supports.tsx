@@ -2,7 +2,7 @@ import { thing, dimension, edit, type Quantity, type Support, type SupportType }
 import { useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../fields/OneLine'
 import { OfThing } from '../fields/of-thing'
@@ -43,12 +43,12 @@ export function Supports() {
 }
 
 function SupportRow({ s }: { s: Support }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const row = useRow(thing.support(s.node))
   const [open, setOpen] = useState(false)
   const { node, ...rest } = s
   const put = (next: Omit<Support, 'node'>, name: string, merge?: string) =>
-    store.getState().edit(name, (p) => edit.setSupport(p, node, next), { merge })
+    apply(name, (p) => edit.setSupport(p, node, next), { merge })
   const turn = (angle: Quantity | undefined, merge?: string) => {
     const next = { ...rest, angle }
     if (angle === undefined) delete next.angle
@@ -64,19 +64,7 @@ function SupportRow({ s }: { s: Support }) {
           <SupportSymbol type={supportKind(s)} />
         </td>
         <td>
-          <Pick
-            className="cell-select"
-            aria-label={`support of ${node}`}
-            value={s.type ?? ''}
-            onChange={(e) => put(withType(rest, e.target.value as SupportType), `support of ${node}`)}
-          >
-            {!s.type && <option value="">own</option>}
-            {TYPES.map((t) => (
-              <option key={t} value={t}>
-                {SUPPORT_WORDS[t]}
-              </option>
-            ))}
-          </Pick>
+          <TypeChoice s={s} onChange={(type) => put(withType(rest, type), `support of ${node}`)} />
         </td>
         <td>
           <QuantityField
@@ -103,9 +91,7 @@ function SupportRow({ s }: { s: Support }) {
         <td>
           <RemoveButton
             what={`the support of ${node}`}
-            onClick={() =>
-              store.getState().edit(`support of ${node}`, (p) => edit.setSupport(p, node, undefined))
-            }
+            onClick={() => apply(`support of ${node}`, (p) => edit.setSupport(p, node, undefined))}
           />
         </td>
       </tr>
@@ -120,18 +106,32 @@ function SupportRow({ s }: { s: Support }) {
   )
 }
 
+function TypeChoice({ s, onChange }: { s: Support; onChange: (type: SupportType) => void }) {
+  return (
+    <Pick
+      className="cell-select"
+      aria-label={`support of ${s.node}`}
+      value={s.type ?? ''}
+      onChange={(e) => onChange(e.target.value as SupportType)}
+    >
+      {!s.type && <option value="">own</option>}
+      {TYPES.map((t) => (
+        <option key={t} value={t}>
+          {SUPPORT_WORDS[t]}
+        </option>
+      ))}
+    </Pick>
+  )
+}
+
 /** Joint, support and its turn in one line: `A fixed`, `D pin`, `F roller 45`; a letter is enough. */
 function NewSupport() {
   const store = useSheetStore()
+  const typed = useTypedEdit()
   const add = (text: string) => {
     const read = readSupport(store.getState().problem, text)
     if (!read.ok) return read
-    return (
-      store
-        .getState()
-        .edit(`support of ${read.node}`, (p) => edit.setSupport(p, read.node, read.support), { shown: true })
-        ?.message ?? null
-    )
+    return typed(`support of ${read.node}`, (p) => edit.setSupport(p, read.node, read.support))
   }
   return (
     <OneLine

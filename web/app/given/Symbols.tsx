@@ -1,6 +1,6 @@
 import { edit, type Quantity } from '@viga/core'
 import { useState } from 'react'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { OneLine, Refusal } from '../fields/OneLine'
 import { LiveField } from '../fields/LiveField'
@@ -25,14 +25,13 @@ export function Symbols() {
 
 function SymbolRow({ name, value }: { name: string; value: Quantity }) {
   const store = useSheetStore()
+  const apply = useEdit()
   const [refusal, setRefusal] = useState<string | null>(null)
   const field = `value of ${name}`
   const set = (text: string, merge: string) =>
     text === ''
       ? 'A symbol needs a value.'
-      : (store
-          .getState()
-          .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { merge, shown: true })
+      : (apply(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { merge, shown: true })
           ?.message ?? null)
   return (
     <tr>
@@ -47,9 +46,7 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
         <RemoveButton
           what={`symbol ${name}`}
           onClick={() => {
-            const error = store
-              .getState()
-              .edit(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
+            const error = apply(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
             setRefusal(error ? `${name} is still used at ${error.path}.` : null)
             if (!error) store.getState().draft(field, null)
           }}
@@ -62,15 +59,13 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
 /** `w = 12 kN/m` */
 function NewSymbol() {
   const store = useSheetStore()
+  const typed = useTypedEdit()
   const add = (text: string) => {
     const [name, ...rest] = text.split('=').map((t) => t.trim())
     const value = rest.join('=')
     if (value === '') return 'Write it as w = 12 kN/m.'
     if (Object.hasOwn(store.getState().problem.symbols ?? {}, name)) return `${name} is there already.`
-    return (
-      store.getState().edit('symbol', (p) => edit.setSymbol(p, name, edit.typed(value)), { shown: true })
-        ?.message ?? null
-    )
+    return typed('symbol', (p) => edit.setSymbol(p, name, edit.typed(value)))
   }
   return <OneLine name="a new symbol" placeholder="w = 12 kN/m" columns={3} onAdd={add} />
 }

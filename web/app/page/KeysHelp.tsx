@@ -74,31 +74,36 @@ export function KeysHelp({
             Show the four notes on the parts of a problem again
           </Button>
         </p>
-        <div className="keys-columns">
-          {GROUPS.map(({ title, lines }) => (
-            <section key={title} aria-label={title}>
-              <h3>{title}</h3>
-              <dl>
-                {lines.map(([name, keys]) => (
-                  <div key={name}>
-                    <dt>
-                      {keys.map((key, i) => (
-                        <span key={key}>
-                          {i > 0 && ' or '}
-                          {keyWords(key).map((k) => (
-                            <kbd key={k}>{k}</kbd>
-                          ))}
-                        </span>
-                      ))}
-                    </dt>
-                    <dd>{name}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-        </div>
+        <KeyList />
       </div>
     </Dialog>
   )
 }
+
+/** The keys by heading, each with what it does. */
+const KeyList = () => (
+  <div className="keys-columns">
+    {GROUPS.map(({ title, lines }) => (
+      <section key={title} aria-label={title}>
+        <h3>{title}</h3>
+        <dl>
+          {lines.map(([name, keys]) => (
+            <div key={name}>
+              <dt>
+                {keys.map((key, i) => (
+                  <span key={key}>
+                    {i > 0 && ' or '}
+                    {keyWords(key).map((k) => (
+                      <kbd key={k}>{k}</kbd>
+                    ))}
+                  </span>
+                ))}
+              </dt>
+              <dd>{name}</dd>
+            </div>
+          ))}
+        </dl>
+      </section>
+    ))}
+  </div>
+)

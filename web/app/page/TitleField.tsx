@@ -2,16 +2,16 @@ import { edit } from '@viga/core'
 import { useState } from 'react'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 
 /** The problem's title, edited where it stands. */
 export function TitleField() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const title = useSheet((s) => s.problem.title)
   const [text, setText] = useState<string | null>(null)
   const commit = () => {
     const next = text?.trim()
-    if (next) store.getState().edit('title', (p) => edit.setText(p, 'title', next))
+    if (next) apply('title', (p) => edit.setText(p, 'title', next))
     setText(null)
   }
   if (text === null)

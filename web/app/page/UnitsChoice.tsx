@@ -7,7 +7,7 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { edit, plainNumbers, setUnits } from '@viga/core'
 import { useState } from 'react'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { Pick } from '../widgets/Pick'
 
 const CHOICES = [
@@ -46,6 +46,7 @@ export default function UnitsChoice({
   onClose: () => void
 }) {
   const store = useSheetStore()
+  const apply = useEdit()
   const units = useSheet((s) => s.problem.units)
   const [asked, ask] = useState<Units | null>(null)
   const choose = ([force, length]: Units) => {
@@ -57,9 +58,7 @@ export default function UnitsChoice({
   const change = ([force, length]: Units, convert: boolean) => {
     const { problem } = store.getState()
     ask(null)
-    const error = store
-      .getState()
-      .edit(`units ${force}, ${length}`, (p) => setUnits(p, length, force, convert))
+    const error = apply(`units ${force}, ${length}`, (p) => setUnits(p, length, force, convert))
     if (!error) store.setState({ said: whatWasDone(plainNumbers(problem), units, [force, length], convert) })
   }
   return (
@@ -155,6 +154,7 @@ function AskUnits({
 /** Units in which results are shown; no stated number changes. */
 function ShownUnits() {
   const store = useSheetStore()
+  const apply = useEdit()
   const open = useSheet((s) => s.showing)
   const display = useSheet((s) => s.problem.units.display)
   const close = () => store.setState({ showing: false })
@@ -169,11 +169,9 @@ function ShownUnits() {
             units={units}
             value={display?.[kind] ?? ''}
             onChange={(unit) =>
-              store
-                .getState()
-                .edit(`${label.toLowerCase()} in ${unit || 'the usual unit'}`, (p) =>
-                  edit.setDisplay(p, kind, unit || undefined),
-                )
+              apply(`${label.toLowerCase()} in ${unit || 'the usual unit'}`, (p) =>
+                edit.setDisplay(p, kind, unit || undefined),
+              )
             }
           />
         ))}

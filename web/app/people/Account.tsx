@@ -18,7 +18,6 @@ interface Props {
 export function Account({ person, session, sessions }: Props) {
   const fetcher = useFetcher()
   const send = (fields: Record<string, string>) => void fetcher.submit(fields, { method: 'post' })
-  const [ending, setEnding] = useState(false)
   return (
     <PaperPage title="Your account" lead={[person.email, ROLE_WORDS[person.role]].filter(Boolean).join(', ')}>
       <p>
@@ -48,29 +47,7 @@ export function Account({ person, session, sessions }: Props) {
         <EntryField label="The new one" name="password" type="password" autoComplete="new-password" />
       </EntryForm>
       <h2>Where you are signed in</h2>
-      <ul className="paper-list">
-        {sessions.map((s) => (
-          <li key={s.id}>
-            <span>
-              {browserWords(s.browser)}
-              {s.id === session && <b> (this browser)</b>}
-            </span>
-            <When at={s.seenAt} />
-            {s.id !== session && (
-              <Press className="textlink" onClick={() => send({ intent: 'end-session', id: s.id })}>
-                Sign out there
-              </Press>
-            )}
-          </li>
-        ))}
-      </ul>
-      {sessions.length > 1 && (
-        <p>
-          <Press className="textlink" onClick={() => send({ intent: 'end-others' })}>
-            Sign out everywhere else
-          </Press>
-        </p>
-      )}
+      <Sessions all={sessions} here={session} send={send} />
       <h2>All that is kept of you</h2>
       <p>
         Your problems, those that are shared with you, your name and address, as one file:{' '}
@@ -79,33 +56,74 @@ export function Account({ person, session, sessions }: Props) {
         </a>
       </p>
       <h2>The end of the account</h2>
-      {ending ? (
-        <EntryForm
-          intent="delete"
-          schema={deleteForm}
-          send="Delete the account and all its problems"
-          beside={
-            <Press className="textlink" onClick={() => setEnding(false)}>
-              Keep it
-            </Press>
-          }
-        >
-          <EntryField
-            label="Your password"
-            name="password"
-            type="password"
-            autoComplete="current-password"
-            hint="The problems on your Shelf end with the account, at once and for everybody they are shared with."
-          />
-        </EntryForm>
-      ) : (
+      <Ending />
+    </PaperPage>
+  )
+}
+
+type Send = (fields: Record<string, string>) => void
+
+/** The browsers one is signed in with; each other one may be ended from here. */
+function Sessions({ all, here, send }: { all: SessionLine[]; here: string | null; send: Send }) {
+  return (
+    <>
+      <ul className="paper-list">
+        {all.map((s) => (
+          <li key={s.id}>
+            <span>
+              {browserWords(s.browser)}
+              {s.id === here && <b> (this browser)</b>}
+            </span>
+            <When at={s.seenAt} />
+            {s.id !== here && (
+              <Press className="textlink" onClick={() => send({ intent: 'end-session', id: s.id })}>
+                Sign out there
+              </Press>
+            )}
+          </li>
+        ))}
+      </ul>
+      {all.length > 1 && (
         <p>
-          <Press className="textlink" onClick={() => setEnding(true)}>
-            Delete the account …
+          <Press className="textlink" onClick={() => send({ intent: 'end-others' })}>
+            Sign out everywhere else
           </Press>
         </p>
       )}
-    </PaperPage>
+    </>
+  )
+}
+
+/** Deleting the account: asked for first, then done with the password. */
+function Ending() {
+  const [ending, setEnding] = useState(false)
+  if (!ending)
+    return (
+      <p>
+        <Press className="textlink" onClick={() => setEnding(true)}>
+          Delete the account …
+        </Press>
+      </p>
+    )
+  return (
+    <EntryForm
+      intent="delete"
+      schema={deleteForm}
+      send="Delete the account and all its problems"
+      beside={
+        <Press className="textlink" onClick={() => setEnding(false)}>
+          Keep it
+        </Press>
+      }
+    >
+      <EntryField
+        label="Your password"
+        name="password"
+        type="password"
+        autoComplete="current-password"
+        hint="The problems on your Shelf end with the account, at once and for everybody they are shared with."
+      />
+    </EntryForm>
   )
 }
 

@@ -8,7 +8,6 @@ const address = <EntryField label="E-mail address" name="email" type="email" aut
 
 /** Sign in, make an account, or ask for a new password. */
 export function SignIn({ elsewhere }: { elsewhere: string | null }) {
-  const [forgotten, setForgotten] = useState(false)
   return (
     <PaperPage
       title="Sign in"
@@ -17,34 +16,7 @@ export function SignIn({ elsewhere }: { elsewhere: string | null }) {
       <div className="paper-two">
         <section aria-labelledby="with-account">
           <h2 id="with-account">With an account</h2>
-          {forgotten ? (
-            <EntryForm
-              intent="forgot"
-              schema={forgotForm}
-              send="Send a link"
-              beside={
-                <Press className="textlink" onClick={() => setForgotten(false)}>
-                  Back
-                </Press>
-              }
-            >
-              {address}
-            </EntryForm>
-          ) : (
-            <EntryForm
-              intent="sign-in"
-              schema={signInForm}
-              send="Sign in"
-              beside={
-                <Press className="textlink" onClick={() => setForgotten(true)}>
-                  Password forgotten
-                </Press>
-              }
-            >
-              {address}
-              <EntryField label="Password" name="password" type="password" autoComplete="current-password" />
-            </EntryForm>
-          )}
+          <WithAccount />
           {elsewhere !== null && (
             <p>
               <a href="/sign-in/elsewhere" className="textlink">
@@ -69,5 +41,27 @@ export function SignIn({ elsewhere }: { elsewhere: string | null }) {
         </section>
       </div>
     </PaperPage>
+  )
+}
+
+/** Signing in by address and password; the address alone where the password is forgotten. */
+function WithAccount() {
+  const [forgotten, setForgotten] = useState(false)
+  const other = (
+    <Press className="textlink" onClick={() => setForgotten(!forgotten)}>
+      {forgotten ? 'Back' : 'Password forgotten'}
+    </Press>
+  )
+  if (forgotten)
+    return (
+      <EntryForm key="forgot" intent="forgot" schema={forgotForm} send="Send a link" beside={other}>
+        {address}
+      </EntryForm>
+    )
+  return (
+    <EntryForm key="sign-in" intent="sign-in" schema={signInForm} send="Sign in" beside={other}>
+      {address}
+      <EntryField label="Password" name="password" type="password" autoComplete="current-password" />
+    </EntryForm>
   )
 }

@@ -1,19 +1,13 @@
-import { thing, breaksOf, courseOf, sidesAt, extremes, formatPlain, signFactors, zeros } from '@viga/core'
+import { formatPlain, signFactors, thing } from '@viga/core'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
 import { useDisplay } from '../sheet/context'
 import { useRow } from '../fields/rows'
 import { Block } from '../widgets/Block'
 import { LitRow } from '../fields/LitRow'
+import { forcesAlong } from './forces-along'
 import { cleaned } from './numbers'
 import { useSigns, type Solved } from './solved'
-
-interface Row {
-  at: string
-  N: number
-  V: number
-  M: number
-}
 
 /** Beyond this many members the table is cut; the reading below and the figure still have them all. */
 const MOST_ROWS = 120
@@ -22,52 +16,16 @@ const MOST_ROWS = 120
 export function MembersBlock({ solution, action }: Solved) {
   const display = useDisplay()
   const signs = useSigns()
-  const base = `/problems/${useParams().problemId}/results`
   const { structure: s } = solution
   const members = useMemo(
     () =>
-      s.members.slice(0, MOST_ROWS).map((m, i) => {
-        const sign = signFactors(signs)
-        const course = courseOf(solution, action, i)
-        const e = extremes(course)
-        const places = new Set<number>([0, m.length])
-        for (const x of zeros(course, 'V')) places.add(x)
-        for (const x of [e.M.max.x, e.M.min.x]) places.add(x)
-        for (const x of breaksOf(course)) places.add(x)
-        const rows: Row[] = [...places]
-          .sort((a, b) => a - b)
-          .filter((x, k, all) => k === 0 || x - all[k - 1] > 1e-6 * m.length)
-          .flatMap((x) => {
-            const { left, right } = sidesAt(course, x)
-            const name =
-              x < 1e-6 * m.length
-                ? s.nodes[m.start].id
-                : x > m.length * (1 - 1e-6)
-                  ? s.nodes[m.end].id
-                  : `${formatPlain(x * display.length.perSI, 4)} ${display.length.unit}`
-            const out = [x === 0 ? right : left]
-            const jumps =
-              x > 0 &&
-              x < m.length &&
-              (['N', 'V', 'M'] as const).some(
-                (k) => Math.abs(left[k] - right[k]) > 1e-9 * (Math.abs(left[k]) + Math.abs(right[k])),
-              )
-            if (jumps) out.push(right)
-            return out.map((t, k) => ({
-              at: out.length > 1 ? `${name} ${k === 0 ? 'left' : 'right'}` : name,
-              N: t.N * sign.N,
-              V: t.V * sign.V,
-              M: t.M * sign.M,
-            }))
-          })
-        return { m, rows }
-      }),
-    [solution, action, s, display, signs],
+      s.members.slice(0, MOST_ROWS).map((m, i) => ({ m, rows: forcesAlong(solution, action, i, display) })),
+    [solution, action, s, display],
   )
+  const factors = signFactors(signs)
   const all = members.flatMap((x) => x.rows)
-  const pulls = signFactors(signs).N
-  const F = cleaned(all.flatMap((r) => [r.N, r.V]).map((v) => v * display.force.perSI))
-  const M = cleaned(all.map((r) => r.M * display.moment.perSI))
+  const F = cleaned(all.flatMap((r) => [factors.N * r.N, factors.V * r.V]))
+  const M = cleaned(all.map((r) => factors.M * r.M))
   return (
     <Block
       title="Members"
@@ -93,26 +51,29 @@ export function MembersBlock({ solution, action }: Solved) {
           <MemberRows key={m.id} id={m.id}>
             {rows.map((r, k) => (
               <tr key={k} className={k > 0 ? 'inner' : undefined}>
-                <td>
-                  {k === 0 && (
-                    <Link to={`${base}/member/${encodeURIComponent(m.id)}`} title={`All about ${m.id}`}>
-                      <i>{m.id}</i>
-                    </Link>
-                  )}
-                </td>
-                <td>{s.nodes.some((n) => n.id === r.at) ? <i>{r.at}</i> : r.at}</td>
+                <td>{k === 0 && <MemberLink id={m.id} />}</td>
+                <td>{r.joint ? <i>{r.at}</i> : r.at}</td>
                 <td className="n">
-                  {F.text(r.N * display.force.perSI)}{' '}
-                  <TensionLetter sign={pulls * F.sign(r.N * display.force.perSI)} />
+                  {F.text(factors.N * r.N)} <TensionLetter sign={F.sign(r.N)} />
                 </td>
-                <td className="n">{F.text(r.V * display.force.perSI)}</td>
-                <td className="n strong">{M.text(r.M * display.moment.perSI)}</td>
+                <td className="n">{F.text(factors.V * r.V)}</td>
+                <td className="n strong">{M.text(factors.M * r.M)}</td>
               </tr>
             ))}
           </MemberRows>
         ))}
       </table>
     </Block>
+  )
+}
+
+/** The name of a member, which leads to its own page. */
+function MemberLink({ id }: { id: string }) {
+  const base = `/problems/${useParams().problemId}/results`
+  return (
+    <Link to={`${base}/member/${encodeURIComponent(id)}`} title={`All about ${id}`}>
+      <i>{id}</i>
+    </Link>
   )
 }
 
@@ -168,28 +129,27 @@ export function TrussBlock({ solution, action }: Solved) {
                 )}
               </td>
               <td>
-                <svg width="140" height="12" viewBox="0 0 140 12" aria-hidden="true">
-                  <path d="M70 0v12" stroke="var(--hair-2)" />
-                  {f.isZero(forces[i]) ? (
-                    <circle cx="70" cy="6" r="2.6" fill="var(--sheet)" stroke="var(--ink-3)" />
-                  ) : forces[i] > 0 ? (
-                    <rect x="70" y="3.5" width={(66 * forces[i]) / most} height="5" fill="var(--tension)" />
-                  ) : (
-                    <rect
-                      x={70 + (66 * forces[i]) / most}
-                      y="3.5"
-                      width={(-66 * forces[i]) / most}
-                      height="5"
-                      fill="none"
-                      stroke="var(--compression)"
-                    />
-                  )}
-                </svg>
+                <ForceBar share={f.isZero(forces[i]) ? 0 : forces[i] / most} />
               </td>
             </LitRow>
           ))}
         </tbody>
       </table>
     </Block>
+  )
+}
+
+/** A force as a bar: solid to the right for tension, hollow to the left for compression, a ring for none. */
+function ForceBar({ share }: { share: number }) {
+  const long = 66 * Math.abs(share)
+  return (
+    <svg width="140" height="12" viewBox="0 0 140 12" aria-hidden="true">
+      <path d="M70 0v12" stroke="var(--hair-2)" />
+      {share === 0 && <circle cx="70" cy="6" r="2.6" fill="var(--sheet)" stroke="var(--ink-3)" />}
+      {share > 0 && <rect x="70" y="3.5" width={long} height="5" fill="var(--tension)" />}
+      {share < 0 && (
+        <rect x={70 - long} y="3.5" width={long} height="5" fill="none" stroke="var(--compression)" />
+      )}
+    </svg>
   )
 }

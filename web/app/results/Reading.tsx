@@ -1,7 +1,7 @@
 import { dropPlace, edit, keepPlace, keptPlaces, readAt, readPlace, thing, type KeptPlace } from '@viga/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { useDisplay, useSheet, useSheetStore } from '../sheet/context'
+import { useDisplay, useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { Block, RemoveButton } from '../widgets/Block'
 import { Line } from '../widgets/Line'
 import { Pick } from '../widgets/Pick'
@@ -14,20 +14,15 @@ import '../fields/fields.css'
 export function Reading(solved: Solved) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
-  const display = useDisplay()
   const { of } = useParams()
   const { structure: s } = solved.solution
   const [id, setId] = useState(of ?? '')
   const [text, setText] = useState('50%')
-  const index = Math.max(
-    0,
-    s.members.findIndex((m) => m.id === (of ?? id)),
-  )
+  const found = s.members.findIndex((m) => m.id === (of ?? id))
+  const index = Math.max(0, found)
   const m = s.members[index]
   if (!m) return null
-  const place = { member: m.id, at: edit.typed(text) }
   const kept = keptPlaces(problem)
-  const isKept = kept.some((k) => k.member === place.member && k.at === place.at)
   const read = readPlace(problem, m.length, text)
   const show = (x: number | null) => store.setState({ probe: x === null ? null : { member: m.id, x } })
   return (
@@ -38,18 +33,7 @@ export function Reading(solved: Solved) {
         onMouseLeave={() => (store.getState().point(null), show(null))}
       >
         <div className="reading-place">
-          {of === undefined && (
-            <Pick
-              className="cell-select"
-              aria-label="member to read"
-              value={m.id}
-              onChange={(e) => setId(e.target.value)}
-            >
-              {s.members.map((o) => (
-                <option key={o.id}>{o.id}</option>
-              ))}
-            </Pick>
-          )}
+          {of === undefined && <MemberToRead id={m.id} all={s.members} onChoose={setId} />}
           <Line
             className="cell-input"
             aria-label="place to read"
@@ -62,17 +46,8 @@ export function Reading(solved: Solved) {
             onBlur={() => show(null)}
             spellCheck={false}
           />
-          <span className="quiet">
-            from <i className="italic">{s.nodes[m.start].id}</i>, {display.length.unit}, % or L/3
-          </span>
-          {read.ok && !isKept && (
-            <Press
-              className="textlink"
-              onClick={() => store.getState().edit(`keep the reading on ${m.id}`, (p) => keepPlace(p, place))}
-            >
-              Keep it
-            </Press>
-          )}
+          <From joint={s.nodes[m.start].id} />
+          {read.ok && <Keep place={{ member: m.id, at: edit.typed(text) }} kept={kept} />}
         </div>
         {read.ok ? (
           <Values {...solved} index={index} x={read.x} />
@@ -84,6 +59,49 @@ export function Reading(solved: Solved) {
       </div>
       {kept.length > 0 && <Kept {...solved} kept={kept} />}
     </Block>
+  )
+}
+
+interface MemberToReadProps {
+  id: string
+  all: readonly { id: string }[]
+  onChoose: (id: string) => void
+}
+
+const MemberToRead = ({ id, all, onChoose }: MemberToReadProps) => (
+  <Pick
+    className="cell-select"
+    aria-label="member to read"
+    value={id}
+    onChange={(e) => onChoose(e.target.value)}
+  >
+    {all.map((o) => (
+      <option key={o.id}>{o.id}</option>
+    ))}
+  </Pick>
+)
+
+/** What a place is measured from, and in which ways it may be typed. */
+function From({ joint }: { joint: string }) {
+  const { length } = useDisplay()
+  return (
+    <span className="quiet">
+      from <i className="italic">{joint}</i>, {length.unit}, % or L/3
+    </span>
+  )
+}
+
+/** Keeps a reading with the problem, where it is not kept yet. */
+function Keep({ place, kept }: { place: KeptPlace; kept: readonly KeptPlace[] }) {
+  const apply = useEdit()
+  if (kept.some((k) => k.member === place.member && k.at === place.at)) return null
+  return (
+    <Press
+      className="textlink"
+      onClick={() => apply(`keep the reading on ${place.member}`, (p) => keepPlace(p, place))}
+    >
+      Keep it
+    </Press>
   )
 }
 
@@ -107,7 +125,7 @@ function Values({ solution, action, index, x }: Solved & { index: number; x: num
 
 /** The readings that are kept with the problem, with the values of the case that is shown. */
 function Kept({ solution, action, kept }: Solved & { kept: readonly KeptPlace[] }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const display = useDisplay()
   const { members, kind } = solution.structure
@@ -145,7 +163,7 @@ function Kept({ solution, action, kept }: Solved & { kept: readonly KeptPlace[] 
               <td>
                 <RemoveButton
                   what={`the reading of ${member} at ${at}`}
-                  onClick={() => store.getState().edit('drop a reading', (p) => dropPlace(p, i))}
+                  onClick={() => apply('drop a reading', (p) => dropPlace(p, i))}
                 />
               </td>
             </tr>

@@ -1,7 +1,7 @@
 import Popover from '@mui/material/Popover'
 import { setSigns, type Signs } from '@viga/core'
 import { useState } from 'react'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { OneOf } from '../widgets/Tick'
 import { Press } from '../widgets/Press'
 import { useSigns } from './solved'
@@ -68,9 +68,8 @@ export function SignsLine() {
 }
 
 function SignsForm({ signs, truss }: { signs: Signs; truss: boolean }) {
-  const store = useSheetStore()
-  const choose = (change: Partial<Signs>) =>
-    store.getState().edit('sign convention', (p) => setSigns(p, change))
+  const apply = useEdit()
+  const choose = (change: Partial<Signs>) => apply('sign convention', (p) => setSigns(p, change))
   return (
     <div className="signs-form">
       {(Object.keys(CHOICES) as (keyof Signs)[])

@@ -44,14 +44,16 @@ export function WayArrow({ x = 0, y = 0, turn = 0 }: { x?: number; y?: number; t
 
 export function ReactionsBlock({ solution, action }: Solved) {
   const display = useDisplay()
+  const [force, moment] = [display.force.perSI, display.moment.perSI]
   const { structure: s } = solution
   const truss = s.kind === 'truss'
   const rows = s.supports.map((p) => ({ p, id: s.nodes[p.node].id, r: reactionAt(solution, action, p.node) }))
-  const f = cleaned(rows.flatMap(({ r }) => [r.x * display.force.perSI, r.y * display.force.perSI]))
+  const f = cleaned(rows.flatMap(({ r }) => [r.x * force, r.y * force]))
   const m = cleaned(
-    rows.map(({ r }) => r.rotation * display.moment.perSI),
-    rows.flatMap(({ r }) => [r.x * display.force.perSI, r.y * display.force.perSI]),
+    rows.map(({ r }) => r.rotation * moment),
+    rows.flatMap(({ r }) => [r.x * force, r.y * force]),
   )
+  const sum = (way: 'x' | 'y') => rows.reduce((t, { r }) => t + r[way] * force, 0)
   const turned = rows.some(({ r }) => r.angle !== 0)
   return (
     <Block title="Reactions">
@@ -69,28 +71,19 @@ export function ReactionsBlock({ solution, action }: Solved) {
           {rows.map(({ p, id, r }) => (
             <LitRow key={id} target={thing.support(id)} label={id} data-reaction={id}>
               <td className="n strong">
-                {f.text(r.x * display.force.perSI)} <WayArrow x={f.sign(r.x * display.force.perSI)} />
+                {f.text(r.x * force)} <WayArrow x={f.sign(r.x * force)} />
               </td>
               <td className="n strong">
-                {f.text(r.y * display.force.perSI)} <WayArrow y={f.sign(r.y * display.force.perSI)} />
+                {f.text(r.y * force)} <WayArrow y={f.sign(r.y * force)} />
               </td>
               {turned && (
                 <td className="n ro">
-                  {r.angle === 0
-                    ? ''
-                    : `${f.text(r.own.x * display.force.perSI)}, ${f.text(r.own.y * display.force.perSI)}`}
+                  {r.angle === 0 ? '' : `${f.text(r.own.x * force)}, ${f.text(r.own.y * force)}`}
                 </td>
               )}
               {!truss && (
                 <td className="n strong">
-                  {p.hold.rotation === false ? (
-                    <span className="quiet plain">free</span>
-                  ) : (
-                    <>
-                      {m.text(r.rotation * display.moment.perSI)}{' '}
-                      <WayArrow turn={m.sign(r.rotation * display.moment.perSI)} />
-                    </>
-                  )}
+                  <TurnReaction held={p.hold.rotation !== false} value={r.rotation * moment} by={m} />
                 </td>
               )}
             </LitRow>
@@ -98,10 +91,9 @@ export function ReactionsBlock({ solution, action }: Solved) {
           {rows.length > 1 && (
             <tr className="total" data-reaction="sum">
               <td>Sum</td>
-              {(['x', 'y'] as const).map((way) => (
-                <td key={way} className="n">
-                  {f.text(rows.reduce((t, { r }) => t + r[way], 0) * display.force.perSI)}{' '}
-                  <span className="way-arrow" />
+              {[sum('x'), sum('y')].map((v, i) => (
+                <td key={i} className="n">
+                  {f.text(v)} <span className="way-arrow" />
                 </td>
               ))}
               {turned && <td />}
@@ -111,6 +103,18 @@ export function ReactionsBlock({ solution, action }: Solved) {
         </tbody>
       </table>
     </Block>
+  )
+}
+
+type Cleaned = ReturnType<typeof cleaned>
+
+/** The moment of a support with the way it turns; nothing holds the rotation at a pin. */
+function TurnReaction({ held, value, by }: { held: boolean; value: number; by: Cleaned }) {
+  if (!held) return <span className="quiet plain">free</span>
+  return (
+    <>
+      {by.text(value)} <WayArrow turn={by.sign(value)} />
+    </>
   )
 }
 

@@ -6,6 +6,7 @@ import {
   type ActionSolution,
   type Display,
   type Outcome,
+  type Problem,
   type Structure,
 } from '@viga/core'
 import type { Part } from '@viga/drawing/caption'
@@ -18,6 +19,18 @@ export function useSheetStore(): SheetStore {
   const store = useContext(SheetContext)
   if (!store) throw new Error('This part of the page stands outside a problem.')
   return store
+}
+
+/** Makes an edit of the open problem, as the store's `edit` does. */
+export const useEdit = (): Sheet['edit'] => useSheetStore().getState().edit
+
+/**
+ * Makes an edit that was typed into a field, which shows a refusal at its own place.
+ * @returns a function that makes the edit and returns the sentence it was refused with, or null
+ */
+export function useTypedEdit(): (name: string, change: (p: Problem) => Problem) => string | null {
+  const apply = useEdit()
+  return (name, change) => apply(name, change, { shown: true })?.message ?? null
 }
 
 export const useSheet = <T,>(pick: (s: Sheet) => T): T => useStore(useSheetStore(), pick)

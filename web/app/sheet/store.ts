@@ -11,10 +11,9 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Layers } from '@viga/drawing/scene'
 import { plates, type Plate } from './plates'
 import { solveNewest } from './solver'
-import { carriedOver, labelAfter, type Draft, type Drafts } from './drafts'
-import { rowsOf } from './rows-kept'
+import { labelAfter, type Draft, type Drafts } from './drafts'
 import { FIRST_RESULTS_VIEW, type ResultsView } from './results-view'
-import { stillThere } from './targets'
+import { stepping, type Become } from './steps'
 
 /** One step of the undo list: the problem as it was, what was done to it, and what was selected. */
 export interface Step {
@@ -106,146 +105,49 @@ export interface SheetActions {
 export type Sheet = SheetState & SheetActions
 export type SheetStore = StoreApi<Sheet>
 
-/** Edits of the same thing within this time are one step of undo, ms. */
-const GROUPING = 500
 /** Beyond this many members the solution is found in a worker, so that typing never waits. */
 export const SOLVED_AT_ONCE = 250
 
-export function createSheet(initial: {
+export interface Opened {
   id: string
   problem: Problem
   revision: number
   changedAt: string
   mayWrite?: boolean
-}): SheetStore {
-  const first = initial.problem.loadCases?.[0]?.id ?? null
-  return createStore<Sheet>((set, get) => {
-    /**
-     * Takes over a problem and whatever follows from it; one that breaks the contract is refused and changes
-     * nothing.
-     */
-    const become = (problem: Problem, rest: () => Partial<SheetState>): ProblemError | null => {
-      const form = checkProblem(problem)
-      if (!form.ok) return form.errors[0]
-      const large = problem.members.length > SOLVED_AT_ONCE
-      const next = large
-        ? drawnOnly(problem, get())
-        : { outcome: solve(problem), solving: false, earlier: null }
-      if (next.outcome.stage === 'invalid') return next.outcome.errors[0]
-      const before = get().problem
-      set({
-        problem,
-        save: ['conflict', 'gone', 'offline'].includes(get().save.kind) ? get().save : { kind: 'unsaved' },
-        ...rest(),
-        ...next,
-      })
-      if (large) solveLater(problem)
-      followAction(before)
-      keepActionValid()
-      return null
-    }
+}
+
+export type Set = SheetStore['setState']
+export type Get = SheetStore['getState']
+
+export const createSheet = (initial: Opened): SheetStore =>
+  createStore<Sheet>((set, get) => {
     const solve = createSolver()
     const solveLater = solveNewest((problem, outcome) => {
       if (get().problem === problem) set({ outcome, solving: false, earlier: null })
     })
-    const begun = initial.problem.members.length > SOLVED_AT_ONCE
+    const large = isLarge(initial.problem)
     // on the server a large problem is not solved at all: the page draws it and solves it in its worker
-    if (begun && typeof window !== 'undefined') solveLater(initial.problem)
-    const keepActionValid = () => {
-      const { problem, actionId } = get()
-      const ids = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])].map((c) => c.id)
-      if (actionId === null || !ids.includes(actionId)) set({ actionId: ids[0] ?? null })
-    }
-    /** What is shown stays shown under its new label. */
-    const followAction = (before: Problem) => {
-      const { problem, actionId } = get()
-      const lists = (['loadCases', 'combinations'] as const).map(
-        (k) => [before[k] ?? [], problem[k] ?? []] as const,
-      )
-      for (const [was, is] of lists) {
-        if (actionId === null || !was.some((c) => c.id === actionId)) continue
-        const now = labelAfter(actionId, was, is)
-        if (now !== actionId) set({ actionId: now })
-      }
+    if (large && typeof window !== 'undefined') solveLater(initial.problem)
+    const become: Become = (problem, rest) => {
+      const form = checkProblem(problem)
+      if (!form.ok) return form.errors[0]
+      const next = isLarge(problem) ? drawnOnly(problem, get()) : solvedNow(solve(problem))
+      if (next.outcome.stage === 'invalid') return next.outcome.errors[0]
+      const { problem: before, save } = get()
+      set({
+        problem,
+        save: ['conflict', 'gone', 'offline'].includes(save.kind) ? save : { kind: 'unsaved' },
+        ...rest(),
+        ...next,
+      })
+      if (isLarge(problem)) solveLater(problem)
+      followAction(set, get, before)
+      return null
     }
     return {
-      ...initial,
-      mayWrite: initial.mayWrite ?? true,
-      draftKept: false,
-      restored: false,
-      movedTo: null,
-      ...(begun
-        ? drawnOnly(initial.problem)
-        : { outcome: solve(initial.problem), solving: false, earlier: null }),
-      past: [],
-      future: [],
-      hover: null,
-      selection: null,
-      actionId: first,
-      shown: plates(initial.problem.kind === 'truss' ? 'N' : 'M'),
-      enlarge: 0,
-      together: false,
-      dragging: false,
-      refused: null,
-      said: null,
-      showing: false,
-      entering: false,
-      ...FIRST_RESULTS_VIEW,
-      drafts: {},
-      save: { kind: 'saved', at: initial.changedAt },
-
-      edit(name, change, options = {}) {
-        const { problem, past, selection } = get()
-        const next = change(problem)
-        if (next === problem) {
-          if (options.select !== undefined) set({ selection: options.select })
-          return null
-        }
-        const refusal = become(next, () => {
-          const last = past[past.length - 1]
-          const now = performance.now()
-          const grouped =
-            options.merge !== undefined &&
-            last?.merge === options.merge &&
-            now - last.at < GROUPING &&
-            get().future.length === 0
-          const step: Step = grouped
-            ? { ...last, at: now }
-            : { problem, name, selection, merge: options.merge, at: now }
-          return {
-            past: [...(grouped ? past.slice(0, -1) : past), step],
-            future: [],
-            refused: null,
-            said: null,
-            selection: options.select === undefined ? stillThere(next, selection) : options.select,
-            drafts: carriedOver(get().drafts, problem, next),
-          }
-        })
-        if (refusal && options.merge === undefined && !options.shown) set({ refused: refusal.message })
-        return refusal
-      },
-      undo() {
-        const { past, future, problem, selection } = get()
-        const step = past[past.length - 1]
-        if (!step) return
-        become(step.problem, () => ({
-          past: past.slice(0, -1),
-          future: [...future, { ...step, problem, selection }],
-          selection: step.selection,
-          drafts: rowsOf(get().drafts),
-        }))
-      },
-      redo() {
-        const { past, future, problem, selection } = get()
-        const step = future[future.length - 1]
-        if (!step) return
-        become(step.problem, () => ({
-          future: future.slice(0, -1),
-          past: [...past, { ...step, problem, selection, merge: undefined }],
-          selection: step.selection,
-          drafts: rowsOf(get().drafts),
-        }))
-      },
+      ...opened(initial),
+      ...(large ? drawnOnly(initial.problem) : solvedNow(solve(initial.problem))),
+      ...stepping(set, get, become),
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),
       chooseAction: (id) => set({ actionId: id }),
@@ -260,6 +162,51 @@ export function createSheet(initial: {
       },
     }
   })
+
+const isLarge = (p: Problem) => p.members.length > SOLVED_AT_ONCE
+const solvedNow = (outcome: Outcome) => ({ outcome, solving: false, earlier: null })
+
+/** The state of a problem that was just opened, but for its outcome. */
+const opened = (initial: Opened): Omit<SheetState, 'outcome' | 'solving' | 'earlier'> => ({
+  id: initial.id,
+  problem: initial.problem,
+  revision: initial.revision,
+  mayWrite: initial.mayWrite ?? true,
+  draftKept: false,
+  restored: false,
+  movedTo: null,
+  past: [],
+  future: [],
+  hover: null,
+  selection: null,
+  actionId: initial.problem.loadCases?.[0]?.id ?? null,
+  shown: plates(initial.problem.kind === 'truss' ? 'N' : 'M'),
+  enlarge: 0,
+  together: false,
+  dragging: false,
+  refused: null,
+  said: null,
+  showing: false,
+  entering: false,
+  ...FIRST_RESULTS_VIEW,
+  drafts: {},
+  save: { kind: 'saved', at: initial.changedAt },
+})
+
+/**
+ * After an edit of its cases and combinations, what is shown stays shown under its new label; where it is gone,
+ * the first one is.
+ */
+function followAction(set: Set, get: Get, before: Problem) {
+  const { problem, actionId } = get()
+  const lists = (['loadCases', 'combinations'] as const).map(
+    (k) => [before[k] ?? [], problem[k] ?? []] as const,
+  )
+  const of = lists.find(([was]) => was.some((c) => c.id === actionId))
+  const label = actionId !== null && of ? labelAfter(actionId, ...of) : actionId
+  const ids = lists.flatMap(([, is]) => is.map((c) => c.id))
+  const now = label !== null && ids.includes(label) ? label : (ids[0] ?? null)
+  if (now !== actionId) set({ actionId: now })
 }
 
 /** A large problem between edit and solution: drawn anew at once; its results are still to come. */

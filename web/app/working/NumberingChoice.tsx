@@ -1,7 +1,7 @@
 import { edit, working, type Solution } from '@viga/core'
 import { useMemo } from 'react'
 import { OneOf, Tick } from '../widgets/Tick'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { TextField } from '../fields/TextField'
 
 const WORDS = {
@@ -15,7 +15,7 @@ const ORDER = ['x', 'y', 'rotation']
 
 /** How the unknowns are numbered, to match the book; everything that bears a number follows. */
 export function NumberingChoice({ solution }: { solution: Solution }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const shown = useMemo(() => working.numbered(solution, problem), [solution, problem])
   const wish = useSheet((s) => working.numberingOf(s.problem))
@@ -23,11 +23,9 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
   const all = working.inOrder(working.unknowns(shown))
   const names = all.map((u) => working.unknownName(u.node, u.component))
   const set = (numbering: working.Numbering) =>
-    store
-      .getState()
-      .edit('number the unknowns', (p) =>
-        edit.setView(p, 'numbering', numbering === 'free-first' ? undefined : numbering),
-      )
+    apply('number the unknowns', (p) =>
+      edit.setView(p, 'numbering', numbering === 'free-first' ? undefined : numbering),
+    )
   const take = (name: string, text: string): string | null => {
     if (!/^\d{1,5}$/.test(text) || Number(text) < 1 || Number(text) > all.length)
       return `A number from 1 to ${all.length}.`
@@ -50,9 +48,7 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
           <Tick
             checked={shown.numbering.bendingOnly}
             onChange={(e) =>
-              store
-                .getState()
-                .edit('axial unknowns', (p) => edit.setView(p, 'bendingOnly', e.target.checked || undefined))
+              apply('axial unknowns', (p) => edit.setView(p, 'bendingOnly', e.target.checked || undefined))
             }
           />{' '}
           bending only: nothing acts along the beam, so its axial unknowns are left out

@@ -1,7 +1,7 @@
 import { edit, working } from '@viga/core'
 import { Pick } from '../widgets/Pick'
 import { Tick } from '../widgets/Tick'
-import { useSheetStore } from '../sheet/context'
+import { useEdit } from '../sheet/context'
 import { useBook } from './book'
 
 /**
@@ -9,12 +9,12 @@ import { useBook } from './book'
  * with the problem.
  */
 export function ReadingMenu() {
-  const store = useSheetStore()
+  const apply = useEdit()
   const { ledger, reading } = useBook()
   const common = ledger.entry('common')
   const bars = ledger.context.solution.structure.members.every((m) => m.bar)
   const set = (change: Partial<working.Reading>) =>
-    store.getState().edit('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
+    apply('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
   return (
     <div className="reading">
       <Pick

@@ -1,7 +1,7 @@
 import { thing, edit, working, type Solution } from '@viga/core'
 import { memo, useEffect, useMemo, useRef, type ReactNode } from 'react'
 import { OneOf } from '../widgets/Tick'
-import { useSheet, useSheetStore } from '../sheet/context'
+import { useSheet, useEdit } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
 import { useBook } from './book'
@@ -80,7 +80,7 @@ export const StepView = memo(function StepView({
  * The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart.
  */
 function ByHand({ blocks, children }: { blocks: readonly working.Block[]; children: ReactNode }) {
-  const store = useSheetStore()
+  const apply = useEdit()
   const way = useSheet((s) => working.byHandOf(s.problem))
   return (
     <>
@@ -92,9 +92,7 @@ function ByHand({ blocks, children }: { blocks: readonly working.Block[]; childr
               name="by-hand"
               checked={way === key}
               onChange={() =>
-                store
-                  .getState()
-                  .edit('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))
+                apply('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))
               }
             />{' '}
             {label}

@@ -63,13 +63,9 @@ export default function Compare(solved: Solved) {
   )
 }
 
-function Against({ solution, action }: Solved) {
-  const store = useSheetStore()
-  const id = useSheet((s) => s.id)
-  const problem = useSheet((s) => s.problem)
-  const comparison = useSheet((s) => s.comparison)
+/** Earlier states of the statement that were kept in this browser. */
+function useKept(id: string) {
   const [kept, setKept] = useState<KeptStatement[]>([])
-  const [choice, setChoice] = useState(() => choiceOf(comparison))
   useEffect(() => {
     let here = true
     void keptStatements(id).then((all) => here && setKept(all))
@@ -77,7 +73,15 @@ function Against({ solution, action }: Solved) {
       here = false
     }
   }, [id])
-  // a variant follows the statement as it is edited
+  return [kept, setKept] as const
+}
+
+/** What is compared with; a variant follows the statement as it is edited. */
+function useComparison(kept: readonly KeptStatement[]) {
+  const store = useSheetStore()
+  const problem = useSheet((s) => s.problem)
+  const comparison = useSheet((s) => s.comparison)
+  const [choice, setChoice] = useState(() => choiceOf(comparison))
   useEffect(() => {
     const variant = VARIANTS[choice]
     if (variant)
@@ -87,9 +91,17 @@ function Against({ solution, action }: Solved) {
   }, [choice, problem, store])
   const choose = (to: string) => {
     setChoice(to)
-    const comparison = comparisonOf(to, kept)
-    if (comparison) store.setState({ comparison })
+    const next = comparisonOf(to, kept)
+    if (next) store.setState({ comparison: next })
   }
+  return [choice, choose] as const
+}
+
+function Against(solved: Solved) {
+  const id = useSheet((s) => s.id)
+  const problem = useSheet((s) => s.problem)
+  const [kept, setKept] = useKept(id)
+  const [choice, choose] = useComparison(kept)
   return (
     <div className="table-options">
       <label>
@@ -100,23 +112,9 @@ function Against({ solution, action }: Solved) {
           value={choice}
           onChange={(e) => choose(e.target.value)}
         >
-          <option value="none">nothing</option>
-          {Object.entries(VARIANTS).map(([key, v]) => (
+          {offers(problem, solved, kept).map(([key, words]) => (
             <option key={key} value={key}>
-              {v.title(problem)}
-            </option>
-          ))}
-          {action.bent && <option value="first-order">first order</option>}
-          {actionsOf(solution)
-            .filter((a) => a.id !== action.id)
-            .map((a) => (
-              <option key={a.id} value={`case ${a.id}`}>
-                {a.title}
-              </option>
-            ))}
-          {kept.map((k, i) => (
-            <option key={k.at} value={`kept ${i}`}>
-              as it was kept {new Date(k.at).toLocaleString()}
+              {words}
             </option>
           ))}
         </Pick>
@@ -134,6 +132,21 @@ function Against({ solution, action }: Solved) {
     </div>
   )
 }
+
+/** What the shown result may be compared with: changed statements, other cases, kept statements. */
+const offers = (
+  problem: Problem,
+  { solution, action }: Solved,
+  kept: readonly KeptStatement[],
+): [key: string, words: string][] => [
+  ['none', 'nothing'],
+  ...Object.entries(VARIANTS).map(([key, v]): [string, string] => [key, v.title(problem)]),
+  ...(action.bent ? [['first-order', 'first order'] as [string, string]] : []),
+  ...actionsOf(solution)
+    .filter((a) => a.id !== action.id)
+    .map((a): [string, string] => [`case ${a.id}`, a.title]),
+  ...kept.map((k, i): [string, string] => [`kept ${i}`, `as it was kept ${new Date(k.at).toLocaleString()}`]),
+]
 
 const choiceOf = (c: Comparison): string =>
   c.kind === 'action' ? `case ${c.id}` : c.kind === 'first-order' ? 'first-order' : 'none'

@@ -48,9 +48,6 @@ export default function Export({ action }: Solved) {
   const enlarge = useSheet((s) => s.enlarge)
   const size = useSheet((s) => s.diagramSize)
   const [captioned, setCaptioned] = useState(true)
-  const [parts, setParts] = useState<ReadonlySet<ReportPart>>(
-    () => new Set(Object.keys(PARTS) as ReportPart[]),
-  )
   const query = new URLSearchParams({
     show: shownNow(layers).join(','),
     case: action.id,
@@ -60,12 +57,6 @@ export default function Export({ action }: Solved) {
   })
   const base = `/problems/${problemId}`
   const figure = (form: string) => `${base}/figure-as/${form}?${query}`
-  const report = new URLSearchParams({ case: action.id, parts: [...parts].join(',') })
-  const toggle = (part: ReportPart) => {
-    const next = new Set(parts)
-    if (!next.delete(part)) next.add(part)
-    setParts(next)
-  }
   return (
     <>
       <Block title="The Figure">
@@ -84,25 +75,7 @@ export default function Export({ action }: Solved) {
           with its caption
         </label>
       </Block>
-      <Block title="A report">
-        <div className="envelope-of">
-          {(Object.keys(PARTS) as ReportPart[]).map((part) => (
-            <label key={part}>
-              <Tick checked={parts.has(part)} onChange={() => toggle(part)} aria-label={PARTS[part]} />{' '}
-              {PARTS[part]}
-            </label>
-          ))}
-        </div>
-        <p className="export-line">
-          {parts.size === 0 ? (
-            <span className="quiet">Choose what is to be in it.</span>
-          ) : (
-            <a className="textlink" href={`${base}/results-as/pdf?${report}`} download>
-              The results as PDF
-            </a>
-          )}
-        </p>
-      </Block>
+      <Report base={base} action={action.id} />
       <Block title="Numbers">
         <p className="export-line">
           Tables for a spreadsheet are under Tables; every case at once on the command line:{' '}
@@ -110,6 +83,40 @@ export default function Export({ action }: Solved) {
         </p>
       </Block>
     </>
+  )
+}
+
+/** The results as one document, of the parts that are chosen. */
+function Report({ base, action }: { base: string; action: string }) {
+  const [parts, setParts] = useState<ReadonlySet<ReportPart>>(
+    () => new Set(Object.keys(PARTS) as ReportPart[]),
+  )
+  const query = new URLSearchParams({ case: action, parts: [...parts].join(',') })
+  const toggle = (part: ReportPart) => {
+    const next = new Set(parts)
+    if (!next.delete(part)) next.add(part)
+    setParts(next)
+  }
+  return (
+    <Block title="A report">
+      <div className="envelope-of">
+        {(Object.keys(PARTS) as ReportPart[]).map((part) => (
+          <label key={part}>
+            <Tick checked={parts.has(part)} onChange={() => toggle(part)} aria-label={PARTS[part]} />{' '}
+            {PARTS[part]}
+          </label>
+        ))}
+      </div>
+      <p className="export-line">
+        {parts.size === 0 ? (
+          <span className="quiet">Choose what is to be in it.</span>
+        ) : (
+          <a className="textlink" href={`${base}/results-as/pdf?${query}`} download>
+            The results as PDF
+          </a>
+        )}
+      </p>
+    </Block>
   )
 }
 

@@ -48,57 +48,54 @@ export default function FreeBody({ solution, action }: Solved) {
   )
 }
 
+type Structure = Solved['solution']['structure']
+
+/** A free body of a kind to begin with. */
+function firstOf(kind: BodyChoice['kind'], { nodes, members }: Structure): BodyChoice {
+  if (kind === 'joint') return { kind, id: nodes[0].id }
+  if (kind === 'member') return { kind, id: members[0].id }
+  if (kind === 'section') return { kind, id: members[0].id, x: members[0].length / 2 }
+  if (kind === 'cut') return middleCut(nodes)
+  return { kind: 'whole' }
+}
+
 function BodyChooser({ solution, choice }: { solution: Solved['solution']; choice: BodyChoice }) {
   const store = useSheetStore()
-  const { nodes, members } = solution.structure
+  const { structure } = solution
   const choose = (body: BodyChoice) => store.setState({ body })
-  const start = (kind: BodyChoice['kind']): BodyChoice => {
-    if (kind === 'joint') return { kind, id: nodes[0].id }
-    if (kind === 'member') return { kind, id: members[0].id }
-    if (kind === 'section') return { kind, id: members[0].id, x: members[0].length / 2 }
-    if (kind === 'cut') return middleCut(nodes)
-    return { kind: 'whole' }
-  }
   return (
     <>
       <div className="table-choices" role="group" aria-label="Free body">
         {(Object.keys(KINDS) as BodyChoice['kind'][]).map((kind) => (
-          <Press key={kind} aria-pressed={kind === choice.kind} onClick={() => choose(start(kind))}>
+          <Press
+            key={kind}
+            aria-pressed={kind === choice.kind}
+            onClick={() => choose(firstOf(kind, structure))}
+          >
             {KINDS[kind]}
           </Press>
         ))}
       </div>
       <div className="table-options">
         {choice.kind === 'joint' && (
-          <Pick
-            className="cell-select"
-            aria-label="joint cut free"
+          <OneOfThem
+            name="joint cut free"
             value={choice.id}
-            onChange={(e) => choose({ ...choice, id: e.target.value })}
-          >
-            {nodes.map((n) => (
-              <option key={n.id}>{n.id}</option>
-            ))}
-          </Pick>
+            all={structure.nodes}
+            onChoose={(n) => choose({ ...choice, id: n.id })}
+          />
         )}
         {(choice.kind === 'member' || choice.kind === 'section') && (
-          <Pick
-            className="cell-select"
-            aria-label="member cut free"
+          <OneOfThem
+            name="member cut free"
             value={choice.id}
-            onChange={(e) => {
-              const m = members.find((o) => o.id === e.target.value)!
+            all={structure.members}
+            onChoose={({ id, length }) =>
               choose(
-                choice.kind === 'member'
-                  ? { kind: 'member', id: m.id }
-                  : { kind: 'section', id: m.id, x: m.length / 2 },
+                choice.kind === 'member' ? { kind: 'member', id } : { kind: 'section', id, x: length / 2 },
               )
-            }}
-          >
-            {members.map((m) => (
-              <option key={m.id}>{m.id}</option>
-            ))}
-          </Pick>
+            }
+          />
         )}
         {choice.kind === 'section' && <SectionPlace key={choice.id} solution={solution} choice={choice} />}
         {choice.kind === 'cut' && (
@@ -117,8 +114,28 @@ function BodyChooser({ solution, choice }: { solution: Solved['solution']; choic
   )
 }
 
+interface OneOfThemProps<T> {
+  name: string
+  value: string
+  all: readonly T[]
+  onChoose: (it: T) => void
+}
+
+const OneOfThem = <T extends { id: string }>({ name, value, all, onChoose }: OneOfThemProps<T>) => (
+  <Pick
+    className="cell-select"
+    aria-label={name}
+    value={value}
+    onChange={(e) => onChoose(all.find((o) => o.id === e.target.value)!)}
+  >
+    {all.map((o) => (
+      <option key={o.id}>{o.id}</option>
+    ))}
+  </Pick>
+)
+
 /** A cut through the middle from top to bottom, to begin with. */
-function middleCut(nodes: Solved['solution']['structure']['nodes']): BodyChoice {
+function middleCut(nodes: Structure['nodes']): BodyChoice {
   const xs = nodes.map((n) => n.x)
   const ys = nodes.map((n) => n.y)
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]

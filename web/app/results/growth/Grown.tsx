@@ -19,30 +19,17 @@ import { GrowthChart } from './GrowthChart'
 import { growthTable } from './growth-table'
 import { nameOf, wordsOf } from './names'
 
+interface Props {
+  input: SweepInput
+  result: SweepResult
+  /** What grows, as the document names it. */
+  name: string
+}
+
 /** The curves and their table; the step that is pointed at is drawn on the Figure. */
-export function Grown({ input, result, name }: { input: SweepInput; result: SweepResult; name: string }) {
-  const store = useSheetStore()
-  const title = useSheet((s) => s.problem.title)
+export function Grown({ input, result, name }: Props) {
+  const point = usePointedStep({ input, result, name })
   const { problem } = input
-  const states = useMemo(() => stepper(input), [input])
-  const point = (index: number | null) => {
-    const value = index === null ? undefined : result.steps[index]?.value
-    if (value === undefined || 'message' in states) return store.setState({ drawn: null })
-    const state = states.at(value)
-    const shown = 'solution' in state ? (state.second ?? state.first) : undefined
-    store.setState({
-      drawn:
-        'solution' in state && shown
-          ? {
-              solution: solutionOf(state, shown),
-              action: shown,
-              caption: `${wordsOf(problem, name)} at ${valueText(problem, result, value)}, ${shown.bent ? 'second' : 'first'} order.`,
-            }
-          : null,
-    })
-  }
-  useEffect(() => () => store.setState({ drawn: null }), [store])
-  const table = useMemo(() => growthTable(problem, wordsOf(problem, name), result), [problem, name, result])
   const stopped = result.steps.find((s) => s.reason !== undefined)
   return (
     <>
@@ -64,45 +51,75 @@ export function Grown({ input, result, name }: { input: SweepInput; result: Swee
           From {valueText(problem, result, stopped.value)} on: {stopped.reason}
         </p>
       )}
-      <Block title="Step by step">
-        <div className="growth-table">
-          <table className="t">
-            <thead>
-              <tr>
-                {table.columns.map((c) => (
-                  <th key={c.title} className="n">
-                    {c.title}
-                    {c.unit ? `, ${c.unit}` : ''}
-                  </th>
+      <StepTable input={input} result={result} name={name} onPoint={point} />
+    </>
+  )
+}
+
+/** Draws the structure at a step on the Figure; gives the Figure back when none is pointed at. */
+function usePointedStep({ input, result, name }: Props) {
+  const store = useSheetStore()
+  const { problem } = input
+  const states = useMemo(() => stepper(input), [input])
+  useEffect(() => () => store.setState({ drawn: null }), [store])
+  return (index: number | null) => {
+    const value = index === null ? undefined : result.steps[index]?.value
+    const state = value === undefined || 'message' in states ? undefined : states.at(value)
+    const shown = state && 'solution' in state ? (state.second ?? state.first) : undefined
+    if (value === undefined || !state || !('solution' in state) || !shown)
+      return store.setState({ drawn: null })
+    const at = `${wordsOf(problem, name)} at ${valueText(problem, result, value)}`
+    store.setState({
+      drawn: {
+        solution: solutionOf(state, shown),
+        action: shown,
+        caption: `${at}, ${shown.bent ? 'second' : 'first'} order.`,
+      },
+    })
+  }
+}
+
+/** Every step with its values, and the way out of Viga for them. */
+function StepTable({ input, result, name, onPoint }: Props & { onPoint: (step: number | null) => void }) {
+  const title = useSheet((s) => s.problem.title)
+  const { problem } = input
+  const table = useMemo(() => growthTable(problem, wordsOf(problem, name), result), [problem, name, result])
+  return (
+    <Block title="Step by step">
+      <div className="growth-table">
+        <table className="t">
+          <thead>
+            <tr>
+              {table.columns.map((c) => (
+                <th key={c.title} className="n">
+                  {c.title}
+                  {c.unit ? `, ${c.unit}` : ''}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {table.rows.map((r, i) => (
+              <tr key={i} onMouseEnter={() => onPoint(i)} onMouseLeave={() => onPoint(null)}>
+                {r.cells.map((c, j) => (
+                  <td key={j} className="n">
+                    {c === null ? '–' : typeof c === 'number' ? formatNumber(c) : c}
+                  </td>
                 ))}
               </tr>
-            </thead>
-            <tbody>
-              {table.rows.map((r, i) => (
-                <tr key={i} onMouseEnter={() => point(i)} onMouseLeave={() => point(null)}>
-                  {r.cells.map((c, j) => (
-                    <td key={j} className="n">
-                      {c === null ? '–' : typeof c === 'number' ? formatNumber(c) : c}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-        <p className="export-line">
-          <Press
-            className="textlink"
-            onClick={() => download(`${name}.csv`, sweepCsv(problem, name, result))}
-          >
-            CSV
-          </Press>{' '}
-          <Press className="textlink" onClick={() => void downloadWorkbook(title, [table])}>
-            XLSX
-          </Press>
-        </p>
-      </Block>
-    </>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="export-line">
+        <Press className="textlink" onClick={() => download(`${name}.csv`, sweepCsv(problem, name, result))}>
+          CSV
+        </Press>{' '}
+        <Press className="textlink" onClick={() => void downloadWorkbook(title, [table])}>
+          XLSX
+        </Press>
+      </p>
+    </Block>
   )
 }
 

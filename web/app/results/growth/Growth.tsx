@@ -36,64 +36,20 @@ export default function Growth(solved: Solved) {
     [problem, vary, range, places, action.id],
   )
   const { swept, done, stop } = useSweep(asked)
-  const choose = (name: string) => {
-    setVary(name)
-    setRange(startOf(problem, name))
-  }
   const run = () => {
     if (!('message' in input)) setAsked(input)
   }
   return (
     <>
       <Block title="What grows">
-        <form
-          className="growth-form"
-          onSubmit={(e) => {
-            e.preventDefault()
-            run()
-          }}
-        >
-          <Pick
-            className="cell-select"
-            aria-label="what grows"
-            value={vary}
-            onChange={(e) => choose(e.target.value)}
-          >
-            {namesOf(problem).map(([name, words]) => (
-              <option key={name} value={name}>
-                {words}
-              </option>
-            ))}
-          </Pick>
-          {(['from', 'to'] as const).map((key) => (
-            <label key={key}>
-              <span className="quiet">{key}</span>
-              <Line
-                className="cell-input"
-                aria-label={key}
-                value={range[key]}
-                onChange={(e) => setRange({ ...range, [key]: e.target.value })}
-              />
-            </label>
-          ))}
-          <label>
-            <span className="quiet">in steps</span>
-            <Line
-              className="cell-input short"
-              aria-label="steps"
-              value={String(range.steps)}
-              onChange={(e) => setRange({ ...range, steps: Number(e.target.value) || 0 })}
-            />
-          </label>
-          <Press type="submit" className="plain-button">
-            Let it grow
-          </Press>
-          {'message' in input && (
-            <p className="pencil" role="alert">
-              {input.message}
-            </p>
-          )}
-        </form>
+        <GrowthForm
+          vary={vary}
+          range={range}
+          onVary={(name) => (setVary(name), setRange(startOf(problem, name)))}
+          onRange={setRange}
+          onRun={run}
+          refusal={'message' in input ? input.message : null}
+        />
       </Block>
       <Reads places={places} onChange={setPlaces} />
       {asked && !swept && (
@@ -107,6 +63,70 @@ export default function Growth(solved: Solved) {
       {swept && 'message' in swept && <p className="prose pencil">{swept.message}</p>}
       {asked && swept && !('message' in swept) && <Grown input={asked} result={swept} name={vary} />}
     </>
+  )
+}
+
+interface GrowthFormProps {
+  vary: string
+  range: SweepRange
+  onVary: (name: string) => void
+  onRange: (range: SweepRange) => void
+  onRun: () => void
+  refusal: string | null
+}
+
+/** What grows, from where to where, and in how many steps. */
+function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthFormProps) {
+  const problem = useSheet((s) => s.problem)
+  return (
+    <form
+      className="growth-form"
+      onSubmit={(e) => {
+        e.preventDefault()
+        onRun()
+      }}
+    >
+      <Pick
+        className="cell-select"
+        aria-label="what grows"
+        value={vary}
+        onChange={(e) => onVary(e.target.value)}
+      >
+        {namesOf(problem).map(([name, words]) => (
+          <option key={name} value={name}>
+            {words}
+          </option>
+        ))}
+      </Pick>
+      {(['from', 'to'] as const).map((key) => (
+        <label key={key}>
+          <span className="quiet">{key}</span>
+          <Line
+            className="cell-input"
+            aria-label={key}
+            value={range[key]}
+            onChange={(e) => onRange({ ...range, [key]: e.target.value })}
+          />
+        </label>
+      ))}
+      <label>
+        <span className="quiet">in steps</span>
+        <Line
+          className="cell-input short"
+          aria-label="steps"
+          value={String(range.steps)}
+          onChange={(e) => onRange({ ...range, steps: Number(e.target.value) || 0 })}
+        />
+      </label>
+      <Press type="submit" className="plain-button">
+        Let it grow
+      </Press>
+      {refusal !== null && (
+        <p className="pencil" role="alert">
+          {refusal}
+        </p>
+      )}
+    </form>
   )
 }
 

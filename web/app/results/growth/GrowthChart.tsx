@@ -1,8 +1,8 @@
-import { formatPlain } from '@viga/core'
 import type { ApexOptions } from 'apexcharts'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { ApexChart } from '../../widgets/ApexChart'
 import { useInks } from '../../widgets/use-inks'
+import { CHART_LOOK, followed, write, xAxis, yAxis } from '../chart-look'
 import { rangeOf } from '../member/ranges'
 
 const TALL = 230
@@ -53,62 +53,34 @@ function optionsOf(
   inks: { ink: string; cedar: string },
   onPoint: (index: number | null) => void,
 ): ApexOptions {
-  const write = (v: number) => formatPlain(v, 4)
   const points = (values: readonly (number | null)[]) =>
     xs.map((x, i) => [x, values[i] === null ? null : values[i] / per] as [number, number | null])
   const all = [...first, ...second].flatMap((v) => (v === null ? [] : [v / per]))
-  const { low, high, step } = rangeOf(all, 4)
   const reach = rangeOf([...xs], 6)
+  const least = reach.low < 0 ? reach.low : 0
   return {
+    ...CHART_LOOK,
     series: [
       { name: 'second order', data: points(second) },
       { name: 'first order', data: points(first) },
     ],
-    chart: {
-      type: 'line',
-      height: TALL,
-      animations: { enabled: false },
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      fontFamily: 'var(--sans)',
-      events: {
-        mouseMove: (_e, _c, config: { dataPointIndex?: number } | undefined) => {
-          const index = config?.dataPointIndex ?? -1
-          if (index >= 0) onPoint(index)
-        },
-        mouseLeave: () => onPoint(null),
-      },
-    },
+    chart: { ...followed(onPoint), type: 'line', height: TALL },
     colors: [inks.cedar, inks.ink],
     stroke: { width: [2, 1.3], curve: 'straight', dashArray: [0, 5] },
-    dataLabels: { enabled: false },
     markers: { size: 0, hover: { size: 4 } },
     grid: { borderColor: 'var(--hair)', padding: { top: -14, bottom: 2, left: 4, right: 24 } },
-    annotations: { yaxis: [{ y: 0, borderColor: 'var(--ink)', strokeDashArray: 0, borderWidth: 1 }] },
     xaxis: {
-      type: 'numeric',
-      min: reach.low < 0 ? reach.low : 0,
+      ...xAxis(along),
+      min: least,
       max: reach.high,
-      tickAmount: Math.round((reach.high - (reach.low < 0 ? reach.low : 0)) / reach.step),
-      labels: { formatter: (v) => write(Number(v)), style: { colors: 'var(--ink-3)', fontSize: '11px' } },
-      axisBorder: { show: false },
-      axisTicks: { color: 'var(--hair-2)' },
-      title: { text: along, style: { color: 'var(--ink-3)', fontSize: '11px', fontWeight: 400 } },
-      crosshairs: { stroke: { color: 'var(--cedar)', width: 1, dashArray: 0 } },
-      tooltip: { enabled: false },
+      tickAmount: Math.round((reach.high - least) / reach.step),
     },
-    yaxis: {
-      min: low,
-      max: high,
-      tickAmount: Math.round((high - low) / step),
-      labels: { minWidth: 52, formatter: write, style: { colors: 'var(--ink-3)', fontSize: '11px' } },
-    },
+    yaxis: yAxis(rangeOf(all, 4)),
     tooltip: {
       shared: true,
       intersect: false,
       x: { formatter: (v) => `${along}: ${write(v)}` },
       y: { formatter: (v: number | null) => (v === null ? '–' : `${write(v)} ${unit}`) },
     },
-    legend: { show: false },
   }
 }

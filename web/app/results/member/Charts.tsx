@@ -1,9 +1,9 @@
-import { formatPlain } from '@viga/core'
 import type { ApexOptions } from 'apexcharts'
 import { useEffect, useMemo, useRef } from 'react'
 import { useSheetStore } from '../../sheet/context'
 import { ApexChart } from '../../widgets/ApexChart'
 import { useInks } from '../../widgets/use-inks'
+import { CHART_LOOK, followed, write, xAxis, yAxis } from '../chart-look'
 import type { Curve } from './curves'
 import { rangeOf } from './ranges'
 
@@ -74,67 +74,35 @@ function optionsOf(
   inks: { ink: string; cedar: string },
   onCursor: (share: number | null) => void,
 ): ApexOptions {
-  const write = (v: number) => formatPlain(v, 4)
-  const { low, high, step } = rangeOf(curve.points.map(([, v]) => v))
   const along = rangeOf([0, end], 6)
+  const cursor = (index: number | null) => {
+    const point = index === null ? undefined : curve.points[index]
+    if (index === null) onCursor(null)
+    else if (point) onCursor(end > 0 ? point[0] / end : 0)
+  }
   return {
+    ...CHART_LOOK,
     series: [{ name: curve.name, data: curve.points }],
     chart: {
+      ...followed(cursor),
       type: 'area',
       height: last ? LAST : TALL,
       group: 'along',
       id: `along-${curve.key}`,
-      animations: { enabled: false },
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      fontFamily: 'var(--sans)',
-      events: {
-        mouseMove: (_e, _c, config: { dataPointIndex?: number } | undefined) => {
-          const point = curve.points[config?.dataPointIndex ?? -1]
-          if (point) onCursor(end > 0 ? point[0] / end : 0)
-        },
-        mouseLeave: () => onCursor(null),
-      },
     },
     colors: [inks.cedar],
     stroke: { width: 1.4, curve: 'straight', colors: [inks.ink] },
     fill: { type: 'solid', opacity: 0.1 },
-    dataLabels: { enabled: false },
     markers: { size: 0, hover: { size: 4 }, colors: ['var(--cedar)'], strokeColors: 'var(--sheet)' },
     grid: { borderColor: 'var(--hair)', padding: { top: -18, bottom: last ? 4 : -6, left: 4, right: 24 } },
-    annotations: { yaxis: [{ y: 0, borderColor: 'var(--ink)', strokeDashArray: 0, borderWidth: 1 }] },
-    xaxis: {
-      type: 'numeric',
-      min: 0,
-      max: along.high,
-      stepSize: along.step,
-      labels: {
-        show: last,
-        formatter: (v) => write(Number(v)),
-        style: { colors: 'var(--ink-3)', fontSize: '11px' },
-      },
-      axisBorder: { show: false },
-      axisTicks: { show: last, color: 'var(--hair-2)' },
-      title: last
-        ? { text: `x, ${length}`, style: { color: 'var(--ink-3)', fontSize: '11px', fontWeight: 400 } }
-        : {},
-      crosshairs: { stroke: { color: 'var(--cedar)', width: 1, dashArray: 0 } },
-      tooltip: { enabled: false },
-    },
-    yaxis: {
-      // moments of the sagging side hang below, as they are drawn on the Figure
-      reversed: curve.hangs,
-      min: low,
-      max: high,
-      tickAmount: Math.round((high - low) / step),
-      labels: { minWidth: 52, formatter: write, style: { colors: 'var(--ink-3)', fontSize: '11px' } },
-    },
+    xaxis: { ...xAxis(`x, ${length}`, last), min: 0, max: along.high, stepSize: along.step },
+    // moments of the sagging side hang below, as they are drawn on the Figure
+    yaxis: { ...yAxis(rangeOf(curve.points.map(([, v]) => v))), reversed: curve.hangs },
     tooltip: {
       shared: false,
       x: { formatter: (v) => `x = ${write(v)} ${length}` },
       y: { formatter: (v) => `${write(v)} ${curve.unit}` },
       marker: { show: false },
     },
-    legend: { show: false },
   }
 }

@@ -1,4 +1,5 @@
 import {
+  edit,
   eulerLoad,
   extremes,
   courseOf,
@@ -13,7 +14,7 @@ import {
 import { evaluate } from '@viga/core/quantity/expression'
 import { useMemo, useState } from 'react'
 import { LitRow } from '../../fields/LitRow'
-import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
+import { useDisplay, useSheet, useEdit } from '../../sheet/context'
 import { Line } from '../../widgets/Line'
 import { Pick } from '../../widgets/Pick'
 import { useMemberIndex, type Solved } from '../solved'
@@ -35,9 +36,7 @@ const MOST_ROWS = 400
 
 /** Stresses, strains, energy and use of every member: a textbook check, each number with its formula. */
 export default function Stress({ solution, action }: Solved) {
-  const store = useSheetStore()
   const units = useSheet((s) => s.problem.units)
-  const view = useSheet((s) => s.problem.view)
   const display = useDisplay()
   const { members } = solution.structure
   const [id, setId] = useState<string>()
@@ -48,7 +47,7 @@ export default function Stress({ solution, action }: Solved) {
     () => members.slice(0, MOST_ROWS).map((_, i) => stressCheck(solution, action, i)),
     [solution, action, members],
   )
-  const K = effectiveLength(view, members[index]?.id)
+  const [K, setK] = useEffectiveLength(members[index]?.id)
   const energy = checks.reduce((sum, c) => sum + c.energy, 0)
   const m = members[index]
   if (!m) return <p className="prose">There is no member yet.</p>
@@ -78,19 +77,7 @@ export default function Stress({ solution, action }: Solved) {
             ))}
           </Pick>
         </label>
-        <NumberBox
-          label="effective length K"
-          value={K}
-          onChange={(v) =>
-            store.getState().edit(`effective length of ${m.id}`, (p) => ({
-              ...p,
-              view: {
-                ...p.view,
-                effectiveLengths: { ...(p.view?.effectiveLengths as object | undefined), [m.id]: v },
-              },
-            }))
-          }
-        />
+        <NumberBox label="effective length K" value={K} onChange={setK} />
         <NumberBox label="deflection limit, span over" value={limit} onChange={setLimit} />
       </div>
       <StressLines
@@ -111,10 +98,16 @@ export default function Stress({ solution, action }: Solved) {
 const bendingEuler = (m: StructureMember, K: number) =>
   m.I > 0 && m.E > 0 ? eulerLoad({ EI: m.E * m.I, length: m.length }, K) : NaN
 
-/** K of a member as the problem keeps it; 1 where nobody stated another. */
-function effectiveLength(view: Record<string, unknown> | undefined, id: string | undefined): number {
-  const kept = (view?.effectiveLengths as Record<string, unknown> | undefined)?.[id ?? '']
-  return typeof kept === 'number' && kept > 0 ? kept : 1
+/** K of a member as the problem keeps it, 1 where nobody stated another, and what changes it. */
+function useEffectiveLength(id: string | undefined): [K: number, set: (K: number) => void] {
+  const apply = useEdit()
+  const all = useSheet((s) => s.problem.view?.effectiveLengths as Record<string, unknown> | undefined)
+  const kept = all?.[id ?? '']
+  const set = (K: number) => {
+    if (id === undefined) return
+    apply(`effective length of ${id}`, (p) => edit.setView(p, 'effectiveLengths', { ...all, [id]: K }))
+  }
+  return [typeof kept === 'number' && kept > 0 ? kept : 1, set]
 }
 
 /** A positive number to type; a text that is none changes nothing and says so. */

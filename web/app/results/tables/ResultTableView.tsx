@@ -30,30 +30,21 @@ function writers(table: ResultTable, figures: number): ((c: TableCell) => string
   })
 }
 
-/** A table of results on the screen: sorted by a press on a head, long ones in parts, rows lit with the Figure. */
-export function ResultTableView({
-  table,
-  figures = 4,
-  sorting,
-  onSort,
-}: {
+interface Props {
   table: ResultTable
   figures?: number
   sorting?: Sorting | null
   onSort?: (s: Sorting | null) => void
-}) {
+}
+
+/** A table of results on the screen: sorted by a press on a head, long ones in parts, rows lit with the Figure. */
+export function ResultTableView({ table, figures = 4, sorting, onSort }: Props) {
   const rows = useMemo(
     () => (sorting ? sortedRows(table, sorting.column, sorting.descending) : table.rows),
     [table, sorting],
   )
   const write = useMemo(() => writers(table, figures), [table, figures])
   const { rows: shown, others } = useWindowed(rows, (r) => r.target ?? '', table.columns.length)
-  const next = (column: number): Sorting | null =>
-    sorting?.column !== column
-      ? { column, descending: false }
-      : sorting.descending
-        ? null
-        : { column, descending: true }
   /** A joint or member is named in the first of its rows, as long as the rows are not sorted. */
   const repeats = (i: number) => !sorting && i > 0 && rows[i - 1]?.cells[0] === rows[i].cells[0]
   const cells = (row: readonly TableCell[], again = false): ReactNode =>
@@ -69,22 +60,7 @@ export function ResultTableView({
       <thead>
         <tr>
           {table.columns.map((c, i) => (
-            <th
-              key={c.key}
-              className={c.words ? undefined : 'n'}
-              aria-sort={
-                sorting?.column === i ? (sorting.descending ? 'descending' : 'ascending') : undefined
-              }
-            >
-              {onSort ? (
-                <Press onClick={() => onSort(next(i))}>
-                  {headOf(c).replace(/ \((.*)\)$/, ', $1')}
-                  {sorting?.column === i && (sorting.descending ? ' ↓' : ' ↑')}
-                </Press>
-              ) : (
-                headOf(c).replace(/ \((.*)\)$/, ', $1')
-              )}
-            </th>
+            <Head key={c.key} of={c} at={i} sorting={sorting} onSort={onSort} />
           ))}
         </tr>
       </thead>
@@ -98,6 +74,30 @@ export function ResultTableView({
         {table.total && <tr className="total">{cells(table.total)}</tr>}
       </tbody>
     </table>
+  )
+}
+
+interface HeadProps extends Pick<Props, 'sorting' | 'onSort'> {
+  of: ResultTable['columns'][number]
+  at: number
+}
+
+/** The head of a column: a press sorts by it, rising first, then falling, then as the rows stood. */
+function Head({ of: column, at, sorting, onSort }: HeadProps) {
+  const name = headOf(column).replace(/ \((.*)\)$/, ', $1')
+  const sorted = sorting?.column === at ? (sorting.descending ? 'descending' : 'ascending') : undefined
+  const next = sorted === 'descending' ? null : { column: at, descending: sorted === 'ascending' }
+  return (
+    <th className={column.words ? undefined : 'n'} aria-sort={sorted}>
+      {onSort ? (
+        <Press onClick={() => onSort(next)}>
+          {name}
+          {sorted && (sorted === 'descending' ? ' ↓' : ' ↑')}
+        </Press>
+      ) : (
+        name
+      )}
+    </th>
   )
 }
 

@@ -65,19 +65,7 @@ export default function Tables({ solution, action }: Solved) {
           </Press>
         )}
         <Units units={units} choose={setUnits} own={own} />
-        <label>
-          <span className="quiet">figures</span>
-          <Pick
-            className="cell-select"
-            aria-label="significant figures"
-            value={figures}
-            onChange={(e) => setFigures(Number(e.target.value))}
-          >
-            {[3, 4, 5, 6, 8, 10].map((n) => (
-              <option key={n}>{n}</option>
-            ))}
-          </Pick>
-        </label>
+        <Figures figures={figures} choose={setFigures} />
       </div>
       <div className="wide-table">
         <ResultTableView table={table} figures={figures} sorting={sorting} onSort={setSorting} />
@@ -91,6 +79,24 @@ export default function Tables({ solution, action }: Solved) {
         ]}
       />
     </>
+  )
+}
+
+function Figures({ figures, choose }: { figures: number; choose: (figures: number) => void }) {
+  return (
+    <label>
+      <span className="quiet">figures</span>
+      <Pick
+        className="cell-select"
+        aria-label="significant figures"
+        value={figures}
+        onChange={(e) => choose(Number(e.target.value))}
+      >
+        {[3, 4, 5, 6, 8, 10].map((n) => (
+          <option key={n}>{n}</option>
+        ))}
+      </Pick>
+    </label>
   )
 }
 

@@ -1,0 +1,144 @@
+import { thing, type Structure } from '@viga/core'
+import type { Part } from '@viga/drawing/caption'
+import type { Layers } from '@viga/drawing/scene'
+import { onScreen, type View } from '@viga/drawing/view'
+import { lazy, Suspense } from 'react'
+import { useSheet } from '../sheet/context'
+import { useCalmMotion } from '../widgets/calm-motion'
+import type { Overlay } from './Figure'
+import { Ghost, GridDots, GridLines } from './Ghost'
+import { Handles } from './Handles'
+import { MovingView } from './MovingView'
+import { SceneView } from './SceneView'
+import type { useGestures } from './gestures'
+import type { useFigureView } from './use-figure-view'
+import type { Drawn } from './use-scene'
+
+// values are read in the Results alone: what reads them comes when they are first opened
+const ProbeMark = lazy(() => import('./ProbeMark').then((m) => ({ default: m.ProbeMark })))
+
+interface Props {
+  part: Part
+  shown: Layers
+  structure: Structure | undefined
+  /** Joints and members are being drawn. */
+  drawing: boolean
+  /** Values are read where the pointer is. */
+  reads: boolean
+  overlay: Overlay
+  seen: ReturnType<typeof useFigureView>
+  drawn: Drawn
+  gestures: ReturnType<typeof useGestures>
+  /** What the drawing is, for assistive technology. */
+  name: string
+}
+
+/** The drawing itself, with what a hand sees on it: the grid, spots to press, handles, the line being drawn. */
+export function Drawing({
+  part,
+  shown,
+  structure,
+  drawing,
+  reads,
+  overlay,
+  seen,
+  drawn,
+  gestures,
+  name,
+}: Props) {
+  const { view, size, grid, si } = seen
+  const { scene, rest, lit, display } = drawn
+  const swinging = useSheet((s) => s.swinging)
+  const calmMotion = useCalmMotion()
+  const given = part === 'given'
+  return (
+    <>
+      <svg
+        width={size.width}
+        height={size.height}
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        role="img"
+        aria-label={name}
+        {...gestures.handlers}
+      >
+        {drawing && !grid && <GridDots view={view} step={gestures.step} />}
+        {drawing && grid && <GridLines view={view} grid={grid} si={si} />}
+        {scene && (
+          <g display={rest ? 'none' : undefined}>
+            <SceneView
+              groups={(rest ?? scene).groups}
+              labels={(rest ?? scene).labels}
+              lit={lit}
+              swinging={swinging && shown.deflected && !calmMotion}
+            />
+          </g>
+        )}
+        {!rest && structure && !scene?.panels && !overlay.sceneOn && (
+          <JointSpots structure={structure} view={view} lit={lit} />
+        )}
+        {given && structure && !drawing && !rest && (
+          <SelectedHandles structure={structure} view={view} grips={scene?.grips ?? []} />
+        )}
+        {given && (drawing || gestures.moving) && (
+          <Ghost view={view} state={gestures.ghost} display={display} />
+        )}
+        {reads && (
+          <Suspense>
+            <ProbeMark
+              view={view}
+              diagram={shown.all || shown.envelope ? null : shown.diagram}
+              envelope={shown.envelope ? shown.diagram : null}
+            />
+          </Suspense>
+        )}
+        {overlay.marks?.(view)}
+        {gestures.box && <SelectBox {...gestures.box} />}
+      </svg>
+      {rest && scene && <MovingView scene={scene} lit={lit} width={size.width} height={size.height} />}
+    </>
+  )
+}
+
+type HandlesProps = Parameters<typeof Handles>[0]
+
+function SelectedHandles(props: Omit<HandlesProps, 'problem' | 'selection'>) {
+  const problem = useSheet((s) => s.problem)
+  const selection = useSheet((s) => s.selection)
+  return <Handles {...props} problem={problem} selection={selection} />
+}
+
+/** Where a press means a joint: a circle round each, seen when the joint is pointed at. */
+function JointSpots({
+  structure,
+  view,
+  lit,
+}: {
+  structure: Structure
+  view: View
+  lit: ReadonlySet<string>
+}) {
+  return structure.nodes.map((n) => {
+    const p = onScreen(view, n.x, n.y)
+    const on = lit.has(thing.node(n.id))
+    return (
+      <circle
+        key={n.id}
+        data-target={thing.node(n.id)}
+        cx={p.x}
+        cy={p.y}
+        r={11}
+        className={`joint-hit${on ? ' on' : ''}`}
+      />
+    )
+  })
+}
+
+const SelectBox = ({ a, b }: { a: { x: number; y: number }; b: { x: number; y: number } }) => (
+  <rect
+    className="select-box"
+    x={Math.min(a.x, b.x)}
+    y={Math.min(a.y, b.y)}
+    width={Math.abs(a.x - b.x)}
+    height={Math.abs(a.y - b.y)}
+  />
+)
