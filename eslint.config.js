@@ -136,7 +136,10 @@ export default ts.config(
     rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
   },
   {
-    files: ['core/src/**', 'drawing/src/**', 'paper/src/**', 'cli/src/**'],
+    files: [
+      ...['core/src/**', 'drawing/src/**', 'paper/src/**', 'cli/src/**'],
+      ...['web/app/**', 'web/server/**', 'scripts/**'],
+    ],
     rules: {
       'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
     },

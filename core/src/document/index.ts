@@ -21,14 +21,13 @@ export { measure, scaled, tidy, type Measure, type Point } from './measure.js'
 export { coincident, mergeNodes } from './edits/merge.js'
 export { reverseMember } from './edits/reverse.js'
 export { crossing, divideMember, joinCrossing, splitMember, splitMemberAt } from './edits/split.js'
+export { membersLike, renumberNodes } from './edits/alike.js'
 export {
   copySelection,
   jointsOf,
-  membersLike,
   membersOf,
   mirrorSelection,
   moveNodes,
-  renumberNodes,
   type CopyOptions,
   type Selection,
 } from './edits/repeat.js'

@@ -82,15 +82,7 @@ export function Drawing({
         {given && (drawing || gestures.moving) && (
           <Ghost view={view} state={gestures.ghost} display={display} />
         )}
-        {reads && (
-          <Suspense>
-            <ProbeMark
-              view={view}
-              diagram={shown.all || shown.envelope ? null : shown.diagram}
-              envelope={shown.envelope ? shown.diagram : null}
-            />
-          </Suspense>
-        )}
+        {reads && <Reader view={view} shown={shown} />}
         {overlay.marks?.(view)}
         {gestures.box && <SelectBox {...gestures.box} />}
       </svg>
@@ -98,6 +90,17 @@ export function Drawing({
     </>
   )
 }
+
+/** What is read where the pointer is: of the diagram that is drawn, or of the envelope. */
+const Reader = ({ view, shown }: { view: View; shown: Layers }) => (
+  <Suspense>
+    <ProbeMark
+      view={view}
+      diagram={shown.all || shown.envelope ? null : shown.diagram}
+      envelope={shown.envelope ? shown.diagram : null}
+    />
+  </Suspense>
+)
 
 type HandlesProps = Parameters<typeof Handles>[0]
 

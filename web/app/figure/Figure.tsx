@@ -1,5 +1,5 @@
 import { isThing, type Structure } from '@viga/core'
-import { memo, useMemo, useRef, type ReactNode } from 'react'
+import { memo, useMemo, useRef, type ReactNode, type RefObject } from 'react'
 import { structureOf, useSheet, useSheetStore, useSolved } from '../sheet/context'
 import type { Plate } from '../sheet/plates'
 import { chosen } from '../sheet/targets'
@@ -18,6 +18,7 @@ import { useDrawing } from './use-drawing'
 import { useFigureView } from './use-figure-view'
 import { useScene, type Besides, type Drawn } from './use-scene'
 import './figure.css'
+import './probe.css'
 
 /** What a panel beside the selected things is handed. */
 export interface FigurePanel {
@@ -52,35 +53,11 @@ interface Props {
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
 export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }: Props) {
   const store = useSheetStore()
-  const outcome = useSheet((s) => s.outcome)
-  const chosenLayers = useSheet((s) => s.shown[plate])
-  const shown = useUncovered(chosenLayers, overlay.covered === true && part !== 'given')
-  const solved = useSolved()
-  // the Given is drawn as it is stated now; results are drawn with the structure they belong to
-  const structure = part !== 'given' && solved ? solved.solution.structure : structureOf(outcome)
   const frame = useRef<HTMLDivElement>(null)
   const [asked, setDrawing] = useDrawing()
   const given = part === 'given'
   const drawing = asked && given
-
-  const seen = useFigureView(frame, structure, shown, drawing)
-  const { view, refit, setView, fitting } = seen
-  const drawn = useScene({ part, structure, view, shown, ...overlay })
-  const { scene } = drawn
-  const reads = part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels
-  const gestures = useGestures({
-    view,
-    setView,
-    drawing,
-    movable: given,
-    structure,
-    refit,
-    fitting,
-    grid: given ? seen.ownGrid : undefined,
-    grips: scene?.grips ?? [],
-    reads,
-    plane: overlay.gestures,
-  })
+  const { structure, shown, seen, drawn, gestures, reads } = useLive({ part, plate, overlay }, frame, drawing)
   useCommands(SELECTION_COMMANDS, { store }, given)
   useClipboard(given)
   const said = useCaption(part, shown, drawn, overlay)
@@ -104,7 +81,7 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
           <Nothing given={given} pointed={gestures.ghost.point !== null} />
         )}
         {structure && !gestures.busy && (
-          <Panels part={part} panels={panels} view={view} structure={structure} />
+          <Panels part={part} panels={panels} view={seen.view} structure={structure} />
         )}
       </div>
       <p className="figure-caption">
@@ -115,13 +92,41 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
         plate={plate}
         drawing={asked}
         setDrawing={setDrawing}
-        refit={refit}
+        refit={seen.refit}
         truss={structure?.kind === 'truss'}
-        enlarged={scene?.enlarged ?? 0}
+        enlarged={drawn.scene?.enlarged ?? 0}
       />
     </section>
   )
 })
+
+/** What the Figure draws of its problem, how it is seen, and what a hand does on it. */
+function useLive(
+  { part, plate, overlay }: { part: Part; plate: Plate; overlay: Overlay },
+  frame: RefObject<HTMLDivElement | null>,
+  drawing: boolean,
+) {
+  const outcome = useSheet((s) => s.outcome)
+  const layers = useSheet((s) => s.shown[plate])
+  const given = part === 'given'
+  const shown = useUncovered(layers, overlay.covered === true && !given)
+  const solved = useSolved()
+  // the Given is drawn as it is stated now; results are drawn with the structure they belong to
+  const structure = !given && solved ? solved.solution.structure : structureOf(outcome)
+  const seen = useFigureView(frame, structure, shown, drawing)
+  const { view, refit, setView, fitting } = seen
+  const drawn = useScene({ part, structure, view, shown, ...overlay })
+  const { scene } = drawn
+  const reads = part === 'results' && !overlay.covered && !overlay.sceneOn && !scene?.panels
+  const gestures = useGestures({
+    ...{ view, setView, refit, fitting, drawing, structure, reads },
+    movable: given,
+    grid: given ? seen.ownGrid : undefined,
+    grips: scene?.grips ?? [],
+    plane: overlay.gestures,
+  })
+  return { structure, shown, seen, drawn, gestures, reads }
+}
 
 /** What stands under the Figure, with its remarks and without them. */
 function useCaption(part: Part, shown: Layers, { scene, display }: Drawn, overlay: Overlay) {

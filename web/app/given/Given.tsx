@@ -12,6 +12,8 @@ import { Supports } from './Supports'
 import { Symbols } from './Symbols'
 import { Doubts } from './Doubts'
 import './given.css'
+import './rows.css'
+import './detail.css'
 
 /** The statement: everything the person gives, in tables that take the keyboard. */
 export function Given() {

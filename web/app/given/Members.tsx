@@ -1,9 +1,8 @@
 import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
-import { Press } from '../widgets/Press'
 import { structureOf, useDisplay, useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
-import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
 import { OfThing } from '../fields/of-thing'
 import { OneLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
@@ -99,14 +98,12 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
           </td>
         )}
         <td>
-          <Press
-            className="quiet link"
-            aria-expanded={open}
-            aria-label={`ends and behaviour of ${m.id}`}
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'less' : memberWords(m) || 'more'}
-          </Press>
+          <MoreOrLess
+            open={open}
+            what={`ends and behaviour of ${m.id}`}
+            onToggle={setOpen}
+            words={memberWords(m) || undefined}
+          />
         </td>
         <td>
           <RemoveButton

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore, useEdit } from '../sheet/context'
-import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { SectionTable } from './SectionTable'
@@ -100,14 +100,7 @@ function MaterialRow({ m }: { m: Material }) {
           <Optional m={m} put={put} of="alpha" name="expansion" dimension={dimension.perTemperature} />
         </td>
         <td>
-          <Press
-            className="quiet link"
-            aria-expanded={open}
-            aria-label={`more of material ${m.id}`}
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'less' : 'more'}
-          </Press>
+          <MoreOrLess open={open} what={`more of material ${m.id}`} onToggle={setOpen} />
         </td>
         <td>
           <RemoveButton

@@ -10,6 +10,7 @@ import {
   moveNodes,
   siPerCoherent,
   type Problem,
+  type Selection,
 } from '@viga/core'
 import { useState, type ReactNode } from 'react'
 import { EntryInput, Refusal } from '../fields/OneLine'
@@ -45,6 +46,13 @@ function stepOf(problem: Problem, right: string, up: string) {
   return { dx: dx.value, dy: dy.value, typed }
 }
 
+/** The right or upper edge of a selection, which a mirror stands at where nothing else is said. */
+function edgeOf(problem: Problem, selection: Selection, axis: 'vertical' | 'horizontal'): number {
+  const { at } = measure(problem)
+  const places = jointsOf(problem, selection).map((id) => at.get(id)![axis === 'vertical' ? 'x' : 'y'])
+  return Math.max(...places)
+}
+
 const ALONG = { joined: true, loads: true, supports: true }
 
 /** Copy at a spacing, move, mirror. */
@@ -71,11 +79,9 @@ export function Repeat({ problem, nodes, members, run }: RepeatProps) {
   const move = () =>
     withStep((by) => run('move the selection', (p) => moveNodes(p, jointsOf(p, selection), by.dx, by.dy)))
   const mirror = (axis: 'vertical' | 'horizontal') => {
-    const m = measure(problem)
-    const places = jointsOf(problem, selection).map((id) => m.at.get(id)![axis === 'vertical' ? 'x' : 'y'])
     const typed = lengthOf(problem, fields.about)
     if (!typed.ok) return setRefusal(typed.message)
-    const about = fields.about.trim() === '' ? Math.max(...places) : typed.value
+    const about = fields.about.trim() === '' ? edgeOf(problem, selection, axis) : typed.value
     run('mirror the selection', (p) =>
       mirrorSelection(p, { nodes, members: membersOf(p, selection) }, axis, about),
     )
@@ -97,12 +103,7 @@ export function Repeat({ problem, nodes, members, run }: RepeatProps) {
       </Row>
       <Row label="Copy">
         {input('times', 'number of copies', '1')} times
-        {(Object.keys(ALONG) as (keyof typeof ALONG)[]).map((key) => (
-          <label key={key}>
-            <Tick checked={along[key]} onChange={(e) => setAlong({ ...along, [key]: e.target.checked })} />{' '}
-            {key}
-          </label>
-        ))}
+        <AlongWith along={along} onChange={setAlong} />
         <Do onClick={copy}>copy</Do>
       </Row>
       <Row label="Mirror">
@@ -114,6 +115,19 @@ export function Repeat({ problem, nodes, members, run }: RepeatProps) {
     </>
   )
 }
+
+interface AlongWithProps {
+  along: typeof ALONG
+  onChange: (along: typeof ALONG) => void
+}
+
+/** What goes along with a copy. */
+const AlongWith = ({ along, onChange }: AlongWithProps) =>
+  (Object.keys(ALONG) as (keyof typeof ALONG)[]).map((key) => (
+    <label key={key}>
+      <Tick checked={along[key]} onChange={(e) => onChange({ ...along, [key]: e.target.checked })} /> {key}
+    </label>
+  ))
 
 const Row = ({ label, children }: { label: string; children: ReactNode }) => (
   <div className="editor-row">

@@ -11,9 +11,8 @@ import { useMemo, useState } from 'react'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { structureOf, useEdit, useSheet } from '../sheet/context'
-import { onGridKeys, RemoveButton } from '../widgets/Block'
+import { onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
 import { Pick } from '../widgets/Pick'
-import { Press } from '../widgets/Press'
 import { sectionShape, type SectionShape } from './cross-section'
 import { SectionDrawing } from './SectionDrawing'
 import { SectionValues, Sides, type PutSection } from './SectionValues'
@@ -82,14 +81,7 @@ function SectionRow({ s }: { s: Section }) {
           </span>
         </td>
         <td>
-          <Press
-            className="quiet link"
-            aria-expanded={open}
-            aria-label={`more of section ${s.id}`}
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'less' : 'more'}
-          </Press>
+          <MoreOrLess open={open} what={`more of section ${s.id}`} onToggle={setOpen} />
         </td>
         <td>
           <RemoveButton

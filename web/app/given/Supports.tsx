@@ -1,9 +1,8 @@
 import { thing, dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
 import { useState } from 'react'
 import { Pick } from '../widgets/Pick'
-import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
-import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
+import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
 import { OneLine } from '../fields/OneLine'
 import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
@@ -79,14 +78,7 @@ function SupportRow({ s }: { s: Support }) {
         </td>
         <td className="ro holds">{holdsWords(s)}</td>
         <td>
-          <Press
-            className="quiet link"
-            aria-expanded={open}
-            aria-label={`springs and settlement at ${node}`}
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'less' : 'more'}
-          </Press>
+          <MoreOrLess open={open} what={`springs and settlement at ${node}`} onToggle={setOpen} />
         </td>
         <td>
           <RemoveButton

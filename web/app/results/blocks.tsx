@@ -55,6 +55,7 @@ export function ReactionsBlock({ solution, action }: Solved) {
   )
   const sum = (way: 'x' | 'y') => rows.reduce((t, { r }) => t + r[way] * force, 0)
   const turned = rows.some(({ r }) => r.angle !== 0)
+  const own = ({ own: { x, y } }: (typeof rows)[number]['r']) => `${f.text(x * force)}, ${f.text(y * force)}`
   return (
     <Block title="Reactions">
       <table className="t">
@@ -76,11 +77,7 @@ export function ReactionsBlock({ solution, action }: Solved) {
               <td className="n strong">
                 {f.text(r.y * force)} <WayArrow y={f.sign(r.y * force)} />
               </td>
-              {turned && (
-                <td className="n ro">
-                  {r.angle === 0 ? '' : `${f.text(r.own.x * force)}, ${f.text(r.own.y * force)}`}
-                </td>
-              )}
+              {turned && <td className="n ro">{r.angle === 0 ? '' : own(r)}</td>}
               {!truss && (
                 <td className="n strong">
                   <TurnReaction held={p.hold.rotation !== false} value={r.rotation * moment} by={m} />

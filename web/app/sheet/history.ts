@@ -1,7 +1,7 @@
 import { clear, createStore, get, set } from 'idb-keyval'
 import type { Problem } from '@viga/core'
 import { forgetStatements } from './kept-statements'
-import { BROUGHT_BACK } from './saving'
+import { BROUGHT_BACK } from './restore'
 import { trusted, type SheetStore, type Step } from './store'
 
 /** Quiet time after an edit before the list of steps is written, ms. */

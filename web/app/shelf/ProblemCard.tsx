@@ -40,16 +40,7 @@ export function ProblemCard({ card, onDelete }: { card: ShelfCard; onDelete: () 
         )}
         <p>{card.statement}</p>
       </div>
-      <div className={card.status.bad ? 'card-status pencil' : 'card-status'}>
-        <span className="card-status-text">
-          {[WHOSE[card.whose], card.status.text].filter(Boolean).join(', ')}
-        </span>
-        <span className="card-signs">
-          {card.status.signs.slice(0, 8).map((s, i) => (
-            <VerdictSign key={i} sign={s} />
-          ))}
-        </span>
-      </div>
+      <Standing card={card} />
       <Press
         className="card-more"
         aria-label={`More for ${card.title}`}
@@ -75,6 +66,18 @@ export function ProblemCard({ card, onDelete }: { card: ShelfCard; onDelete: () 
     </li>
   )
 }
+
+/** Whose problem it is, how it stands, and the verdicts on the hand values. */
+const Standing = ({ card: { status, whose } }: { card: ShelfCard }) => (
+  <div className={status.bad ? 'card-status pencil' : 'card-status'}>
+    <span className="card-status-text">{[WHOSE[whose], status.text].filter(Boolean).join(', ')}</span>
+    <span className="card-signs">
+      {status.signs.slice(0, 8).map((s, i) => (
+        <VerdictSign key={i} sign={s} />
+      ))}
+    </span>
+  </div>
+)
 
 /** The figure as the server has drawn it: a page of fifty is not drawn mark by mark. */
 const CardFigure = memo(function CardFigure({ drawing }: { drawing: string }) {

@@ -71,3 +71,19 @@ export function RemoveButton({ what, onClick }: { what: string; onClick: () => v
     </Press>
   )
 }
+
+interface MoreOrLessProps {
+  open: boolean
+  /** What is shown when it is open, for assistive technology. */
+  what: string
+  onToggle: (open: boolean) => void
+  /** What the press says while it is closed. */
+  words?: string
+}
+
+/** Opens what is seldom asked for of a row, and closes it again. */
+export const MoreOrLess = ({ open, what, onToggle, words = 'more' }: MoreOrLessProps) => (
+  <Press className="quiet link" aria-expanded={open} aria-label={what} onClick={() => onToggle(!open)}>
+    {open ? 'less' : words}
+  </Press>
+)

@@ -3,7 +3,7 @@ import { useEffect } from 'react'
 import { Press } from '../widgets/Press'
 import { Formula } from '../widgets/Formula'
 import { Num } from './Num'
-import { useBook } from './book'
+import { useBook, type Book } from './book'
 
 /**
  * Where an opened number came from: its formula, the numbers put in, and each of those to be opened in turn,
@@ -19,79 +19,107 @@ export function Derivation() {
     return () => window.removeEventListener('keydown', onKey)
   }, [address, open])
   if (!address || !ledger.entry(address)) return null
-  const { symbol, value, unit, origin } = ledger.origin(address)
-  const name = working.symbolLatex(symbol)
-  const result = `${working.numberLatex(working.shown(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`
-  const inputs = origin.kind === 'formula' ? working.letters(origin.formula) : []
-  const copies = origin.kind === 'formula' && origin.formula.t === 'letter'
+  const { origin } = ledger.origin(address)
   return (
     <section className="derivation" aria-label="Where this number came from">
       <header>
-        <nav aria-label="Opened numbers">
-          {trail.map((a, i) => {
-            const e = ledger.entry(a)
-            return (
-              e && (
-                <span key={i}>
-                  {i > 0 && <span className="quiet"> from </span>}
-                  {i === trail.length - 1 ? (
-                    <Formula tex={working.symbolLatex(e.symbol)} plain={working.symbolText(e.symbol)} />
-                  ) : (
-                    <Press onClick={() => open(a)}>
-                      <Formula tex={working.symbolLatex(e.symbol)} plain={working.symbolText(e.symbol)} />
-                    </Press>
-                  )}
-                </span>
-              )
-            )
-          })}
-        </nav>
+        <Trail trail={trail} open={open} />
         <Press className="quiet link" onClick={() => open(null)}>
           esc
         </Press>
       </header>
       {origin.kind === 'formula' ? (
-        <>
-          <div className="derivation-line">
-            <Formula
-              tex={
-                symbol.formula
-                  ? `\\displaystyle ${name}`
-                  : `\\displaystyle ${name}=${working.formulaLatex(origin.formula)}`
-              }
-              plain={`${working.symbolText(symbol)} = ${working.formulaText(origin.formula)}`}
-            />
-          </div>
-          <div className="derivation-line">
-            <Formula
-              tex={`\\displaystyle\\phantom{${name}}=${copies ? '' : `${working.formulaLatex(origin.formula, 'numbers', undefined, reading.figures)}=`}${result}`}
-              plain={
-                `= ${working.formulaText(origin.formula, 'numbers')} = ${working.shown(value, reading)} ` +
-                `${unit}`
-              }
-            />
-          </div>
-          {origin.words && <p className="quiet">{origin.words}</p>}
-          <ul>
-            {inputs.map((l) => (
-              <li key={l.address}>
-                <Formula tex={working.symbolLatex(l.symbol)} plain={working.symbolText(l.symbol)} /> ={' '}
-                <Num at={l.address} unit />
-              </li>
-            ))}
-          </ul>
-        </>
+        <ByFormula address={address} formula={origin.formula} words={origin.words} reading={reading} />
       ) : (
-        <>
-          <div className="derivation-line">
-            <Formula
-              tex={`${name}=${result}`}
-              plain={`${working.symbolText(symbol)} = ${working.shown(value, reading)} ${unit}`}
-            />
-          </div>
-          <p className="prose">{origin.words}</p>
-        </>
+        <Stated address={address} words={origin.words} />
       )}
     </section>
+  )
+}
+
+/** The numbers that were opened one after another; each leads back to itself. */
+function Trail({ trail, open }: Pick<Book, 'trail' | 'open'>) {
+  const { ledger } = useBook()
+  return (
+    <nav aria-label="Opened numbers">
+      {trail.map((a, i) => {
+        const e = ledger.entry(a)
+        if (!e) return null
+        const symbol = <Symbol of={e.symbol} />
+        return (
+          <span key={i}>
+            {i > 0 && <span className="quiet"> from </span>}
+            {i === trail.length - 1 ? symbol : <Press onClick={() => open(a)}>{symbol}</Press>}
+          </span>
+        )
+      })}
+    </nav>
+  )
+}
+
+const Symbol = ({ of }: { of: working.LetterName }) => (
+  <Formula tex={working.symbolLatex(of)} plain={working.symbolText(of)} />
+)
+
+/** The value of a number with its unit, as it is typeset and as plain text. */
+function useResult(address: string) {
+  const { ledger, reading } = useBook()
+  const { symbol, value, unit } = ledger.origin(address)
+  const number = working.shown(value, reading)
+  return {
+    symbol,
+    name: working.symbolLatex(symbol),
+    tex: `${working.numberLatex(number)}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`,
+    plain: `${number} ${unit}`,
+  }
+}
+
+/** A number that is given or was solved for: its value, and in words what it is. */
+function Stated({ address, words }: { address: string; words: string }) {
+  const { symbol, name, tex, plain } = useResult(address)
+  return (
+    <>
+      <div className="derivation-line">
+        <Formula tex={`${name}=${tex}`} plain={`${working.symbolText(symbol)} = ${plain}`} />
+      </div>
+      <p className="prose">{words}</p>
+    </>
+  )
+}
+
+interface ByFormulaProps {
+  address: string
+  formula: working.Formula
+  words: string | undefined
+  reading: working.Reading
+}
+
+/** A number by its formula: in letters, with the numbers put in, and each of those to be opened. */
+function ByFormula({ address, formula, words, reading }: ByFormulaProps) {
+  const { symbol, name, tex, plain } = useResult(address)
+  const numbers = working.formulaLatex(formula, 'numbers', undefined, reading.figures)
+  return (
+    <>
+      <div className="derivation-line">
+        <Formula
+          tex={`\\displaystyle ${name}${symbol.formula ? '' : `=${working.formulaLatex(formula)}`}`}
+          plain={`${working.symbolText(symbol)} = ${working.formulaText(formula)}`}
+        />
+      </div>
+      <div className="derivation-line">
+        <Formula
+          tex={`\\displaystyle\\phantom{${name}}=${formula.t === 'letter' ? '' : `${numbers}=`}${tex}`}
+          plain={`= ${working.formulaText(formula, 'numbers')} = ${plain}`}
+        />
+      </div>
+      {words && <p className="quiet">{words}</p>}
+      <ul>
+        {working.letters(formula).map((l) => (
+          <li key={l.address}>
+            <Symbol of={l.symbol} /> = <Num at={l.address} unit />
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }

@@ -8,20 +8,26 @@ import type { StepProps } from './step'
 
 const NAME = <i>K|P</i>
 
-/** The free equations written out, and their elimination row by row, one pivot at a time. */
-export function EliminationView(now: StepProps) {
-  // the displacements are new with an edit at once; the way to them follows
+/** The elimination of an action; it follows an edit when the displacements are shown already. */
+function useElimination(now: StepProps) {
   const { problem: current } = useBook().ledger.context
-  const { solution, action, units, problem } = useDeferredValue(
+  const of = useDeferredValue(
     useMemo(
       () => ({ solution: now.solution, action: now.action, units: now.units, problem: current }),
       [now.solution, now.action, now.units, current],
     ),
   )
+  const { solution, action, units, problem } = of
   const e = useMemo(
     () => working.gaussElimination(working.numbered(solution, problem), units, action),
     [solution, problem, units, action],
   )
+  return { e, ...of }
+}
+
+/** The free equations written out, and their elimination row by row, one pivot at a time. */
+export function EliminationView(now: StepProps) {
+  const { e, solution, action, units } = useElimination(now)
   const [at, setAt] = useState(0)
   const { open, reading } = useBook()
   const last = e?.steps.length ?? 0
@@ -41,40 +47,16 @@ export function EliminationView(now: StepProps) {
   const pick = useCallback(
     ({ row: i, column: j }: { row: number; column: number }) => {
       if (!unknowns) return
-      const right = j === unknowns.length
-      open(
-        shown > 0
-          ? working.addressOf('row', shown, i + 1, j + 1)
-          : working.equationAddress(
-              solution,
-              action,
-              unknowns[i].index,
-              right ? undefined : unknowns[j].index,
-            ),
-      )
+      if (shown > 0) return open(working.addressOf('row', shown, i + 1, j + 1))
+      const column = j === unknowns.length ? undefined : unknowns[j].index
+      open(working.equationAddress(solution, action, unknowns[i].index, column))
     },
     [shown, solution, action, unknowns, open],
   )
   if (!e || !entries || !unknowns) return null
-  const step = shown === 0 ? undefined : e.steps[shown - 1]
   return (
     <section className="elimination" aria-label="Elimination">
-      <div className="matrix-head">
-        <span>
-          {shown === 0 ? 'The equations, their right-hand sides last' : `After step ${shown} of ${last}`}
-        </span>
-        <span className="step-buttons">
-          <Press className="plain-button" disabled={shown === 0} onClick={() => setAt(shown - 1)}>
-            back
-          </Press>
-          <Press className="plain-button" disabled={shown === last} onClick={() => setAt(shown + 1)}>
-            {shown === 0 ? 'eliminate' : 'next'}
-          </Press>
-          <Press className="quiet link" disabled={shown === last} onClick={() => setAt(last)}>
-            to the end
-          </Press>
-        </span>
-      </div>
+      <StepButtons at={shown} last={last} onGo={setAt} />
       <MatrixView
         label="equations of the free unknowns"
         name={NAME}
@@ -84,23 +66,53 @@ export function EliminationView(now: StepProps) {
         augmented
         onPick={pick}
       />
-      {step && (
-        <p className="prose">
-          The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} />{' '}
-          below it:{' '}
-          {step.factors.length === 0
-            ? 'there is nothing to clear.'
-            : step.factors.map((f, i) => (
-                <span key={f.row}>
-                  {i > 0 && ', '}
-                  row <NumberMark of={unknowns[f.row]} /> {f.factor < 0 ? 'plus' : 'less'}{' '}
-                  {formatNumber(Math.abs(f.factor))} times it
-                </span>
-              ))}
-        </p>
-      )}
+      {shown > 0 && <Pivot step={e.steps[shown - 1]} unknowns={unknowns} />}
       {shown === last && <Back e={e} units={units} />}
     </section>
+  )
+}
+
+/** Which pivot the equations stand at, and the ways to the others. */
+function StepButtons({ at, last, onGo }: { at: number; last: number; onGo: (to: number) => void }) {
+  return (
+    <div className="matrix-head">
+      <span>{at === 0 ? 'The equations, their right-hand sides last' : `After step ${at} of ${last}`}</span>
+      <span className="step-buttons">
+        <Press className="plain-button" disabled={at === 0} onClick={() => onGo(at - 1)}>
+          back
+        </Press>
+        <Press className="plain-button" disabled={at === last} onClick={() => onGo(at + 1)}>
+          {at === 0 ? 'eliminate' : 'next'}
+        </Press>
+        <Press className="quiet link" disabled={at === last} onClick={() => onGo(last)}>
+          to the end
+        </Press>
+      </span>
+    </div>
+  )
+}
+
+interface PivotProps {
+  step: working.Elimination['steps'][number]
+  unknowns: readonly Unknown[]
+}
+
+/** What a pivot clears below it, row by row. */
+function Pivot({ step, unknowns }: PivotProps) {
+  return (
+    <p className="prose">
+      The pivot {formatNumber(step.value)} clears the column of <NumberMark of={unknowns[step.pivot]} /> below
+      it:{' '}
+      {step.factors.length === 0
+        ? 'there is nothing to clear.'
+        : step.factors.map((f, i) => (
+            <span key={f.row}>
+              {i > 0 && ', '}
+              row <NumberMark of={unknowns[f.row]} /> {f.factor < 0 ? 'plus' : 'less'}{' '}
+              {formatNumber(Math.abs(f.factor))} times it
+            </span>
+          ))}
+    </p>
   )
 }
 

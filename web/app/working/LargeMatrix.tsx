@@ -1,15 +1,5 @@
-import { working, type Solution, type Unknown } from '@viga/core'
-import {
-  useCallback,
-  useEffect,
-  useId,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type MouseEvent,
-} from 'react'
+import type { Solution, Unknown } from '@viga/core'
+import { useId, useMemo, useState, type KeyboardEvent, type MouseEvent } from 'react'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import { useSheetStore } from '../sheet/context'
@@ -17,10 +7,11 @@ import { targetOf } from '../sheet/targets'
 import { NumberMark } from './NumberMark'
 import { Num } from './Num'
 import { useBook } from './book'
-import { cellUnder, LARGEST_CELL, LEFT, paintLarge, TOP, ZOOM, type Look } from './large'
+import { cellUnder, LARGEST_CELL, LEFT, TOP, ZOOM } from './large'
+import { entriesOf, usePaint, type EntriesOf } from './large-paint'
 import { useLargeWindow } from './large-window'
 
-interface Props {
+export interface LargeMatrixProps {
   label: string
   solution: Solution
   /** In the order they stand in. */
@@ -34,7 +25,7 @@ interface Props {
   onPick?: (at: { row: number; column: number }) => void
 }
 
-interface At {
+export interface At {
   row: number
   column: number
 }
@@ -51,70 +42,14 @@ const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
  * A matrix too large for a page: its pattern in a window that zooms down to the numbers, margins staying in
  * view, any row written out below.
  */
-export function LargeMatrix({ label, solution, rows, columns, address, power, lit, onPick }: Props) {
-  const store = useSheetStore()
-  const { ledger, open } = useBook()
+export function LargeMatrix(props: LargeMatrixProps) {
+  const { label, solution, rows, columns, address } = props
   const said = useId()
   const view = useLargeWindow(rows.length, columns.length)
-  const { scroller, width, height, w, h, lie, zoom, written } = view
-  const [cursor, setCursor] = useState<At | null>(null)
+  const { scroller, width, height, w, h, written } = view
   const entries = useMemo(() => entriesOf(solution, columns), [solution, columns])
-  const { canvas, paint } = usePaint({ rows, columns, address, power, lit }, entries, view, cursor)
-
-  const addressAt = ({ row, column }: At) => address(rows[row].index, columns[column].index)
-  const pointAt = (at: At | undefined) =>
-    store.getState().point((at && targetOf(ledger.belongs(addressAt(at)))) || null)
-  const go = (to: At) => {
-    setCursor(to)
-    pointAt(to)
-    onPick?.({ row: rows[to.row].index, column: columns[to.column].index })
-  }
-  const walk = (to: At) => (go(to), view.reveal(to.row, to.column))
-  const goToRow = (number: number) => {
-    const row = rows.findIndex((u) => u.number === number)
-    if (row >= 0)
-      walk({
-        row,
-        column: clamp(
-          columns.findIndex((u) => u.index === rows[row].index),
-          columns.length,
-        ),
-      })
-  }
-  const under = (e: MouseEvent) => {
-    const box = e.currentTarget.getBoundingClientRect()
-    const [px, py] = [e.clientX - box.left, e.clientY - box.top]
-    return { px, py, at: cellUnder(lie(), rows.length, columns.length, px, py) }
-  }
-  const onKeyDown = (e: KeyboardEvent) => {
-    const step = ARROWS[e.key]
-    // with ctrl to the very edge
-    const far = e.ctrlKey || e.metaKey ? rows.length + columns.length : 1
-    const from = cursor ?? { row: 0, column: 0 }
-    const page = Math.max(1, Math.floor((height - TOP) / h))
-    if (step)
-      walk(
-        cursor
-          ? {
-              row: clamp(from.row + step[0] * far, rows.length),
-              column: clamp(from.column + step[1] * far, columns.length),
-            }
-          : from,
-      )
-    else if (e.key === 'PageDown' || e.key === 'PageUp')
-      walk({ ...from, row: clamp(from.row + (e.key === 'PageDown' ? page : -page), rows.length) })
-    else if (e.key === '+' || e.key === '=') zoom(h * ZOOM)
-    else if (e.key === '-') zoom(h / ZOOM)
-    else if (e.key === 'Enter' && cursor) open(addressAt(cursor))
-    else return
-    e.preventDefault()
-  }
-  const onClick = (e: MouseEvent) => {
-    const { at } = under(e)
-    if (!at) return
-    go(at)
-    if (written) open(addressAt(at))
-  }
+  const { cursor, goToRow, handlers } = useCursor(props, view)
+  const { canvas, paint } = usePaint(props, entries, view, cursor)
   return (
     <div className="large">
       <div className="large-tools">
@@ -144,11 +79,7 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
           }
           aria-describedby={said}
           onScroll={paint}
-          onKeyDown={onKeyDown}
-          onMouseMove={(e) => pointAt(under(e).at)}
-          onMouseLeave={() => pointAt(undefined)}
-          onClick={onClick}
-          onDoubleClick={(e) => zoom(LARGEST_CELL, under(e).px, under(e).py)}
+          {...handlers}
         >
           <div style={{ width: LEFT + columns.length * w + 4, height: TOP + rows.length * h + 4 }} />
         </div>
@@ -168,6 +99,66 @@ export function LargeMatrix({ label, solution, rows, columns, address, power, li
       </div>
     </div>
   )
+}
+
+type LargeWindow = ReturnType<typeof useLargeWindow>
+
+/** The entry that is walked to by keys, pressed, or named by its row; and what keys and pointer do. */
+function useCursor({ rows, columns, address, onPick }: LargeMatrixProps, view: LargeWindow) {
+  const store = useSheetStore()
+  const { ledger, open } = useBook()
+  const { h, height, zoom, lie, written } = view
+  const [cursor, setCursor] = useState<At | null>(null)
+  const addressAt = ({ row, column }: At) => address(rows[row].index, columns[column].index)
+  const pointAt = (at: At | undefined) =>
+    store.getState().point((at && targetOf(ledger.belongs(addressAt(at)))) || null)
+  const go = (to: At) => {
+    setCursor(to)
+    pointAt(to)
+    onPick?.({ row: rows[to.row].index, column: columns[to.column].index })
+  }
+  const walk = (to: At) => {
+    const inside = { row: clamp(to.row, rows.length), column: clamp(to.column, columns.length) }
+    go(inside)
+    view.reveal(inside.row, inside.column)
+  }
+  const goToRow = (number: number) => {
+    const row = rows.findIndex((u) => u.number === number)
+    if (row >= 0) walk({ row, column: columns.findIndex((u) => u.index === rows[row].index) })
+  }
+  const under = (e: MouseEvent) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    const [px, py] = [e.clientX - box.left, e.clientY - box.top]
+    return { px, py, at: cellUnder(lie(), rows.length, columns.length, px, py) }
+  }
+  const onKeyDown = (e: KeyboardEvent) => {
+    const from = cursor ?? { row: 0, column: 0 }
+    // with ctrl to the very edge
+    const far = !cursor ? 0 : e.ctrlKey || e.metaKey ? rows.length + columns.length : 1
+    const step = ARROWS[e.key]
+    const page = Math.max(1, Math.floor((height - TOP) / h)) * (e.key === 'PageUp' ? -1 : 1)
+    if (step) walk({ row: from.row + step[0] * far, column: from.column + step[1] * far })
+    else if (e.key === 'PageDown' || e.key === 'PageUp') walk({ ...from, row: from.row + page })
+    else if (e.key === '+' || e.key === '=') zoom(h * ZOOM)
+    else if (e.key === '-') zoom(h / ZOOM)
+    else if (e.key === 'Enter' && cursor) open(addressAt(cursor))
+    else return
+    e.preventDefault()
+  }
+  const onClick = (e: MouseEvent) => {
+    const { at } = under(e)
+    if (!at) return
+    go(at)
+    if (written) open(addressAt(at))
+  }
+  const handlers = {
+    onKeyDown,
+    onClick,
+    onMouseMove: (e: MouseEvent) => pointAt(under(e).at),
+    onMouseLeave: () => pointAt(undefined),
+    onDoubleClick: (e: MouseEvent) => zoom(LARGEST_CELL, under(e).px, under(e).py),
+  }
+  return { cursor, goToRow, handlers }
 }
 
 function Zoom({
@@ -195,83 +186,6 @@ function Zoom({
   )
 }
 
-/**
- * The canvas and what paints it: when it is scrolled or zoomed, when numbers change, and when the page turns
- * dark or light.
- */
-function usePaint(
-  { rows, columns, address, power, lit }: Pick<Props, 'rows' | 'columns' | 'address' | 'power' | 'lit'>,
-  entries: EntriesOf,
-  {
-    width,
-    height,
-    written,
-    lie,
-  }: Pick<ReturnType<typeof useLargeWindow>, 'width' | 'height' | 'written' | 'lie'>,
-  cursor: At | null,
-) {
-  const { ledger, reading } = useBook()
-  const canvas = useRef<HTMLCanvasElement>(null)
-  const paint = useCallback(() => {
-    const element = canvas.current
-    const c = element?.getContext('2d')
-    if (!element || !c) return
-    const dense = window.devicePixelRatio || 1
-    const [across, down] = [Math.round(width * dense), Math.round(height * dense)]
-    if (element.width !== across) element.width = across
-    if (element.height !== down) element.height = down
-    c.setTransform(dense, 0, 0, dense, 0, 0)
-    const valued = (row: number) =>
-      entries(rows[row].index).map((e) => ({
-        column: e.column,
-        value: ledger.entry(address(rows[row].index, columns[e.column].index))!.value,
-      }))
-    // as a pattern the values themselves are not needed
-    paintLarge(
-      c,
-      lie(),
-      {
-        rows,
-        columns,
-        entries: written ? valued : (row) => entries(rows[row].index),
-        words: (v) => working.shownEntry(v, power, reading),
-        lit,
-        cursor,
-      },
-      look(element),
-    )
-  }, [width, height, entries, rows, columns, ledger, address, lie, written, power, reading, lit, cursor])
-  useLayoutEffect(paint, [paint])
-  useEffect(() => {
-    const observer = new MutationObserver(paint)
-    observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-scheme'] })
-    return () => observer.disconnect()
-  }, [paint])
-  return { canvas, paint }
-}
-
-type EntriesOf = (dof: number) => readonly { column: number; value: number }[]
-
-/** Entries of a row that are not 0 but for cancellation, in the order of the columns. */
-function entriesOf(solution: Solution, columns: readonly Unknown[]): EntriesOf {
-  const K = working.structureRows(solution)
-  const placeOf = new Map(columns.map((u, j) => [u.index, j]))
-  const kept = new Map<number, { column: number; value: number }[]>()
-  return (dof) => {
-    let row = kept.get(dof)
-    if (!row) {
-      const most = Math.max(0, ...[...K[dof].values()].map(Math.abs))
-      row = [...K[dof]]
-        .flatMap(([j, value]) =>
-          placeOf.has(j) && !working.isZeroEntry(value, most) ? [{ column: placeOf.get(j)!, value }] : [],
-        )
-        .sort((a, b) => a.column - b.column)
-      kept.set(dof, row)
-    }
-    return row
-  }
-}
-
 /** One row in numbers, each to be opened. */
 function RowOut({
   row,
@@ -282,7 +196,7 @@ function RowOut({
   row: Unknown
   columns: readonly Unknown[]
   entries: EntriesOf
-  address: Props['address']
+  address: LargeMatrixProps['address']
 }) {
   return (
     <>
@@ -296,12 +210,4 @@ function RowOut({
       ))}
     </>
   )
-}
-
-const look = (element: Element): Look => {
-  const style = getComputedStyle(element)
-  const known = new Map<string, string>()
-  const read = (name: string) =>
-    known.get(name) ?? (known.set(name, style.getPropertyValue(`--${name}`).trim()), known.get(name)!)
-  return { colour: read, cond: read('cond'), sans: read('sans') }
 }

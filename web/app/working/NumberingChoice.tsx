@@ -54,33 +54,43 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
           bending only: nothing acts along the beam, so its axial unknowns are left out
         </label>
       )}
-      {now === 'own' && (
-        <div className="own-numbers">
-          {solution.structure.nodes.map((n, i) => {
-            const here = all.filter((u) => u.node === n.id)
-            return (
-              here.length > 0 && (
-                <span key={i}>
-                  <i>{n.id}</i>
-                  {here
-                    .sort((a, b) => ORDER.indexOf(a.component) - ORDER.indexOf(b.component))
-                    .map((u) => (
-                      <label key={u.index}>
-                        {u.component === 'rotation' ? 'turn' : u.component}
-                        <TextField
-                          name={`number of ${working.unknownName(u.node, u.component)}`}
-                          className="cell-input own-number"
-                          value={String(u.number)}
-                          onCommit={(t) => take(working.unknownName(u.node, u.component), t)}
-                        />
-                      </label>
-                    ))}
-                </span>
-              )
-            )
-          })}
-        </div>
-      )}
+      {now === 'own' && <OwnNumbers solution={solution} all={all} onNumber={take} />}
+    </div>
+  )
+}
+
+interface OwnNumbersProps {
+  solution: Solution
+  all: readonly working.Unknown[]
+  onNumber: (name: string, text: string) => string | null
+}
+
+/** The unknowns of each joint with their numbers, to be typed. */
+function OwnNumbers({ solution, all, onNumber }: OwnNumbersProps) {
+  return (
+    <div className="own-numbers">
+      {solution.structure.nodes.map((n, i) => {
+        const here = all
+          .filter((u) => u.node === n.id)
+          .sort((a, b) => ORDER.indexOf(a.component) - ORDER.indexOf(b.component))
+        if (here.length === 0) return null
+        return (
+          <span key={i}>
+            <i>{n.id}</i>
+            {here.map((u) => (
+              <label key={u.index}>
+                {u.component === 'rotation' ? 'turn' : u.component}
+                <TextField
+                  name={`number of ${working.unknownName(u.node, u.component)}`}
+                  className="cell-input own-number"
+                  value={String(u.number)}
+                  onCommit={(t) => onNumber(working.unknownName(u.node, u.component), t)}
+                />
+              </label>
+            ))}
+          </span>
+        )
+      })}
     </div>
   )
 }

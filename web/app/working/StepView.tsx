@@ -24,15 +24,7 @@ export const StepView = memo(function StepView({
   const [chosen, choose] = useMember(solution)
   const page = useMemo(() => pageOf(step, chosen), [step, chosen])
   const { members: ofMembers } = page
-  // a member clicked on the Figure is the one written out
-  const selection = useSheet((s) => s.selection)
-  const clicked = useRef(selection)
-  useEffect(() => {
-    if (selection === clicked.current) return
-    clicked.current = selection
-    const index = solution.structure.members.findIndex((m) => selection === thing.member(m.id))
-    if (ofMembers.includes(index)) choose(index)
-  }, [selection, solution, ofMembers, choose])
+  useClickedMember(solution, ofMembers, choose)
   const at = page.ofOne?.member
   const name = at === undefined ? undefined : solution.structure.members[at].id
   const all = useMemo(() => passagesOf(page), [page])
@@ -75,6 +67,18 @@ export const StepView = memo(function StepView({
     </div>
   )
 })
+
+/** A member clicked on the Figure is the one written out, where the step speaks of it. */
+function useClickedMember(solution: Solution, ofMembers: readonly number[], choose: (index: number) => void) {
+  const selection = useSheet((s) => s.selection)
+  const clicked = useRef(selection)
+  useEffect(() => {
+    if (selection === clicked.current) return
+    clicked.current = selection
+    const index = solution.structure.members.findIndex((m) => selection === thing.member(m.id))
+    if (ofMembers.includes(index)) choose(index)
+  }, [selection, solution, ofMembers, choose])
+}
 
 /**
  * The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart.

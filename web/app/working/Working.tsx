@@ -13,6 +13,9 @@ import { Derivation } from './Derivation'
 import { firstFormulas } from './page'
 import { StepView } from './StepView'
 import './working.css'
+import './matrix.css'
+import './large.css'
+import './derivation.css'
 
 const LABELS: Record<working.StepKey, string> = {
   idealisation: 'Idealisation',
@@ -41,28 +44,10 @@ export function Working() {
   const { step = 'idealisation', problemId } = useParams()
   const solved = useSolved()
   const ledger = useLedger()
-  const [trail, setTrail] = useState<readonly string[]>([])
-  const open = useCallback(
-    (address: string | null) =>
-      setTrail((t) =>
-        address === null ? [] : t.includes(address) ? t.slice(0, t.indexOf(address) + 1) : [...t, address],
-      ),
-    [],
-  )
-  const fresh = useCallback((address: string | null) => setTrail(address === null ? [] : [address]), [])
+  const { trail, open, fresh } = useTrail(step)
   // formulas come with the next step
   useEffect(() => void loadTypesetter(), [])
-  // another step is another reading: what was opened closes
-  useEffect(() => setTrail((t) => (t.length > 0 ? [] : t)), [step])
-  const own = useMemo(
-    () => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined,
-    [ledger],
-  )
-  const bent = ledger?.context.bent !== undefined
-  const keys = useMemo(
-    () => working.STEP_KEYS.filter((k) => (k !== 'supports' || own) && (k !== 'second-order' || bent)),
-    [own, bent],
-  )
+  const keys = useStepKeys(ledger)
   const at = Math.max(0, keys.indexOf(step as working.StepKey))
   const base = `/problems/${problemId}/working`
   const [pinned, pin] = useState<Pinned | null>(null)
@@ -112,6 +97,34 @@ export function Working() {
         printed={solved && problem.members.length <= PRINTED ? solved.action.id : undefined}
       />
     </>
+  )
+}
+
+/** The numbers that were opened one from another; another step is another reading, and what was opened closes. */
+function useTrail(step: string) {
+  const [trail, setTrail] = useState<readonly string[]>([])
+  const open = useCallback(
+    (address: string | null) =>
+      setTrail((t) =>
+        address === null ? [] : t.includes(address) ? t.slice(0, t.indexOf(address) + 1) : [...t, address],
+      ),
+    [],
+  )
+  const fresh = useCallback((address: string | null) => setTrail(address === null ? [] : [address]), [])
+  useEffect(() => setTrail((t) => (t.length > 0 ? [] : t)), [step])
+  return { trail, open, fresh }
+}
+
+/** The steps of this problem: inclined supports and second order have theirs only where there are any. */
+function useStepKeys(ledger: working.Ledger | undefined): readonly working.StepKey[] {
+  const own = useMemo(
+    () => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined,
+    [ledger],
+  )
+  const bent = ledger?.context.bent !== undefined
+  return useMemo(
+    () => working.STEP_KEYS.filter((k) => (k !== 'supports' || own) && (k !== 'second-order' || bent)),
+    [own, bent],
   )
 }
 

@@ -143,29 +143,16 @@ export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, s
   for (let i = r0; i <= r1; i++) if (!rows[i].free) band('held-hatch', 0.3, i, undefined)
   for (let j = c0; j <= c1; j++) if (!columns[j].free) band('held-hatch', 0.3, undefined, j)
   if (cursor) band('cedar-tint', 0.75, cursor.row, cursor.column)
-  const written = lie.h >= WRITTEN
   c.font = `11.5px ${cond}`
   c.textAlign = 'right'
   c.textBaseline = 'middle'
-  for (let i = r0; i <= r1; i++) {
-    const inRow = lit?.has(rows[i].index)
+  for (let i = r0; i <= r1; i++)
     for (const { column: j, value } of content.entries(i)) {
       if (j < c0 || j > c1) continue
-      if (inRow && lit?.has(columns[j].index)) {
-        c.fillStyle = colour('cedar-tint')
-        c.fillRect(X(j), Y(i), lie.w, lie.h)
-      }
-      c.fillStyle = colour(written ? 'ink' : inRow && lit?.has(columns[j].index) ? 'cedar' : 'ink-2')
-      if (written) c.fillText(content.words(value), X(j) + lie.w - 5, Y(i) + lie.h / 2 + 0.5)
-      else
-        c.fillRect(
-          X(j),
-          Y(i),
-          Math.max(lie.w > 4 ? lie.w - 1 : lie.w, 1),
-          Math.max(lie.h > 4 ? lie.h - 1 : lie.h, 1),
-        )
+      const on = (lit?.has(rows[i].index) && lit.has(columns[j].index)) ?? false
+      const words = lie.h >= WRITTEN ? content.words(value) : ''
+      entry(c, lie, colour, [X(j), Y(i)], words, on)
     }
-  }
   if (cursor && lie.h > 5) {
     c.strokeStyle = colour('cedar')
     c.lineWidth = 1.6
@@ -173,7 +160,38 @@ export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, s
   }
   c.restore()
   brackets(c, right, bottom, lie, colour('ink'))
-  margins(c, lie, content, [r0, r1], [c0, c1], { colour, cond, sans })
+  margins(
+    c,
+    lie,
+    content,
+    [
+      [r0, r1],
+      [c0, c1],
+    ],
+    { colour, cond, sans },
+  )
+}
+
+/** One entry: a point, or its number where cells are large enough; those of a lit member are tinted. */
+function entry(
+  c: Ctx,
+  { w, h }: Lie,
+  colour: Look['colour'],
+  [x, y]: [number, number],
+  words: string,
+  on: boolean,
+) {
+  if (on) {
+    c.fillStyle = colour('cedar-tint')
+    c.fillRect(x, y, w, h)
+  }
+  if (h >= WRITTEN) {
+    c.fillStyle = colour('ink')
+    c.fillText(words, x + w - 5, y + h / 2 + 0.5)
+  } else {
+    c.fillStyle = colour(on ? 'cedar' : 'ink-2')
+    c.fillRect(x, y, Math.max(w > 4 ? w - 1 : w, 1), Math.max(h > 4 ? h - 1 : h, 1))
+  }
 }
 
 /** Square brackets at the edges of the window, with serifs where the matrix ends. */
@@ -194,73 +212,89 @@ function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) 
   c.stroke()
 }
 
-/**
- * The numbers of the unknowns: a circle round a free one, a square round a held one; where cells are small,
- * every so many.
- */
+/** The number of an unknown in a margin: `full` has a circle round a free one, a square round a held one. */
+function mark(
+  c: Ctx,
+  { colour, sans }: Look,
+  u: Unknown,
+  [x, y]: [number, number],
+  full: boolean,
+  on: boolean,
+) {
+  c.font = `${on ? '600' : '500'} ${u.number > 999 ? 9 : 10}px ${sans}`
+  if (full) {
+    c.beginPath()
+    if (u.free) c.arc(x, y, u.number > 99 ? 10 : 8.5, 0, 7)
+    else c.rect(x - (u.number > 99 ? 10 : 8), y - 8, u.number > 99 ? 20 : 16, 16)
+    c.fillStyle = colour(on ? 'cedar-tint' : u.free ? 'cedar-tint' : 'sheet')
+    c.fill()
+    c.strokeStyle = colour(u.free ? 'cedar' : 'held')
+    c.lineWidth = on ? 1.8 : 1
+    c.stroke()
+  }
+  c.fillStyle = colour(u.free ? 'cedar-deep' : 'ink-2')
+  c.fillText(String(u.number), x, y + 0.5)
+}
+
+interface Margin {
+  all: readonly Unknown[]
+  /** The first and the last that the window shows. */
+  shown: [number, number]
+  /** px of a cell along the margin. */
+  cell: number
+  place: (i: number) => [number, number]
+  chosen: number | undefined
+  /** px that two numbers stand apart at least. */
+  apart: number
+}
+
+/** The numbers along one margin; where cells are small, every so many, and always the chosen one. */
+function along(c: Ctx, lie: Lie, look: Look, { all, shown: [from, to], cell, place, chosen, apart }: Margin) {
+  const every = stride(cell, apart)
+  const full = every === 1
+  for (let i = from; i <= to; i++) {
+    const [x, y] = place(i)
+    if (x < LEFT - 30 || y < TOP - 20 || x > LEFT + lie.width || y > TOP + lie.height) continue
+    const near = chosen !== undefined && Math.abs(i - chosen) * cell < apart
+    if (i === chosen) mark(c, look, all[i], [x, y], full, true)
+    else if ((full || all[i].number % every === 0) && !near) mark(c, look, all[i], [x, y], full, false)
+  }
+}
+
+/** The numbers of the unknowns on both margins, which stay in view as the matrix is scrolled. */
 function margins(
   c: Ctx,
   lie: Lie,
   { rows, columns, cursor }: Content,
-  [r0, r1]: [number, number],
-  [c0, c1]: [number, number],
-  { colour, sans }: Look,
+  [r, k]: [rows: [number, number], columns: [number, number]],
+  look: Look,
 ) {
   c.textAlign = 'center'
   c.textBaseline = 'middle'
-  const mark = (u: Unknown, x: number, y: number, full: boolean, on: boolean) => {
-    c.font = `${on ? '600' : '500'} ${u.number > 999 ? 9 : 10}px ${sans}`
-    if (full) {
-      c.beginPath()
-      if (u.free) c.arc(x, y, u.number > 99 ? 10 : 8.5, 0, 7)
-      else c.rect(x - (u.number > 99 ? 10 : 8), y - 8, u.number > 99 ? 20 : 16, 16)
-      c.fillStyle = colour(on ? 'cedar-tint' : u.free ? 'cedar-tint' : 'sheet')
-      c.fill()
-      c.strokeStyle = colour(u.free ? 'cedar' : 'held')
-      c.lineWidth = on ? 1.8 : 1
-      c.stroke()
-    }
-    c.fillStyle = colour(u.free ? 'cedar-deep' : 'ink-2')
-    c.fillText(String(u.number), x, y + 0.5)
-  }
-  const along = (
-    all: readonly Unknown[],
-    [from, to]: [number, number],
-    cell: number,
-    place: (i: number) => [number, number],
-    chosen: number | undefined,
-    apart: number,
-  ) => {
-    const every = stride(cell, apart)
-    const full = every === 1
-    for (let i = from; i <= to; i++) {
-      const [x, y] = place(i)
-      if (x < LEFT - 30 || y < TOP - 20 || x > LEFT + lie.width || y > TOP + lie.height) continue
-      if (i === chosen) mark(all[i], x, y, full, true)
-      else if (
-        (all[i].number % every === 0 || full) &&
-        (chosen === undefined || Math.abs(i - chosen) * cell >= apart)
-      )
-        mark(all[i], x, y, full, false)
-    }
-  }
   c.save()
   c.beginPath()
   c.rect(0, TOP, LEFT - 3, lie.height)
   c.clip()
-  along(rows, [r0, r1], lie.h, (i) => [LEFT - 20, TOP + (i + 0.5) * lie.h - lie.y], cursor?.row, 16)
+  along(c, lie, look, {
+    all: rows,
+    shown: r,
+    cell: lie.h,
+    place: (i) => [LEFT - 20, TOP + (i + 0.5) * lie.h - lie.y],
+    chosen: cursor?.row,
+    apart: 16,
+  })
   c.restore()
   c.save()
   c.beginPath()
   c.rect(LEFT, 0, lie.width, TOP - 2)
   c.clip()
-  along(
-    columns,
-    [c0, c1],
-    lie.w,
-    (j) => [LEFT + (j + 0.5) * lie.w - lie.x, TOP - 14],
-    cursor?.column,
-    lie.w >= 40 ? 20 : 26,
-  )
+  along(c, lie, look, {
+    all: columns,
+    shown: k,
+    cell: lie.w,
+    place: (j) => [LEFT + (j + 0.5) * lie.w - lie.x, TOP - 14],
+    chosen: cursor?.column,
+    apart: lie.w >= 40 ? 20 : 26,
+  })
   c.restore()
 }
