@@ -24,6 +24,8 @@ export function Combinations() {
   const cases = useSheet((s) => s.problem.loadCases) ?? []
   const combinations = useSheet((s) => s.problem.combinations) ?? []
   if (cases.length < 2 && combinations.length === 0) return null
+  // a label is read whole: 1.2D+1.6L+0.5S
+  const widest = Math.max(0, ...combinations.map((c) => c.id.length))
   const blanks = combinations.filter((c) => cases.some((o) => c.factors[o.id] === undefined))
   return (
     <div className="combinations">
@@ -31,7 +33,7 @@ export function Combinations() {
         <table className="t" aria-label="Combinations" onKeyDown={onGridKeys}>
           <thead>
             <tr>
-              <th style={{ width: 78 }}>Comb.</th>
+              <th style={{ width: Math.min(160, Math.max(78, 18 + 8.5 * widest)) }}>Comb.</th>
               {cases.map((c) => (
                 <th key={c.id} title={c.title}>
                   {c.id}

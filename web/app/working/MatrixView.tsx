@@ -37,6 +37,7 @@ const STEPS: Record<string, readonly [number, number]> = {
 const USUAL = working.readingOf(undefined)
 
 const isSymmetric = (values: readonly (readonly number[])[]) =>
+  values.every((r) => r.length === values.length) &&
   values.every((r, i) => r.every((v, j) => j <= i || Math.abs(v - values[j][i]) <= 1e-9 * Math.abs(v)))
 
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
@@ -109,7 +110,7 @@ function cellsOf(props: Props, i: number, cursor: Place, cut: number | undefined
   const { entries, power, reading = USUAL, block, parting, at, changed, onPoint, onPick } = props
   const { rows, columns, values } = entries
   const { biggest, symmetric } = sizesOf(values)
-  const dim = reading.dimmed && rows.length === columns.length && symmetric
+  const dim = reading.dimmed && symmetric
   const cls = (j: number) => {
     const c: string[] = []
     if (parting !== undefined && (rows[i]?.free === false || columns[j]?.free === false)) c.push('held')
