@@ -136,7 +136,8 @@ const ROLE_WORDS = {
 
 /** The browser and the system in the long name that a browser gives itself. */
 export function browserWords(name: string): string {
-  const browser = /(Firefox|Edg|Chrome|Safari)\//.exec(name)?.[1]
+  // a browser names those it is akin to as well: Edge says Chrome, and Chrome says Safari
+  const browser = ['Firefox', 'Edg', 'Chrome', 'Safari'].find((b) => name.includes(`${b}/`))
   const system = /(Windows|Mac OS|Android|iPhone|iPad|Linux)/.exec(name)?.[1]
   return [browser === 'Edg' ? 'Edge' : browser, system].filter(Boolean).join(' on ') || 'another program'
 }
