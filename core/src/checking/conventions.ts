@@ -2,13 +2,14 @@ import type { Answer } from '../document/types.js'
 import type { Judged } from './judged.js'
 
 /** A family of quantities whose sign is a convention: all of a sheet's answers of it are signed alike. */
-type Family = 'axial' | 'shear' | 'moment' | 'reaction moment'
+type Family = 'axial' | 'shear' | 'moment' | 'reaction moment' | 'fixed-end moment'
 
 function familyOf(a: Answer): Family | undefined {
   if (a.sense) return undefined
   if (a.quantity === 'axial' || a.quantity === 'shear' || a.quantity === 'moment') return a.quantity
   if (a.quantity === 'maximum' || a.quantity === 'minimum')
     return a.of === 'axial' || a.of === 'shear' || a.of === 'moment' ? a.of : undefined
+  if (a.quantity === 'fixed-end') return a.component === 'rotation' ? 'fixed-end moment' : undefined
   return a.quantity === 'reaction' && a.component === 'rotation' ? 'reaction moment' : undefined
 }
 

@@ -90,6 +90,16 @@ function signSentence(a: Answer): string {
         `${a.component === 'x' ? 'to the right' : a.component === 'y' ? 'upward' : 'counter-clockwise'} ` +
         'as positive.'
       )
+    case 'fixed-end':
+      return (
+        'The amount is right, the sign is opposite: Viga counts what acts on the member, a moment positive ' +
+        'counter-clockwise.'
+      )
+    case 'load-vector':
+      return (
+        'The amount is right, the sign is opposite: an entry of P is the load on the joint less the fixed-end ' +
+        'forces there.'
+      )
     case 'axial':
       return 'The amount is right, the sign is opposite: Viga counts tension as positive.'
     case 'moment':

@@ -9,6 +9,9 @@ export function solutionStep(a: Pick<Answer, 'quantity' | 'member' | 'at'>): Ste
   switch (a.quantity) {
     case 'stiffness':
       return a.member === undefined ? 'assembly' : 'stiffness'
+    case 'fixed-end':
+    case 'load-vector':
+      return 'loads'
     case 'displacement':
       return 'solution'
     case 'reaction':

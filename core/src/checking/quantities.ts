@@ -65,9 +65,24 @@ export function computedFor(
       return extreme(problem, solution, action, a, memberIndex)
     case 'stiffness':
       return memberIndex >= 0 ? memberEntry(solution, a, memberIndex) : structureEntry(solution, a)
+    case 'fixed-end':
+      return value(fixedEnd(action, a, memberIndex), '')
+    case 'load-vector': {
+      const dof = solution.dofs.of[3 * nodeIndex + COMPONENTS.indexOf(a.component!)]
+      return value(
+        dof < 0 ? null : action.load[dof],
+        `${a.node} has no such unknown, so P has no such entry.`,
+      )
+    }
     case 'load-factor':
       return value(lowestFactor(solution, action), 'This structure never buckles under these loads.')
   }
+}
+
+/** A fixed-end force of a member in its own axes, with its released ends let go; 0 where no load is on it. */
+function fixedEnd(action: ActionSolution, a: Answer, member: number): number {
+  const at = (a.end === 'end' ? 3 : 0) + COMPONENTS.indexOf(a.component!)
+  return action.fixed.get(member)?.[at] ?? 0
 }
 
 function alongMember(

@@ -51,6 +51,23 @@ const along =
   (p: Problem, { at = ['50%'] }: ListOptions = {}) =>
     beams(p).flatMap((m) => at.map((place): Place => ({ quantity, member: m.id, at: place })))
 
+/** At both ends of every member that a load is on. */
+function fixedEndMoments(p: Problem): Place[] {
+  const loaded = new Set(
+    (p.loadCases ?? []).flatMap((c) => c.loads.map((l) => (l.type === 'nodal' ? '' : l.member))),
+  )
+  return beams(p).flatMap((m) =>
+    loaded.has(m.id)
+      ? (['start', 'end'] as const).map((end): Place => ({
+          quantity: 'fixed-end',
+          member: m.id,
+          end,
+          component: 'rotation',
+        }))
+      : [],
+  )
+}
+
 function extremes(p: Problem): Place[] {
   const members = beams(p)
   if (members.length === 0) return []
@@ -105,6 +122,7 @@ export const ANSWER_LISTS: readonly AnswerList[] = [
     places: (p) =>
       p.members.flatMap((m): Place[] => (isAlone(p, m.id) ? [{ quantity: 'axial', member: m.id }] : [])),
   },
+  { key: 'fixed-end', title: 'fixed-end moments', places: fixedEndMoments },
   { key: 'end-moments', title: 'end moments', places: atEnds('moment') },
   { key: 'end-shears', title: 'end shears', places: atEnds('shear') },
   { key: 'end-axial', title: 'end axial forces', places: atEnds('axial') },
@@ -116,6 +134,11 @@ export const ANSWER_LISTS: readonly AnswerList[] = [
     key: 'displacements',
     title: 'displacements D',
     places: (p) => unknownsOf(p).map((u): Place => ({ quantity: 'displacement', ...u })),
+  },
+  {
+    key: 'load-vector',
+    title: 'entries of P',
+    places: (p) => unknownsOf(p).map((u): Place => ({ quantity: 'load-vector', ...u })),
   },
   {
     key: 'structure-matrix',
@@ -130,7 +153,7 @@ export const ANSWER_LISTS: readonly AnswerList[] = [
 export const takesPlaces = (key: string): boolean => ['moments', 'shears', 'deflections'].includes(key)
 export const takesMember = (key: string): boolean => key === 'member-matrix'
 
-const PLACE_KEYS = ['quantity', 'node', 'component', 'axes', 'member', 'at', 'side', 'of'] as const
+const PLACE_KEYS = ['quantity', 'node', 'component', 'axes', 'member', 'at', 'side', 'end', 'of'] as const
 
 /** Whether two places are the same one: an answer that stands at a place of a list, in the same case. */
 export const samePlace = (a: Place, b: Place, firstCase: string | undefined): boolean =>

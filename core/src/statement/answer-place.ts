@@ -12,6 +12,8 @@ export const QUANTITIES: readonly (readonly [AnswerQuantity, string])[] = [
   ['deflection', 'deflection'],
   ['maximum', 'largest'],
   ['minimum', 'least'],
+  ['fixed-end', 'fixed-end force'],
+  ['load-vector', 'entry of P'],
   ['stiffness', 'stiffness entry'],
   ['load-factor', 'critical load factor'],
 ]
@@ -23,7 +25,9 @@ export const isExtreme = (q: AnswerQuantity) => q === 'maximum' || q === 'minimu
 /** The quantities a problem has: a truss knows neither shear nor moment. */
 export const quantitiesOf = (p: Problem) =>
   p.kind === 'truss'
-    ? QUANTITIES.filter(([q]) => !['shear', 'moment', 'deflection', 'maximum', 'minimum'].includes(q))
+    ? QUANTITIES.filter(
+        ([q]) => !['shear', 'moment', 'deflection', 'maximum', 'minimum', 'fixed-end'].includes(q),
+      )
     : QUANTITIES
 
 /** Joints that can stand in an answer: those with a support for a reaction, else all. */
@@ -61,10 +65,18 @@ export function fitted(p: Problem, d: Place): Place | undefined {
   const named = members.includes(d.member ?? '') ? d.member : undefined
   if (quantity === 'load-factor') return { quantity, ...about }
   if (quantity === 'stiffness') return stiffnessPlace(p, d, named, about)
-  if (quantity === 'reaction' || quantity === 'displacement') {
+  if (quantity === 'reaction' || quantity === 'displacement' || quantity === 'load-vector') {
     if (node === undefined) return undefined
     const place: Place = { quantity, node, component, ...about }
     return d.axes === 'own' && mayBeOwn(p, place) ? { ...place, axes: 'own' } : place
+  }
+  if (quantity === 'fixed-end') {
+    const bends = (id: string | undefined) => id !== undefined && !isAlone(p, id)
+    const member = bends(named) ? named : members.find(bends)
+    const turning = componentsOf(p).includes(d.component ?? 'rotation') ? (d.component ?? 'rotation') : 'y'
+    return member === undefined
+      ? undefined
+      : { quantity, member, end: d.end ?? 'start', component: turning, ...about }
   }
   if (isExtreme(quantity))
     return {
@@ -119,6 +131,7 @@ const PLACE_KEYS = [
   'member',
   'at',
   'side',
+  'end',
   'sense',
   'of',
   'row',

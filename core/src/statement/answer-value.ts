@@ -22,9 +22,10 @@ const WAYS_OF: Record<Component, readonly [Way, Way]> = {
 
 /** Whether a value there acts along a global axis, so that a direction can be said instead of a sign. */
 export const hasDirection = (place: Place): place is Place & { component: Component } =>
-  (place.quantity === 'reaction' || place.quantity === 'displacement') &&
   place.component !== undefined &&
-  (place.axes !== 'own' || place.component === 'rotation')
+  (place.quantity === 'reaction' || place.quantity === 'displacement' || place.quantity === 'load-vector'
+    ? place.axes !== 'own' || place.component === 'rotation'
+    : place.quantity === 'fixed-end' && place.component === 'rotation')
 
 /** A direction before or behind an amount: `18.2 up`, `↓ 4 kN`, `12 kN·m clockwise`. */
 function cutWay(text: string): { amount: string; word: string; way: Way } | undefined {

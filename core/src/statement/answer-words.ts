@@ -3,6 +3,9 @@ import type { Answer } from '../document/types.js'
 /** What a quantity along a member is called. */
 const LETTER = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
 
+/** The parts of a fixed-end force, in the axes of the member. */
+const FIXED = { x: 'axial force', y: 'shear', rotation: 'moment' } as const
+
 const SUB = { x: ' x', y: ' y', rotation: '' } as const
 
 /** What a hand value is called: "A y", "M of AB at 100%", "largest M". */
@@ -37,6 +40,10 @@ export function answerName(a: Answer): string {
         typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : ''
       return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}${a.axes === 'member' ? ' in member axes' : ''}`
     }
+    case 'fixed-end':
+      return `fixed-end ${FIXED[a.component!]} of ${a.member} at its ${a.end}`
+    case 'load-vector':
+      return `P at ${a.node}${SUB[a.component!] || ' turn'}`
     case 'load-factor':
       return 'critical load factor'
   }

@@ -107,6 +107,26 @@ function reaction(
   return found(own && mayBeOwn(p, place) ? { ...place, axes: 'own' } : place)
 }
 
+/** `FEM_BA`: the fixed-end moment of AB at its end B. */
+function fixedEnd(p: Problem, what: string, name: string, side?: string): NamedPlace {
+  const of = memberAt(p, name)
+  if ('message' in of) return refused(of.message)
+  const { member, near } = of
+  if (isAlone(p, member)) return refused(`${member} carries axial force alone.`)
+  const end = side === undefined ? (near === '0%' ? 'start' : 'end') : (side as 'start' | 'end')
+  const of3 = ({ m: 'rotation', v: 'y', n: 'x' } as const)[what.toLowerCase() as 'm']
+  return found({ quantity: 'fixed-end', member, end, component: of3 })
+}
+
+function loadVector(p: Problem, name: string, c: string): NamedPlace {
+  const node = findJoint(p, name)
+  return node === undefined
+    ? refused(`There is no joint ${name}.`)
+    : found({ quantity: 'load-vector', node, component: component(c) })
+}
+
+const FIXED_WORDS: Record<string, string> = { moment: 'm', shear: 'v', 'axial force': 'n' }
+
 const component = (letter: string): Component => (/^[xy]$/.test(letter) ? (letter as 'x' | 'y') : 'rotation')
 
 function structureEntry(p: Problem, [row, rc, column, cc]: (string | undefined)[]): NamedPlace {
@@ -138,6 +158,12 @@ const WAYS: readonly Way[] = [
   matches(/^(?:(?:critical|elastic) )*load factor$|^(?:λ|lambda)(?: ?cr)?$/i, () =>
     found({ quantity: 'load-factor' }),
   ),
+  matches(/^FE(M|V|N) ?(?:of )?(.+?)$/, (p, [what, name]) => fixedEnd(p, what!, name!)),
+  matches(
+    /^fixed-end (moment|shear|axial force) (?:of )?(.+?)(?: at (?:its )?(start|end))?$/i,
+    (p, [what, name, end]) => fixedEnd(p, FIXED_WORDS[what!.toLowerCase()], name!, end?.toLowerCase()),
+  ),
+  matches(/^P (?:at )?(.+?) ?(x|y|turn|rotation)$/, (p, [name, c]) => loadVector(p, name!, c!)),
   matches(/^K (.+?) (x|y|turn|rotation),? (.+?) (x|y|turn|rotation)$/, structureEntry),
   matches(
     /^k(?: of)? ?(.+?)[ [(]+([1-6]) ?, ?([1-6])[\])]?(?:,? in (member|global) axes)?$/,

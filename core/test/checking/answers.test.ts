@@ -31,6 +31,17 @@ describe('hand answers', () => {
     [{ at: '130%', value: 1 }, 'unknown'],
     [{ quantity: 'load-factor', value: 3 }, 'unknown'],
     [{ case: 'none', value: 3 }, 'unknown'],
+    // the loaded span held at both ends: wL²/12 = 10.67 there, wL/2 = 16
+    [{ quantity: 'fixed-end', end: 'start', component: 'rotation', value: 10.67 }, 'agrees'],
+    [{ quantity: 'fixed-end', end: 'end', component: 'rotation', value: '-8*4^2/12' }, 'agrees'],
+    [{ quantity: 'fixed-end', end: 'end', component: 'y', value: 16 }, 'agrees'],
+    [{ quantity: 'fixed-end', member: 'BC', end: 'end', component: 'rotation', value: 0 }, 'agrees'],
+    [{ quantity: 'fixed-end', end: 'start', component: 'rotation', value: 16 }, 'differs'],
+    // P is the load on the joint less the fixed-end forces there
+    [{ quantity: 'load-vector', node: 'B', component: 'rotation', value: 10.67 }, 'agrees'],
+    [{ quantity: 'load-vector', node: 'B', component: 'y', value: -16 }, 'agrees'],
+    [{ quantity: 'load-vector', node: 'C', component: 'rotation', value: 0 }, 'agrees'],
+    [{ quantity: 'load-vector', node: 'B', component: 'rotation', value: -10.67 }, 'differs'],
   ] as [Partial<Answer>, string][])('%j %s', (a, verdict) => expect(check(a).verdict).toBe(verdict))
 
   it.each([

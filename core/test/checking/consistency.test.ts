@@ -106,6 +106,29 @@ it('bar forces that do not balance at a joint of a truss are named', () => {
   expect(consistency).toMatchObject([{ kind: 'joint', scope: 'C' }])
 })
 
+describe('the convention of fixed-end moments', () => {
+  const fixed = (end: 'start' | 'end', value: number): Omit<Answer, 'id'> => ({
+    quantity: 'fixed-end',
+    member: 'AB',
+    end,
+    component: 'rotation',
+    value,
+  })
+  it('is the opposite one where both ends fit it, and an error where one does', () => {
+    const { problem: held } = frame()
+      .node('A', 0, 0)
+      .node('B', 6, 0)
+      .member('A', 'B')
+      .support('A', 'fixed')
+      .support('B', 'fixed')
+      .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -4 })
+    const verdicts = (...answers: Omit<Answer, 'id'>[]) => check(held, answers).answers.map((a) => a.verdict)
+    expect(verdicts(fixed('start', 12), fixed('end', -12))).toEqual(['agrees', 'agrees'])
+    expect(verdicts(fixed('start', -12), fixed('end', 12))).toEqual(['convention', 'convention'])
+    expect(verdicts(fixed('start', -12), fixed('end', -12))).toEqual(['differs', 'agrees'])
+  })
+})
+
 describe('a convention', () => {
   const moment = (at: string, value: number): Omit<Answer, 'id'> => ({
     quantity: 'moment',

@@ -87,6 +87,7 @@ describe('the place of a hand value', () => {
       'reaction',
       'displacement',
       'axial',
+      'load-vector',
       'stiffness',
       'load-factor',
     ])

@@ -54,6 +54,15 @@ describe('the name of a hand value', () => {
     ['Δ_By', { quantity: 'displacement', node: 'B', component: 'y' }],
     ['rotation of B', { quantity: 'displacement', node: 'B', component: 'rotation' }],
     ['k_AB(3,5)', { quantity: 'stiffness', member: 'AB', axes: 'global', row: 3, column: 5 }],
+    ['FEM_AB', { quantity: 'fixed-end', member: 'AB', end: 'start', component: 'rotation' }],
+    ['FEM_BA', { quantity: 'fixed-end', member: 'AB', end: 'end', component: 'rotation' }],
+    ['FEV_CB', { quantity: 'fixed-end', member: 'BC', end: 'end', component: 'y' }],
+    [
+      'fixed-end shear of BC at its start',
+      { quantity: 'fixed-end', member: 'BC', end: 'start', component: 'y' },
+    ],
+    ['P_By', { quantity: 'load-vector', node: 'B', component: 'y' }],
+    ['P_B turn', { quantity: 'load-vector', node: 'B', component: 'rotation' }],
     ['critical load factor', { quantity: 'load-factor' }],
   ])('%s', (text, expected) => expect(place(text)).toEqual(expected))
 
@@ -67,6 +76,8 @@ describe('the name of a hand value', () => {
     expect(message('M_DB')).toBe('DB carries axial force alone.')
     // the letters of max are a member's, not a word, where an underscore parts them
     expect(message('M_AX')).toBe('There is no member AX.')
+    expect(message('FEM_DB')).toContain('axial force alone')
+    expect(message('P_Qy')).toContain('There is no joint Q')
     expect(message('what')).toContain('is not understood')
   })
 
@@ -119,6 +130,19 @@ describe('lines of hand values', () => {
       { line: 'M_XY = 3', message: expect.stringContaining('There is no member') },
       { line: 'Ay = 3 left', message: 'This component acts up or down.' },
     ])
+  })
+  it('take fixed-end moments and entries of P with the way they turn', () => {
+    const { answers, left } = readAnswers(
+      portal,
+      'FEM_BC = 12 ccw\nFEM_CB = 12 cw\nP_Bx = 4 left\nFEV_BC = 8 up',
+    )
+    expect(answers.map((a) => [answerName({ id: '', ...a }), a.value])).toEqual([
+      ['fixed-end moment of BC at its start', 12],
+      ['fixed-end moment of BC at its end', -12],
+      ['P at B x', -4],
+    ])
+    // a shear of a member acts across it, whichever way the member lies
+    expect(left.map((l) => l.line)).toEqual(['FEV_BC = 8 up'])
   })
   it('take T and C for the axial force of a member that bends, too, as its sign', () => {
     const { answers } = readAnswers(portal, 'N_AB = 95 C\nN_BC = 4 kN T')

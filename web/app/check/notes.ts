@@ -72,7 +72,8 @@ export function checkNotes(
  * Where along its member an answer is: as stated, a share or a length from the start; the middle where it
  * says neither.
  */
-function placeOn(problem: Problem, s: Structure, view: View, { at }: Answer, m: StructureMember): Vec {
+function placeOn(problem: Problem, s: Structure, view: View, a: Answer, m: StructureMember): Vec {
+  const at = a.quantity === 'fixed-end' ? (a.end === 'end' ? '100%' : '0%') : a.at
   const l = memberLine(s, view, m)
   const percent = /^([\d.]+)\s*%$/.exec(String(at ?? '').trim())
   const length =

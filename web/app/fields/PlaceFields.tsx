@@ -58,7 +58,7 @@ export function PlaceFields({ problem, place, onChange, caseless }: Props) {
   const { quantity } = place
   const set = (change: Partial<Place>) => onChange({ ...place, ...change })
   const cases = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])]
-  const atJoint = quantity === 'reaction' || quantity === 'displacement'
+  const atJoint = quantity === 'reaction' || quantity === 'displacement' || quantity === 'load-vector'
   return (
     <>
       <Choice
@@ -71,6 +71,7 @@ export function PlaceFields({ problem, place, onChange, caseless }: Props) {
       {(isAlong(quantity) || isExtreme(quantity)) && (
         <AlongFields problem={problem} place={place} set={set} />
       )}
+      {quantity === 'fixed-end' && <FixedEndFields problem={problem} place={place} set={set} />}
       {quantity === 'stiffness' && <StiffnessFields problem={problem} place={place} set={set} />}
       {!caseless && cases.length > 1 && quantity !== 'stiffness' && quantity !== 'load-factor' && (
         <Choice
@@ -92,7 +93,8 @@ interface Part {
 
 function JointFields({ problem, place, set }: Part) {
   const { quantity } = place
-  const word = (c: Component) => (c === 'rotation' ? (quantity === 'reaction' ? 'moment' : 'rotation') : c)
+  const word = (c: Component) =>
+    c === 'rotation' ? (quantity === 'displacement' ? 'rotation' : 'moment') : c
   return (
     <>
       <Choice
@@ -193,6 +195,42 @@ function AlongFields({ problem, place, set }: Part) {
     </>
   )
 }
+
+/** The ends of a member by the joints they stand at, and the parts of a force there in the member's axes. */
+function FixedEndFields({ problem, place, set }: Part) {
+  const m = problem.members.find((o) => o.id === place.member)
+  return (
+    <>
+      <Choice
+        name="member"
+        value={place.member ?? ''}
+        options={problem.members.flatMap((o) => (isAlone(problem, o.id) ? [] : [[o.id, `of ${o.id}`]]))}
+        onChoose={(v) => set({ member: v })}
+      />
+      <Choice
+        name="end"
+        value={place.end ?? 'start'}
+        options={[
+          ['start', `at ${m?.start ?? 'its start'}`],
+          ['end', `at ${m?.end ?? 'its end'}`],
+        ]}
+        onChoose={(v) => set({ end: v as 'start' | 'end' })}
+      />
+      <Choice
+        name="component"
+        value={place.component ?? 'rotation'}
+        options={FIXED_END_PARTS}
+        onChoose={(v) => set({ component: v as Component })}
+      />
+    </>
+  )
+}
+
+const FIXED_END_PARTS: Options = [
+  ['rotation', 'moment'],
+  ['y', 'shear'],
+  ['x', 'axial force'],
+]
 
 function StiffnessFields({ problem, place, set }: Part) {
   const six: Options = [1, 2, 3, 4, 5, 6].map((n) => [String(n), String(n)])

@@ -107,7 +107,7 @@ describe('an account', () => {
 })
 
 describe('sharing', () => {
-  const shared = {
+  const shared: Parameters<typeof Sharing>[0] = {
     id: 'p1',
     title: 'Palm house',
     origin: 'http://viga.test',
@@ -116,7 +116,7 @@ describe('sharing', () => {
   }
 
   it('shows the links and the people, each with what it gives, and ends them', async () => {
-    const { sent, user } = page(() => <Sharing {...(shared as never)} />)
+    const { sent, user } = page(() => <Sharing {...shared} />)
     expect(screen.getByText(/http:\/\/viga\.test\/shared\/abc/)).toBeTruthy()
     expect(screen.getByText('reads and changes')).toBeTruthy()
     const [link, reed] = screen.getAllByRole('button', { name: 'End it' })
@@ -127,7 +127,7 @@ describe('sharing', () => {
   })
 
   it('with a person says at once what is no address', async () => {
-    const { sent, user } = page(() => <Sharing {...(shared as never)} />)
+    const { sent, user } = page(() => <Sharing {...shared} />)
     await user.type(screen.getByLabelText(/E-mail address of the account/), 'reed')
     await user.click(screen.getByRole('button', { name: 'Share' }))
     expect(screen.getByText('This is not an e-mail address.')).toBeTruthy()

@@ -50,6 +50,13 @@ function reversedAnswer(a: Answer, m: Measure, L: number): Answer {
   const out = { ...a }
   if (a.at !== undefined) out.at = fromOtherEnd(a.at, m, L)
   if (a.side) out.side = a.side === 'left' ? 'right' : 'left'
+  if (a.quantity === 'fixed-end')
+    return {
+      ...out,
+      end: a.end === 'end' ? 'start' : 'end',
+      // forces in member axes turn with them, a moment stays
+      ...(a.component === 'rotation' ? {} : { value: scaled(a.value, -1) }),
+    }
   if (a.quantity === 'stiffness') return { ...out, ...reversedEntry(a) }
   const of = a.of ?? a.quantity
   if (of !== 'moment' && of !== 'deflection') return out

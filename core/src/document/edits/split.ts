@@ -131,5 +131,6 @@ function halves(p: Problem, whole: Member, node: string): [Member, Member] {
 }
 
 function moveAnswer(a: Answer, c: Cut): Answer {
+  if (a.quantity === 'fixed-end') return { ...a, member: a.end === 'end' ? c.second : c.first }
   return a.at === undefined ? { ...a, member: c.first } : { ...a, ...placeOnHalf(c, a.at) }
 }

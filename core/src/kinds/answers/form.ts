@@ -36,6 +36,9 @@ export function answerDimension(a: {
       return a.component === 'rotation' ? D.angle : D.length
     case 'moment':
       return D.moment
+    case 'fixed-end':
+    case 'load-vector':
+      return a.component === 'rotation' ? D.moment : D.force
     case 'deflection':
       return D.length
     case 'maximum':
@@ -95,6 +98,14 @@ const KINDS = {
     'row!': place,
     'column!': place,
   }),
+  /** A force on the member held at both ends, in its own axes; its moment counter-clockwise. */
+  'fixed-end': answer('fixed-end', {
+    'member!': reference('member'),
+    'end!': oneOf('start', 'end'),
+    'component!': component,
+  }),
+  /** An entry of P: the load on the joint less the fixed-end forces that meet there. */
+  'load-vector': answer('load-vector', { 'node!': reference('node'), 'component!': component }),
   'load-factor': answer('load-factor', {}),
 }
 
