@@ -1,4 +1,5 @@
 import { working } from '@viga/core'
+import { curve } from './curve'
 import { held } from './figure'
 import { gap, heading, table, words, type Pages } from './pages'
 import { QUIET, space, textBox, type Box } from './type'
@@ -27,6 +28,7 @@ export const blocksOnPaper = (p: Pages, book: working.Ledger): working.BlockVisi
     },
     equation: (b) => equation(p, b),
     drawing: (b) => held(p, book, b),
+    chart: (b) => curve(p, book, b),
     polynomial: (b) => polynomial(p, book, b),
     table: (b) => {
       if (b.title) heading(p, b.title, 3)

@@ -48,6 +48,7 @@ export type Block =
   | TableBlock
   | PolynomialBlock
   | DrawingBlock
+  | ChartBlock
   /** What is said in letters alone, of whole matrices. */
   | EquationBlock
 
@@ -99,6 +100,16 @@ export interface DrawingBlock {
   kind: 'drawing'
   member: number
   forces: { end: number; at: string }[]
+}
+
+/** A curve with its roots, each marked with its number by its address. The values of the curve have no unit. */
+export interface ChartBlock {
+  kind: 'chart'
+  title: string
+  /** What grows along the x axis. */
+  x: string
+  points: [x: number, y: number][]
+  roots: { x: number; at: string }[]
 }
 
 /** A force along a stretch of a member as a polynomial in t, the distance from the stretch's start. */

@@ -7,6 +7,7 @@ import type { Problem } from '../document/types.js'
 import { addressOf, readAddress } from './address.js'
 import type { ThingKey } from '../document/thing.js'
 import { BENT } from './stiffness/origins/bent.js'
+import { BENT_EQUATIONS } from './stiffness/origins/bent-equations.js'
 import { CHECKS } from './stiffness/origins/checks.js'
 import { DIAGRAM } from './stiffness/origins/diagrams.js'
 import { FACTORED } from './stiffness/origins/factored.js'
@@ -54,6 +55,7 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   ...DIAGRAM,
   ...CHECKS,
   ...BENT,
+  ...BENT_EQUATIONS,
 }
 
 const kindOf = (name: string): Kind | undefined => (Object.hasOwn(KINDS, name) ? KINDS[name] : undefined)

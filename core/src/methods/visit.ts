@@ -43,6 +43,7 @@ const ADDRESSES: BlockVisitor<string[]> = {
   lines: (b) => b.addresses,
   polynomial: (b) => b.coefficients,
   drawing: (b) => b.forces.map((f) => f.at),
+  chart: (b) => b.roots.map((r) => r.at),
   matrix: (b) => b.rows.flatMap((_, i) => b.columns.map((__, j) => b.at(i, j))),
   table: (b) =>
     b.rows.flatMap((row) =>

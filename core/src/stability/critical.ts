@@ -5,6 +5,7 @@ import type { Structure, StructureMember } from '../structure/types.js'
 import type { AxialForces } from './bent-element.js'
 import { bentSystem } from './bent-system.js'
 import { lowestByIteration } from './lowest.js'
+import { polishedRoot, type Count } from './polished-root.js'
 
 /** Beyond this factor nobody calls a structure one that buckles. */
 const LIMIT = 1e10
@@ -12,13 +13,6 @@ const LIMIT = 1e10
 const ROUNDING = 1e-11
 /** A critical factor is found to this relative width. */
 const WIDTH = 1e-13
-
-/** How many critical factors lie below one, and the size of the determinant there. */
-interface Count {
-  factor: number
-  passed: number
-  logDeterminant: number
-}
 
 /** The axial forces that critical factors are asked for, and where to look. */
 export interface CriticalInput {
@@ -108,8 +102,19 @@ function nextFactor(
   if (!bracket) return undefined
   const finest = bracket[1].factor
   const at = (factor: number) => countAt(input, factor, finest)
-  return refined(at, at(bracket[0].factor), at(bracket[1].factor), order)
+  const { factor, through } = refined(at, at(bracket[0].factor), at(bracket[1].factor), order)
+  if (through !== order) return { factor, through }
+  const around = (f: number) => countAt(input, f, 1.01 * factor)
+  return { factor: polishedRoot(around, factor), through }
 }
+
+/**
+ * How many critical loads lie below a factor, and the natural logarithm of the size of the determinant there,
+ * the inner places of the members included.
+ * @param finest the largest factor of those that are compared: the members are cut into pieces for it
+ */
+export const determinantAt = (input: CriticalInput, factor: number, finest: number) =>
+  countAt(input, factor, finest)
 
 function countAt({ structure, base, starts, actions }: CriticalInput, factor: number, finest: number): Count {
   const axial: AxialForces = { starts, actions, factor, finest, stiffnessAlone: true }

@@ -22,6 +22,8 @@ function shown(book: working.Ledger): string[] {
             return b.rows.flatMap((r) => r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [c.at] : [])))
           case 'drawing':
             return b.forces.map((f) => f.at)
+          case 'chart':
+            return b.roots.map((r) => r.at)
           case 'equation':
           case 'words':
             return []

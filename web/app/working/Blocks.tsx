@@ -1,5 +1,5 @@
 import { working } from '@viga/core'
-import { Fragment, type ReactNode } from 'react'
+import { Fragment, lazy, Suspense, type ReactNode } from 'react'
 import { Formula } from '../widgets/Formula'
 import { BlockTable } from './BlockTable'
 import { HeldMember } from './HeldMember'
@@ -7,6 +7,9 @@ import { LargeBlock, WHOLE } from './LargeBlock'
 import { Lines } from './Lines'
 import { Matrix } from './Matrix'
 import { Polynomial } from './Polynomial'
+
+// charts are drawn in second order alone: their script comes with the first one
+const Curve = lazy(() => import('./Curve'))
 
 /** The blocks of a step as elements of the page. */
 const ON_THE_PAGE: working.BlockVisitor<ReactNode> = {
@@ -28,6 +31,11 @@ const ON_THE_PAGE: working.BlockVisitor<ReactNode> = {
     </div>
   ),
   drawing: (b) => <HeldMember block={b} />,
+  chart: (b) => (
+    <Suspense fallback={<div style={{ height: 276 }} />}>
+      <Curve block={b} />
+    </Suspense>
+  ),
   polynomial: (b) => <Polynomial block={b} />,
 }
 

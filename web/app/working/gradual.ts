@@ -37,6 +37,7 @@ const HEIGHTS: working.BlockVisitor<number> = {
   table: (b) => ROW + titleOf(b) + ROW * b.rows.length,
   matrix: (b) => 54 + 18 * Math.min(b.rows.length, 22),
   drawing: () => 160,
+  chart: () => 260,
   equation: () => LINE,
   polynomial: () => LINE,
 }

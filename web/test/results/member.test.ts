@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { displayOf, OWN_SIGNS } from '@viga/core'
-import { rangeOf } from '../../app/results/member/ranges'
+import { rangeOf } from '../../app/widgets/ranges'
 import { curvesOf } from '../../app/results/member/curves'
 import { inShownUnits, polynomialTex } from '../../app/results/member/Formulas'
 import { demo, solved } from '../demo'

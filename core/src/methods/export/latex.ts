@@ -187,6 +187,8 @@ const blocksLatex = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisi
   equation: (b) => `\\[${equationLatex(b)}\\]\n`,
   // the formulas below the drawing say what it shows
   drawing: () => '',
+  // the table below the curve has its roots
+  chart: () => '',
   polynomial: (b) =>
     `\\[${polynomialLatex(book, b)}\\qquad ` +
     `\\text{${textLatex(reach(b, book.context.units.length))}}\\]\n`,

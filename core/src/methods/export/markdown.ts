@@ -60,6 +60,8 @@ const blocks = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisitor<s
   equation: (b) => `$$${equationLatex(b)}$$`,
   // the formulas below the drawing say what it shows
   drawing: () => '',
+  // the table below the curve has its roots
+  chart: () => '',
   polynomial: (b) => `$$${polynomialLatex(book, b)}$$\n\n${words(reach(b, book.context.units.length))}`,
   table: (b) => table(book, b),
 })

@@ -48,6 +48,7 @@ export {
   STEP_KEYS,
   type Block,
   type Cell,
+  type ChartBlock,
   type DrawingBlock,
   type EquationBlock,
   type Mark,

@@ -2,8 +2,8 @@ import type { ApexOptions } from 'apexcharts'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { ApexChart } from '../../widgets/ApexChart'
 import { useInks } from '../../widgets/use-inks'
-import { CHART_LOOK, followed, write, xAxis, yAxis } from '../chart-look'
-import { rangeOf } from '../member/ranges'
+import { CHART_LOOK, followed, write, xAxis, yAxis } from '../../widgets/chart-look'
+import { rangeOf } from '../../widgets/ranges'
 
 const TALL = 230
 

@@ -3,9 +3,9 @@ import { useEffect, useMemo, useRef } from 'react'
 import { useSheetStore } from '../../sheet/context'
 import { ApexChart } from '../../widgets/ApexChart'
 import { useInks } from '../../widgets/use-inks'
-import { CHART_LOOK, followed, write, xAxis, yAxis } from '../chart-look'
+import { CHART_LOOK, followed, write, xAxis, yAxis } from '../../widgets/chart-look'
 import type { Curve } from './curves'
-import { rangeOf } from './ranges'
+import { rangeOf } from '../../widgets/ranges'
 
 /** The height of a chart, px, and of the last one, which has the numbers of the x axis. */
 const [TALL, LAST] = [122, 142]

@@ -1,9 +1,14 @@
 import { addressOf } from '../../address.js'
 import type { Block, Cell, Passage, StepMaker } from '../../blocks.js'
 import type { Ledger } from '../../ledger.js'
+import { criticalCourseOf } from '../../../stability/bent-state.js'
+import { inOrder, unknowns } from '../matrices.js'
 import { bentMember } from '../origins/bent.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
+
+/** A matrix of more rows than this is not printed. */
+const LARGEST = 30
 
 /** More members than this are not written out one by one. */
 const MOST = 12
@@ -47,9 +52,108 @@ function ofMember(book: Ledger, i: number): Passage {
         'kG',
         'The geometric stiffness, the first term of the series in N: k is near to the k of first order with it added',
       ),
+      ...(book.context.bent!.fixedOwn.has(i)
+        ? [
+            {
+              kind: 'lines' as const,
+              title:
+                'Its fixed-end forces: held at both ends it bends under its loads, and its axial force with it',
+              addresses: NUMBERS.map((n) => addressOf('bent-fixed', id, n)),
+            },
+          ]
+        : []),
     ],
   }
 }
+
+/** The equations of the last round, what they yield beside first order, and the end forces that follow. */
+function lastRoundOf(book: Ledger): Passage[] {
+  const c = book.context
+  const all = inOrder(unknowns(c))
+  const free = all.filter((u) => u.free)
+  if (c.solution.rigid || free.length === 0) return []
+  const marks = free.map((unknown) => ({ unknown }))
+  const equations: Block[] =
+    free.length > LARGEST
+      ? [
+          words(
+            `The matrix of the last round has ${free.length} rows; it is solved like that of first order.`,
+          ),
+        ]
+      : [
+          {
+            kind: 'matrix',
+            letter: 'K',
+            title: 'K of the last round, the free unknowns',
+            rows: marks,
+            columns: marks,
+            at: (i, j) => addressOf('bent-K', free[i].index + 1, free[j].index + 1),
+            unit: `${c.units.force}, ${c.units.length}, rad`,
+          },
+        ]
+  return [
+    {
+      title: 'The last round in full',
+      blocks: [
+        words(
+          'The stiffnesses and fixed-end forces above are gathered as in first order. The equations K·D = P of the last round leave the axial forces as they are, so its displacements are those of the structure.',
+        ),
+        ...equations,
+        {
+          kind: 'table',
+          title: 'Right-hand side and displacements',
+          head: ['', 'P', 'D in first order', 'D on the bent shape'],
+          rows: free
+            .slice(0, MOST_ROWS)
+            .map((unknown): Cell[] => [
+              { unknown },
+              { at: addressOf('bent-P', unknown.index + 1) },
+              { at: addressOf('D', unknown.index + 1) },
+              { at: addressOf('bent-u', unknown.index + 1) },
+            ]),
+        },
+      ],
+    },
+    endForces(book),
+  ]
+}
+
+/** Longer tables are cut; the Results have them whole. */
+const MOST_ROWS = 60
+
+/** End forces of every member beside those of first order. */
+function endForces({ context: c }: Ledger): Passage {
+  const { members } = c.solution.structure
+  const rows = members
+    .slice(0, MOST_ROWS / 2)
+    .flatMap((m) =>
+      (m.bar ? [1, 4] : [1, 2, 3, 4, 5, 6]).map((n): Cell[] => [
+        m.id,
+        `${END[n - 1]}`,
+        { at: addressOf('q', m.id, n) },
+        { at: addressOf('bent-q', m.id, n) },
+      ]),
+    )
+  return {
+    blocks: [
+      {
+        kind: 'table',
+        title: 'End forces q = k·d + f in the axes of the members',
+        head: ['member', '', 'in first order', 'on the bent shape'],
+        rows,
+      },
+    ],
+  }
+}
+
+const END = [
+  'x at its start',
+  'y at its start',
+  'moment at its start',
+  'x at its end',
+  'y at its end',
+  'moment at its end',
+]
 
 function rounds(book: Ledger): Passage {
   const all = book.context.bent!.bent!.rounds
@@ -73,16 +177,39 @@ function rounds(book: Ledger): Passage {
 }
 
 function critical(book: Ledger): Passage {
+  const { solution, bent } = book.context
+  const course = criticalCourseOf(solution, bent!)
+  if (!course)
+    return {
+      title: 'The critical load',
+      blocks: [words('No factor on the loads makes det K zero: the structure never buckles under them.')],
+    }
+  const { factors, points } = course
   return {
     title: 'The critical load',
-    blocks: book.entry('load-factor')
-      ? [
-          words(
-            'All axial forces grow together with a factor. Where det K becomes zero the structure holds itself in a bent shape without any other load: it buckles. Each negative pivot of the elimination is a critical load that has been passed, so that none is missed.',
-          ),
-          { kind: 'lines', addresses: ['load-factor'] },
-        ]
-      : [words('No factor on the loads makes det K zero: the structure never buckles under them.')],
+    blocks: [
+      words(
+        'All axial forces grow together with a factor λ. Where det K(λ) becomes zero the structure holds itself in a bent shape without any other load: it buckles. Each negative pivot of the elimination is a critical load that has been passed, so that none is missed.',
+      ),
+      { kind: 'lines', addresses: ['load-factor'] },
+      {
+        kind: 'chart',
+        title: 'det K(λ) / det K(0), drawn by its cube root so that small and large values are seen alike',
+        x: 'λ',
+        points: points.map(({ factor, ratio }) => [factor, Math.cbrt(ratio)]),
+        roots: factors.map((factor, i) => ({ x: factor, at: addressOf('critical', i + 1) })),
+      },
+      {
+        kind: 'table',
+        head: ['root', 'λ', 'negative pivots below it', 'above it'],
+        rows: factors.map((_, i): Cell[] => [
+          String(i + 1),
+          { at: addressOf('critical', i + 1) },
+          String(i),
+          String(i + 1),
+        ]),
+      },
+    ],
   }
 }
 
@@ -105,6 +232,7 @@ export const secondOrder: StepMaker = (book) => {
       ...(bending.length > MOST
         ? [{ blocks: [words(`${bending.length - MOST} more members are treated in the same way.`)] }]
         : []),
+      ...lastRoundOf(book),
       critical(book),
     ],
   }
