@@ -41,7 +41,12 @@ export function curve(p: Pages, book: working.Ledger, { title, x, points, roots 
       .strokeColor(CEDAR)
       .fillAndStroke('#ffffff', CEDAR)
     const value = working.shown(book.entry(root.at)?.value ?? root.x, readingOf(book))
-    put(say(value, 8.5, CEDAR), [px, py - 5], 0.5)
+    const box = say(value, 8.5, CEDAR)
+    doc
+      .rect(px - box.w / 2 - 2, py - 13, box.w + 4, 9)
+      .fillColor('#ffffff')
+      .fill()
+    put(box, [px, py - 5], 0.5)
   }
   p.y = top + TALL + 20
 }

@@ -73,7 +73,7 @@ export const numberBox = (doc: Doc, text: string, size = SIZE, colour = INK): Bo
   return row(plain(`${power[1]}·10`), raised(run(doc, exponent, 'math', 0.7 * size, colour), 0.38 * size))
 }
 
-const GREEK = /[ΔΣΦθφαδγ]/
+const GREEK = /[Α-Ωα-ω]/
 
 const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
@@ -115,7 +115,7 @@ export function symbolBox(doc: Doc, name: working.LetterName, within?: string, s
   const upright = /^(cos|sin) /.test(base) || base.length > 3
   const letters = row(
     ...[...base].map((c) =>
-      run(doc, c, /[ΔΣΦ]/.test(c) || (upright && !GREEK.test(c)) ? 'math' : 'math-italic', size),
+      run(doc, c, /[Α-Ω]/.test(c) || (upright && !GREEK.test(c)) ? 'math' : 'math-italic', size),
     ),
   )
   const raisedText = above(name, within)

@@ -109,7 +109,9 @@ const SUB = '₀₁₂₃₄₅₆₇₈₉'
 const RAISED: Record<string, string> = { '⁻': '−', ᵀ: 'T', ʲ: 'j' }
 const LOWERED: Record<string, string> = { ᵢ: 'i', ⱼ: 'j', ᵣ: 'r' }
 /** Signs that the face of the words lacks. */
-const MATH_SIGNS = /[ΣΔΦθαδγ√∫≠≤≥⟶]/
+const MATH_SIGNS = /[Α-Ωα-ω√∫≠≤≥⟶]/
+/** Small Greek letters stand upright in no face: they are those of formulas. */
+const SMALL_GREEK = /[α-ω]/
 
 /** A text without any sign that is set in a way of its own. */
 const PLAIN = /^[\x20-\x7e]*$/
@@ -141,7 +143,7 @@ export function textBox(doc: Doc, text: string, face: Face, size: number, colour
       )
     } else if (MATH_SIGNS.test(c)) {
       flush()
-      out.push(run(doc, c, 'math', size, colour))
+      out.push(run(doc, c, SMALL_GREEK.test(c) ? 'math-italic' : 'math', size, colour))
     } else plain += c === '\u2009' ? ' ' : c === '′' ? '’' : c
   }
   flush()
