@@ -76,3 +76,4 @@ export {
 export { sweepValues, type Range as SweepRange } from './sweep/values.js'
 export { sweepCsv, sweepDocument } from './exchange/sweep-document.js'
 export { dimensionOf, isFactor, readVaried, type Varied } from './sweep/vary.js'
+export { statedQuantities, type StatedQuantity } from './sweep/stated.js'

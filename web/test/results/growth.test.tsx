@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { readVaried, sweep, work, type Problem } from '@viga/core'
 import Buckling from '../../app/results/buckling/Buckling'
 import { growthWords, warningOf } from '../../app/results/buckling/words'
+import Growth from '../../app/results/growth/Growth'
 import { growthTable } from '../../app/results/growth/growth-table'
 import { inSheet } from '../in-sheet'
 
@@ -86,5 +87,34 @@ describe('a sweep as a table', () => {
     expect(stated[2]).toBeCloseTo(-5.466425995, 6)
     expect(beyond[2]).toBeNull()
     expect(result.steps[2].reason).toContain('buckles')
+  })
+})
+
+describe('what grows', () => {
+  it('is chosen among loads, symbols and stated quantities, each with a range to begin with', async () => {
+    const { user } = inSheet(post, <Growth {...solvedOf(post)} />)
+    const what = screen.getByRole('combobox', { name: 'what grows' })
+    const [from, to] = ['from', 'to'].map((n) => screen.getByRole<HTMLInputElement>('textbox', { name: n }))
+    expect([from.value, to.value]).toEqual(['0', '0.9'])
+    await user.selectOptions(what, 'the symbol P')
+    expect(from.value).toBe(`0.5*(${post.symbols!.P})`)
+    const stated = within(screen.getByRole('group', { name: 'a quantity that is stated' }))
+    await user.selectOptions(what, stated.getAllByRole('option')[0])
+    expect(to.value).toMatch(/^2\*\(.+\)$/)
+    expect(screen.queryByRole('alert')).toBeNull()
+  })
+  it('says what is no range, and takes no value twice', async () => {
+    const { user } = inSheet(post, <Growth {...solvedOf(post)} />)
+    const steps = screen.getByRole('textbox', { name: 'steps' })
+    await user.clear(steps)
+    await user.type(steps, '0')
+    expect(screen.getByRole('alert').textContent).toContain('whole number')
+    const reads = () => screen.getAllByRole('listitem').map((l) => l.textContent)
+    const before = reads().length
+    await user.click(screen.getByRole('button', { name: 'Read it, too' }))
+    const after = reads().length
+    await user.click(screen.getByRole('button', { name: 'Read it, too' }))
+    expect(reads()).toHaveLength(after)
+    expect(after - before).toBeLessThanOrEqual(1)
   })
 })

@@ -4,6 +4,7 @@ import {
   extremes,
   isFactor,
   readVaried,
+  statedQuantities,
   sweepValues,
   type Problem,
   type SweepInput,
@@ -78,6 +79,7 @@ interface GrowthFormProps {
 /** What grows, from where to where, and in how many steps. */
 function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthFormProps) {
   const problem = useSheet((s) => s.problem)
+  const stated = useMemo(() => statedQuantities(problem), [problem])
   return (
     <form
       className="growth-form"
@@ -97,6 +99,15 @@ function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthForm
             {words}
           </option>
         ))}
+        {stated.length > 0 && (
+          <optgroup label="a quantity that is stated">
+            {stated.map(({ path, words }) => (
+              <option key={path} value={path}>
+                {words}
+              </option>
+            ))}
+          </optgroup>
+        )}
       </Pick>
       {(['from', 'to'] as const).map((key) => (
         <label key={key}>
@@ -189,7 +200,7 @@ function Reads({ places, onChange }: { places: Place[]; onChange: (places: Place
 
 function startOf(p: Problem, name: string): SweepRange {
   if (name === 'critical') return { from: '0', to: '0.9', steps: 40 }
-  const stated = p.symbols?.[name]
+  const stated = p.symbols?.[name] ?? statedQuantities(p).find((q) => q.path === name)?.value
   return stated === undefined
     ? { from: '0', to: '2', steps: 40 }
     : { from: `0.5*(${stated})`, to: `2*(${stated})`, steps: 40 }

@@ -1,4 +1,4 @@
-import type { Problem } from '@viga/core'
+import { statedQuantities, type Problem } from '@viga/core'
 import type { Place } from '@viga/core/statement/answer-place'
 import { answerName } from '@viga/core/statement/answer-words'
 
@@ -15,4 +15,8 @@ export const namesOf = (p: Problem): [name: string, words: string][] => [
 
 /** What grows, as an axis says it. */
 export const wordsOf = (p: Problem, name: string) =>
-  name === 'critical' ? 'part of the critical load' : (namesOf(p).find(([n]) => n === name)?.[1] ?? name)
+  name === 'critical'
+    ? 'part of the critical load'
+    : (namesOf(p).find(([n]) => n === name)?.[1] ??
+      statedQuantities(p).find(({ path }) => path === name)?.words ??
+      name)
