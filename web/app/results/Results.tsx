@@ -95,7 +95,7 @@ export function Results() {
 
 function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
   return (
-    <nav className="steps" aria-label="Views of the results">
+    <nav className="steps views" aria-label="Views of the results">
       {RESULT_VIEWS.map(({ key, label }) => (
         <Link
           key={key}

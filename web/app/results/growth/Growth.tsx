@@ -53,6 +53,12 @@ export default function Growth(solved: Solved) {
         />
       </Block>
       <Reads places={places} onChange={setPlaces} />
+      {!asked && (
+        <p className="prose">
+          Each value that is read becomes a curve, first and second order together; a step that is pointed at is
+          drawn on the Figure.
+        </p>
+      )}
       {asked && !swept && (
         <p className="quiet" role="status">
           {done} of {asked.values.length} steps …{' '}
