@@ -55,8 +55,8 @@ export default function Growth(solved: Solved) {
       <Reads places={places} onChange={setPlaces} />
       {!asked && (
         <p className="prose">
-          Each value that is read becomes a curve, first and second order together; a step that is pointed at is
-          drawn on the Figure.
+          Each value that is read becomes a curve, first and second order together; a step that is pointed at
+          is drawn on the Figure.
         </p>
       )}
       {asked && !swept && (
@@ -84,8 +84,6 @@ interface GrowthFormProps {
 
 /** What grows, from where to where, and in how many steps. */
 function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthFormProps) {
-  const problem = useSheet((s) => s.problem)
-  const stated = useMemo(() => statedQuantities(problem), [problem])
   return (
     <form
       className="growth-form"
@@ -94,27 +92,7 @@ function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthForm
         onRun()
       }}
     >
-      <Pick
-        className="cell-select"
-        aria-label="what grows"
-        value={vary}
-        onChange={(e) => onVary(e.target.value)}
-      >
-        {namesOf(problem).map(([name, words]) => (
-          <option key={name} value={name}>
-            {words}
-          </option>
-        ))}
-        {stated.length > 0 && (
-          <optgroup label="a quantity that is stated">
-            {stated.map(({ path, words }) => (
-              <option key={path} value={path}>
-                {words}
-              </option>
-            ))}
-          </optgroup>
-        )}
-      </Pick>
+      <WhatGrows vary={vary} onVary={onVary} />
       {(['from', 'to'] as const).map((key) => (
         <label key={key}>
           <span className="quiet">{key}</span>
@@ -144,6 +122,35 @@ function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthForm
         </p>
       )}
     </form>
+  )
+}
+
+/** The list of what may grow: loads together, symbols, and the quantities that are stated. */
+function WhatGrows({ vary, onVary }: Pick<GrowthFormProps, 'vary' | 'onVary'>) {
+  const problem = useSheet((s) => s.problem)
+  const stated = useMemo(() => statedQuantities(problem), [problem])
+  return (
+    <Pick
+      className="cell-select"
+      aria-label="what grows"
+      value={vary}
+      onChange={(e) => onVary(e.target.value)}
+    >
+      {namesOf(problem).map(([name, words]) => (
+        <option key={name} value={name}>
+          {words}
+        </option>
+      ))}
+      {stated.length > 0 && (
+        <optgroup label="a quantity that is stated">
+          {stated.map(({ path, words }) => (
+            <option key={path} value={path}>
+              {words}
+            </option>
+          ))}
+        </optgroup>
+      )}
+    </Pick>
   )
 }
 
