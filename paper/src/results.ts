@@ -58,6 +58,19 @@ export function resultsPdf(
     prepared(problem, solution, action, { loads: true, dimensions: true }, false).draw(p)
   }
   if (parts.includes('diagrams')) diagrams(p, problem, solution, action)
+  tables(p, problem, solution, action, parts)
+  number(doc, problem.title)
+  return finished(doc)
+}
+
+/** The tables of results that are among the parts, the reactions with their sums. */
+function tables(
+  p: Pages,
+  problem: Problem,
+  solution: Solution,
+  action: ActionSolution,
+  parts: readonly ReportPart[],
+) {
   const source = {
     solution,
     actions: [action],
@@ -70,8 +83,13 @@ export function resultsPdf(
     resultTable(p, RESULT_TABLES[part as ResultTableKey](source))
     if (part === 'reactions') sums(p, problem, solution, action)
   }
-  number(doc, problem.title)
-  return finished(doc)
+}
+
+/** Diagrams and tables of one case or combination, at the end of its working. */
+export function resultsOn(p: Pages, problem: Problem, solution: Solution, action: ActionSolution) {
+  diagrams(p, problem, solution, action)
+  words(p, signWords(problem), { face: 'serif-italic', size: 10, colour: QUIET, after: 4 })
+  tables(p, problem, solution, action, REPORT_PARTS)
 }
 
 function signWords(problem: Problem): string {

@@ -1,6 +1,7 @@
 import { working, type ActionSolution, type Problem, type Solution } from '@viga/core'
 import { prepared, type PreparedFigure } from './figure'
 import { begin, finished, heading, need, number, rule, words } from './pages'
+import { resultsOn } from './results'
 import { blank, QUIET } from './type'
 import { blocksOnPaper } from './working-blocks'
 
@@ -47,6 +48,9 @@ export function workingPdf(problem: Problem, book: working.Ledger): Promise<Buff
       working.visitPassage(book, passage, visitor)
     }
   })
+  // in second order the results are those on the bent shape, which the last step has found
+  const acting = book.context.bent ?? action
+  if (solution.open.length === 0) resultsOn(p, problem, solution, acting)
   number(doc, problem.title)
   return finished(doc)
 }

@@ -53,6 +53,25 @@ describe('the whole working on paper', () => {
     expect((body.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(4)
   })
 
+  it('ends with the diagrams and tables of the results; in second order with those on the bent shape', async () => {
+    const [, post] = demo.find(([f]) => f.includes('arbor-post'))!
+    const said: string[] = []
+    const real = PDFDocument.prototype.text
+    vi.spyOn(PDFDocument.prototype, 'text').mockImplementation(function (
+      this: PDFKit.PDFDocument,
+      ...args: unknown[]
+    ) {
+      said.push(String(args[0]).trim())
+      return (real as (...a: unknown[]) => PDFKit.PDFDocument).apply(this, args)
+    })
+    await bytes(post, 'pdf')
+    const results = said.slice(said.lastIndexOf('Diagrams'))
+    for (const title of ['Reactions', 'Member', 'Extremes', 'Displacements']) expect(results).toContain(title)
+    // the largest moment of the post is 1.800 in first order, 5.466 on the bent shape
+    expect(results.slice(results.indexOf('Extremes')).join(' ')).toContain('5.466')
+    expect(said.slice(0, said.indexOf('Second')).join(' ')).toContain('1.8')
+  })
+
   it('comes as LaTeX and Markdown too, of the case asked for', async () => {
     const [, problem] = demo[0]
     const combination = problem.combinations![0].id
