@@ -61,29 +61,31 @@ export function Drawing({
         aria-label={name}
         {...gestures.handlers}
       >
-        {drawing && !grid && <GridDots view={view} step={gestures.step} />}
-        {drawing && grid && <GridLines view={view} grid={grid} si={si} />}
-        {scene && (
-          <g display={rest ? 'none' : undefined}>
-            <SceneView
-              groups={(rest ?? scene).groups}
-              labels={(rest ?? scene).labels}
-              lit={lit}
-              swinging={swinging && shown.deflected && !calmMotion}
-            />
-          </g>
-        )}
-        {!rest && structure && !scene?.panels && !overlay.sceneOn && (
-          <JointSpots structure={structure} view={view} lit={lit} />
-        )}
-        {given && structure && !drawing && !rest && (
-          <SelectedHandles structure={structure} view={view} grips={scene?.grips ?? []} />
-        )}
-        {given && (drawing || gestures.moving) && (
-          <Ghost view={view} state={gestures.ghost} display={display} />
-        )}
-        {reads && <Reader view={view} shown={shown} />}
-        {overlay.marks?.(view)}
+        <g ref={seen.plane}>
+          {drawing && !grid && <GridDots view={view} step={gestures.step} />}
+          {drawing && grid && <GridLines view={view} grid={grid} si={si} />}
+          {scene && (
+            <g display={rest ? 'none' : undefined}>
+              <SceneView
+                groups={(rest ?? scene).groups}
+                labels={(rest ?? scene).labels}
+                lit={lit}
+                swinging={swinging && shown.deflected && !calmMotion}
+              />
+            </g>
+          )}
+          {!rest && structure && !scene?.panels && !overlay.sceneOn && (
+            <JointSpots structure={structure} view={view} lit={lit} />
+          )}
+          {given && structure && !drawing && !rest && (
+            <SelectedHandles structure={structure} view={view} grips={scene?.grips ?? []} />
+          )}
+          {given && (drawing || gestures.moving) && (
+            <Ghost view={view} state={gestures.ghost} display={display} />
+          )}
+          {reads && <Reader view={view} shown={shown} />}
+          {overlay.marks?.(view)}
+        </g>
         {gestures.box && <SelectBox {...gestures.box} />}
       </svg>
       {rest && scene && <MovingView scene={scene} lit={lit} width={size.width} height={size.height} />}

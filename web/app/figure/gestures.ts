@@ -66,7 +66,10 @@ export function useGestures(args: GestureArgs) {
       store.setState({ probe: null })
       setGhost((g) => ({ ...g, point: null }))
     },
-    onWheel: (e: WheelEvent<SVGSVGElement>) => setView(zoomAt(view, local(e), Math.exp(-e.deltaY * 0.0015))),
+    onWheel: (e: WheelEvent<SVGSVGElement>) => {
+      const at = local(e)
+      setView((v) => zoomAt(v, at, Math.exp(-e.deltaY * 0.0015)))
+    },
     onDoubleClick: () => !drawing && !store.getState().selection && refit(),
   }
   const onPlace = (text: string) => placeTyped(hand, ghost, text)
@@ -124,12 +127,12 @@ function firstJoint(hand: Hand, at: Vec) {
 }
 
 function move(hand: Hand, e: Pointer) {
-  const { drawing, movable, structure, view, setView, press, fingers, store } = hand
+  const { drawing, movable, structure, setView, press, fingers, store } = hand
   const at = local(e)
   if (fingers.current.size === 2 && fingers.current.has(e.pointerId)) {
     const before = new Map(fingers.current)
     fingers.current.set(e.pointerId, at)
-    return setView(pinched(view, before, fingers.current))
+    return setView((v) => pinched(v, before, fingers.current))
   }
   const p = press.current
   if (p && !p.moved && Math.hypot(at.x - p.at.x, at.y - p.at.y) > STILL_PX) {

@@ -3,6 +3,7 @@ import { snapTo, type Grid } from '@viga/core/statement/grid'
 import type { Grip } from '@viga/drawing/loads'
 import { vec, type Vec } from '@viga/drawing/marks'
 import { inPlane, onScreen, type View } from '@viga/drawing/view'
+import type { SetView } from './use-carried-view'
 import type { PointerEvent } from 'react'
 import type { SheetStore } from '../sheet/store'
 
@@ -48,7 +49,7 @@ export interface PlaneGestures {
 
 export interface GestureArgs {
   view: View
-  setView: (v: View) => void
+  setView: SetView
   drawing: boolean
   movable: boolean
   structure: Structure | undefined

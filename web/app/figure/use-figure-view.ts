@@ -6,6 +6,7 @@ import { fit, insetsFor, onScreen, type Insets, type View } from '@viga/drawing/
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { useSheet } from '../sheet/context'
 import { useBrowserLayout } from '../widgets/after-paint'
+import { CARRIED, useCarriedView } from './use-carried-view'
 
 /** The size of the Figure before the browser has measured it, px: that of a page of 1280 × 800. */
 const FIRST_SIZE = { width: 704, height: 664 }
@@ -87,5 +88,7 @@ export function useFigureView(
     setOwn(null)
     if (toFit.current.drawing) setHeld(toFit.current.fitted)
   }, [])
-  return { view, size, grid, ownGrid, si, refit, setView: setOwn, fitting: own === null }
+  const plane = useRef<SVGGElement>(null)
+  const setView = useCarriedView(view, setOwn, (structure?.members.length ?? 0) > CARRIED, plane)
+  return { view, size, grid, ownGrid, si, refit, setView, plane, fitting: own === null }
 }
