@@ -1,7 +1,6 @@
 import { useEffect, useRef } from 'react'
+import { isOfField } from './typing'
 import { commandFor, type CommandGroup } from './command'
-
-const FIELDS = 'input, textarea, select, [role="menu"], [role="dialog"] [role="listbox"]'
 
 /**
  * Listens for the keys of some commands while the component is on the page.
@@ -16,8 +15,7 @@ export function useCommands<C>(groups: readonly CommandGroup<C>[], context: C, o
   useEffect(() => {
     if (!on) return
     const onKey = (e: KeyboardEvent) => {
-      const inField = (e.target as HTMLElement | null)?.closest?.(FIELDS) != null
-      const command = commandFor(groups, e, inField, latest.current)
+      const command = commandFor(groups, e, isOfField(e), latest.current)
       if (!command) return
       e.preventDefault()
       command.run(latest.current)

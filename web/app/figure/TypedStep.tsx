@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { Line } from '../widgets/Line'
+import { isOfField } from '../commands/typing'
 import { Refusal } from '../fields/OneLine'
 import type { Vec } from '@viga/drawing/marks'
 
@@ -20,14 +21,7 @@ export function TypedStep({ at, chained, onPlace }: Props) {
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (
-        (e.target as HTMLElement).closest('input, textarea, select') ||
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        !/^[\d.(-]$/.test(e.key)
-      )
-        return
+      if (isOfField(e) || e.ctrlKey || e.metaKey || e.altKey || !/^[\d.(-]$/.test(e.key)) return
       e.preventDefault()
       e.stopPropagation()
       setText(e.key)

@@ -6,6 +6,7 @@ import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
 import type { ShelfPage } from '../server/shelf.server'
 import { TopLine } from '../widgets/TopLine'
+import { isOfField } from '../commands/typing'
 import { useInBrowser } from '../widgets/use-in-browser'
 import { NoProblems } from './NoProblems'
 import { useOpener } from './OpenDropped'
@@ -39,8 +40,7 @@ function useAsked() {
 function useKeys(keys: Record<string, () => void>) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      const typing = (e.target as HTMLElement).closest('input, textarea, select')
-      if (typing || e.ctrlKey || e.metaKey || e.altKey || !Object.hasOwn(keys, e.key)) return
+      if (isOfField(e) || e.ctrlKey || e.metaKey || e.altKey || !Object.hasOwn(keys, e.key)) return
       keys[e.key]()
       e.preventDefault()
     }

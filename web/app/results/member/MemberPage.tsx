@@ -8,6 +8,7 @@ import { useDisplay, useSheetStore } from '../../sheet/context'
 import { Block } from '../../widgets/Block'
 import { Pick } from '../../widgets/Pick'
 import { Press } from '../../widgets/Press'
+import { isOfField } from '../../commands/typing'
 import { Reading } from '../Reading'
 import { useMemberIndex, useSigns, type Solved } from '../solved'
 import { ResultTableView } from '../tables/ResultTableView'
@@ -89,8 +90,7 @@ function InBrowser({ children, fallback }: { children: ReactNode; fallback: Reac
 function useStepKeys(index: number, count: number, open: (i: number) => void) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if ((e.target as HTMLElement).closest('input, select, textarea') || e.ctrlKey || e.altKey || e.metaKey)
-        return
+      if (isOfField(e) || e.ctrlKey || e.altKey || e.metaKey) return
       const to = e.key === ',' ? index - 1 : e.key === '.' ? index + 1 : -1
       if (to >= 0 && to < count) open(to)
     }

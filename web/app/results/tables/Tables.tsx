@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { useDisplay, useSheet } from '../../sheet/context'
 import { Pick } from '../../widgets/Pick'
 import { Press } from '../../widgets/Press'
+import { isOfField } from '../../commands/typing'
 import { actionsOf, useSigns, type Solved } from '../solved'
 import { ResultTableView, type Sorting } from './ResultTableView'
 import { UNIT_CHOICES, unitWords, withUnits, type ChosenUnits, type UnitKey } from './shown-units'
@@ -141,8 +142,7 @@ function Ways({ table, title, tables }: { table: ResultTable; title: string; tab
     )
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      const typing = (e.target as HTMLElement).closest('input, select, textarea')
-      if (e.key !== 'c' || typing || e.ctrlKey || e.metaKey || e.altKey) return
+      if (e.key !== 'c' || isOfField(e) || e.ctrlKey || e.metaKey || e.altKey) return
       e.preventDefault()
       copy()
     }
