@@ -6,15 +6,14 @@ import { targetOf } from '../sheet/targets'
 export function Unsolved() {
   const store = useSheetStore()
   const outcome = useSheet((s) => s.outcome)
+  if (outcome.stage !== 'invalid' && outcome.structure.members.length === 0)
+    return <p className="prose">Nothing is stated yet. Joints, members, supports and loads go under Given.</p>
   if (outcome.stage === 'solved')
     return <p className="prose">There is no load case yet: add one under Given.</p>
   const error =
     outcome.stage === 'invalid'
       ? { message: outcome.errors[0].message, nodes: [], members: [] }
       : outcome.error
-  const empty = outcome.stage === 'unsolved' && outcome.structure.members.length === 0
-  if (empty)
-    return <p className="prose">Nothing is stated yet. Joints, members, supports and loads go under Given.</p>
   const target =
     targetOf([
       ...(error.members ?? []).map((m) => thing.member(m)),

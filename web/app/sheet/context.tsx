@@ -50,7 +50,8 @@ export function useSolved(): (working.NumberedSolution & { action: ActionSolutio
   const actionId = useSheet((s) => s.actionId)
   const view = useSheet((s) => s.problem.view)
   return useMemo(() => {
-    if (outcome.stage !== 'solved') return undefined
+    // without a member there is nothing that could be worked out
+    if (outcome.stage !== 'solved' || outcome.structure.members.length === 0) return undefined
     const all = [...outcome.solution.cases, ...outcome.solution.combinations]
     const action = all.find((a) => a.id === actionId) ?? all[0]
     return action && { ...working.numbered(outcome.solution, { view }), action }

@@ -142,6 +142,12 @@ describe('how numbers are read', () => {
 })
 
 describe('a working without a solution', () => {
+  it('of an empty problem sends to the Given, at every step', () => {
+    const empty = { ...loaded, nodes: [], members: [], supports: [], loadCases: [{ id: 'G', loads: [] }] }
+    working(empty, 'solution')
+    expect(screen.getByText(/Nothing is stated yet/)).toBeTruthy()
+    expect(screen.queryByRole('heading', { level: 1 })).toBeNull()
+  })
   it('says what is missing and where it is stated', () => {
     working({ ...loaded, supports: [] })
     expect(screen.queryByRole('heading', { level: 1, name: 'Idealisation' })).toBeNull()
