@@ -29,6 +29,8 @@ const EQUAL = 2.5
 const MOST_EVIDENCE = 7
 /** The evidence of a zero where the right value is none: few slips make it so. */
 const OF_ZERO = 2.5
+/** Progress is told once in so many slips. */
+const TOLD_EACH = 8
 /** At least this part of the wrong answers must be explained. */
 const LEAST_SHARE = 0.75
 
@@ -41,15 +43,24 @@ interface Weighed extends Explanation {
  * The slips that explain the answers of a sheet, the best first: each is tried by solving the problem as it would
  * have it. Nothing where no fit is well beyond the luck of so many tries.
  * @param flipped answers that are right under the opposite sign convention: they count as right
+ * @param onTried hears how many of all slips have been tried
  */
-export function explainSheet(problem: Problem, solved: Solved, flipped: ReadonlySet<string>): Explanation[] {
+export function explainSheet(
+  problem: Problem,
+  solved: Solved,
+  flipped: ReadonlySet<string>,
+  onTried: (done: number, all: number) => void = () => {},
+): Explanation[] {
   const judged = judgedAnswers(problem, solved.solution).map((j) =>
     flipped.has(j.answer.id) ? { ...j, given: -j.given, agrees: true } : j,
   )
   if (judged.every((j) => j.agrees)) return []
   const candidates = candidatesOf(contextOf(problem, solved))
   const luck = Math.log(Math.max(2, candidates.length))
-  const found = candidates.flatMap((c) => weigh(c, judged) ?? [])
+  const found = candidates.flatMap((c, i) => {
+    if (i % TOLD_EACH === 0) onTried(i, candidates.length)
+    return weigh(c, judged) ?? []
+  })
   const beyond = found.filter((w) => w.evidence - luck >= BEYOND_LUCK)
   return unique(ranked(beyond)).slice(0, MOST).map(explanation)
 }

@@ -7,8 +7,15 @@ import { judgedAnswers } from '../checking/judged.js'
 import { judgeSheet, scoreOf, turnedAnswers } from '../checking/sheet.js'
 import type { Problem } from '../document/types.js'
 
-/** What `viga check` prints: a verdict for each answer, consistency of the hand values, explanations. */
-export function checkDocument(problem: Problem, solved: Solved) {
+/**
+ * What `viga check` prints: a verdict for each answer, consistency of the hand values, explanations.
+ * @param onTried hears how many of all slips have been tried
+ */
+export function checkDocument(
+  problem: Problem,
+  solved: Solved,
+  onTried?: (done: number, all: number) => void,
+) {
   const { solution } = solved
   const judged = judgedAnswers(problem, solution)
   const turned = turnedAnswers(problem, solution, judged)
@@ -34,6 +41,6 @@ export function checkDocument(problem: Problem, solved: Solved) {
         residual: residual * per(dimension),
       }),
     ),
-    explanations: explainSheet(problem, solved, turned),
+    explanations: explainSheet(problem, solved, turned, onTried),
   }
 }

@@ -65,3 +65,22 @@ describe.each(names)('%s', (name) => {
       expect(document.consistency).toEqual([])
     })
 })
+
+describe('the search for a slip', () => {
+  it('tells how many of all slips have been tried, rising to the last', () => {
+    const read = readProblem(readFileSync(join(folder, `${names[0]}.viga.json`), 'utf8'))
+    if (!read.ok) throw new Error(read.errors[0].message)
+    // a value that is wrong, so that there is something to look for
+    const [first, ...rest] = read.problem.answers!
+    const problem = { ...read.problem, answers: [{ ...first, value: 1e6 }, ...rest] }
+    const told: [number, number][] = []
+    checkDocument(problem, workWithSystem(problem).solved!, (done, all) => told.push([done, all]))
+    expect(told[0][0]).toBe(0)
+    expect(new Set(told.map(([, all]) => all)).size).toBe(1)
+    for (const [i, [done, all]] of told.entries()) {
+      expect(done).toBeLessThan(all)
+      if (i > 0) expect(done).toBeGreaterThan(told[i - 1][0])
+    }
+    expect(told.at(-1)![1] - told.at(-1)![0]).toBeLessThanOrEqual(8)
+  })
+})

@@ -1,3 +1,4 @@
+import LinearProgress from '@mui/material/LinearProgress'
 import { answerDimension, formatNumber, siPerCoherent, solutionStep, type Answer } from '@viga/core'
 import { answerValueText } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
@@ -20,7 +21,7 @@ export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
   const answers = useSheet((s) => s.problem.answers) ?? []
   const shows = useShows()
   const differ = rows.filter((r) => r.verdict.verdict === 'differs')
-  const { checked, searching, stop } = useSearch(answers.length > 0)
+  const { checked, searching, tried, stop } = useSearch(answers.length > 0)
   const name = (id: string) => {
     const a = answers.find((o) => o.id === id)
     return a ? answerName(a) : id
@@ -43,12 +44,7 @@ export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
       {differ.length > 0 && (
         <section className="explained" aria-label="What explains the sheet" aria-live="polite">
           {searching && differ.length > 1 ? (
-            <p className="quiet">
-              Looking for one slip behind these values …{' '}
-              <Press className="textlink" onClick={stop}>
-                Stop
-              </Press>
-            </p>
+            <Searching tried={tried} stop={stop} />
           ) : (
             checked && <Slips checked={checked} name={name} differ={differ.map((r) => r.answer)} />
           )}
@@ -57,6 +53,19 @@ export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
     </>
   )
 }
+
+/** How far the search has come, and the way to give it up. */
+const Searching = ({ tried, stop }: { tried: number; stop: () => void }) => (
+  <div className="searching">
+    <p className="quiet">
+      Looking for one slip behind these values …{' '}
+      <Press className="textlink" onClick={stop}>
+        Stop
+      </Press>
+    </p>
+    <LinearProgress variant="determinate" value={100 * tried} aria-label="slips tried" />
+  </div>
+)
 
 interface Found {
   checked: Checked

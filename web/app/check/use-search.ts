@@ -12,12 +12,17 @@ export function useSearch(wanted: boolean) {
   const problem = useSheet((s) => s.problem)
   const checked = useSheet((s) => s.checked)
   const [given, giveUp] = useState<Problem>()
+  const [tried, setTried] = useState<{ problem: Problem; share: number }>()
   const here = checked?.problem === problem
   useEffect(() => {
     if (!wanted || here || given === problem) return
     let stop = () => {}
     const timer = setTimeout(() => {
-      stop = searchSlip(problem, (found) => store.setState({ checked: { problem, found } }))
+      stop = searchSlip(
+        problem,
+        (done, all) => setTried({ problem, share: all > 0 ? done / all : 0 }),
+        (found) => store.setState({ checked: { problem, found } }),
+      )
     }, PAUSE_MS)
     return () => {
       clearTimeout(timer)
@@ -27,6 +32,8 @@ export function useSearch(wanted: boolean) {
   return {
     checked: here ? checked.found : undefined,
     searching: wanted && !here && given !== problem,
+    /** The part of all slips that has been tried, 0 to 1. */
+    tried: tried?.problem === problem ? tried.share : 0,
     stop: () => giveUp(problem),
   }
 }
