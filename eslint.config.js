@@ -138,7 +138,7 @@ export default ts.config(
   {
     files: [
       ...['core/src/**', 'drawing/src/**', 'paper/src/**', 'cli/src/**'],
-      ...['web/app/**', 'web/server/**', 'scripts/**'],
+      ...['web/app/**', 'web/server/**', 'scripts/*.mjs', 'scripts/bench/**'],
     ],
     rules: {
       'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],

@@ -20,6 +20,7 @@ export default defineConfig({
         },
       },
       { test: { name: 'cli', include: ['cli/test/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'scripts', include: ['scripts/test/**/*.test.ts'], testTimeout: 60_000 } },
       {
         test: {
           name: 'web',

@@ -1,0 +1,73 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync, mkdirSync, utimesSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import * as tools from '../tools.mjs'
+
+describe('why something could not be done', () => {
+  const error = (code: string, path?: string) => Object.assign(new Error(`${code}: bare`), { code, path })
+  it.each([
+    [error('ENOSPC', '/data/viga'), 'the disk is full: /data/viga'],
+    [error('EROFS'), 'the disk cannot be written to'],
+    [error('EDQUOT', '/home'), 'the disk is full: /home'],
+    [error('EACCES', '/data'), 'nothing may be written at /data'],
+    [new Error('something else'), 'something else'],
+  ])('%s', (e, words) => expect(tools.whyNot(e)).toBe(words))
+})
+
+describe('ports', () => {
+  it('a free one is free, and is not while something listens there', async () => {
+    const port = await tools.freePort()
+    expect(await tools.isFree(port)).toBe(true)
+    const server = createServer()
+    await new Promise<void>((r) => server.listen(port, '127.0.0.1', () => r()))
+    expect(await tools.isFree(port)).toBe(false)
+    await new Promise((r) => server.close(r))
+    expect(await tools.isFree(port)).toBe(true)
+  })
+})
+
+describe('processes', () => {
+  const sleeper = () => spawn(process.execPath, ['-e', 'setInterval(() => {}, 1000)'], { stdio: 'ignore' })
+  it('are known to be alive, and by their command', async () => {
+    const child = sleeper()
+    await new Promise((r) => child.once('spawn', r))
+    expect(tools.isAlive(child.pid)).toBe(true)
+    expect(tools.commandOf(child.pid)).toContain('setInterval')
+    await tools.endProcess(child)
+    expect(child.signalCode).toBe('SIGTERM')
+    expect(tools.isAlive(child.pid)).toBe(false)
+  })
+  it('that do not listen are ended all the same', async () => {
+    const deaf = spawn(
+      process.execPath,
+      ['-e', 'process.on("SIGTERM", () => {}); console.log("on"); setInterval(() => {}, 1000)'],
+      { stdio: ['ignore', 'pipe', 'ignore'] },
+    )
+    await new Promise((r) => deaf.stdout.once('data', r))
+    await tools.endProcess(deaf, 200)
+    expect(deaf.signalCode).toBe('SIGKILL')
+  })
+  it('that have ended are left alone', async () => {
+    const child = spawn(process.execPath, ['-e', ''], { stdio: 'ignore' })
+    await new Promise((r) => child.once('exit', r))
+    await tools.endProcess(child)
+    expect(child.exitCode).toBe(0)
+  })
+})
+
+describe('the newest change', () => {
+  it('is that of the newest file below a folder', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'viga-newest-'))
+    mkdirSync(join(folder, 'deep/er'), { recursive: true })
+    const files = ['a.ts', 'deep/b.ts', 'deep/er/c.ts'].map((f) => join(folder, f))
+    files.forEach((f, i) => {
+      writeFileSync(f, '')
+      utimesSync(f, 2_000_000_000 + i, 2_000_000_000 + i)
+    })
+    expect(tools.newest(folder)).toBe(2_000_000_002_000)
+    expect(tools.newest(files[0], files[1])).toBe(2_000_000_001_000)
+  })
+})

@@ -1,0 +1,9 @@
+import type { ChildProcess } from 'node:child_process'
+
+export function whyNot(error: Error): string
+export function isFree(port: number, host?: string): Promise<boolean>
+export function freePort(): Promise<number>
+export function isAlive(pid: number | undefined): boolean
+export function commandOf(pid: number | undefined): string
+export function endProcess(child: ChildProcess, patience?: number): Promise<void>
+export function newest(...paths: string[]): number
