@@ -4,7 +4,7 @@ import { PERCENT, understoodOf } from '../../app/fields/understood'
 
 const units = { length: 'm', force: 'kN' }
 const symbols = { w: '3 kN/m', L: '6 m' }
-const { reader } = makeReader(units as never, symbols)
+const { reader } = makeReader(units, symbols)
 const said = (text: string, d: Dimension, more = {}) =>
   understoodOf(text, (t) => reader.read(t, d), { dimension: d, units, symbols, ...more })
 
