@@ -78,3 +78,18 @@ test('a press on the Figure asks for the value there; the sheet is marked as a P
   const response = await page.request.get(new URL(`${at}/marked`, page.url()).href)
   expect(response.headers()['content-type']).toBe('application/pdf')
 })
+
+test('fixed-end moments and entries of P are filled in, each judged, and opened in the Loads of the working', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Orchid balcony/, 'check')
+  const list = page.getByLabel('list to fill in')
+  await list.selectOption('fixed-end moments')
+  const first = page.getByRole('textbox', { name: /^your value of fixed-end moment of/ }).first()
+  await first.fill('999')
+  const rows = page.getByRole('rowgroup', { name: 'fixed-end moments' })
+  await expect(rows).toContainText('1 of')
+  await expect(rows.getByRole('row').nth(1)).toContainText('differs')
+  await list.selectOption('entries of P')
+  await expect(page.getByRole('textbox', { name: /^your value of P at/ }).first()).toBeVisible()
+})

@@ -64,3 +64,20 @@ test('the working writes the stability functions of a member out', async ({ page
   // φ = L·√(P/EI) = π/√1.617
   await expect(page.locator('.sheet-body')).toContainText('2.4705')
 })
+
+test('the last round of second order, and det K over its factor with the roots, stand in the working', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Arbor post/, 'working/second-order')
+  const curve = page.getByRole('figure', { name: /det K/ })
+  await curve.scrollIntoViewIfNeeded()
+  await expect(curve.locator('.apexcharts-svg')).toBeVisible()
+  // hinged at both ends: the roots are 1, 4, 9 times the lowest
+  for (const root of ['1.6171', '6.4684', '14.554']) await expect(curve).toContainText(root)
+  await expect(page.getByRole('heading', { name: 'The last round in full' })).toBeVisible()
+  // no chart of the working is a picture alone: its roots stand in a table, each to be opened
+  await page.getByRole('cell', { name: '6.4684' }).getByRole('button').click()
+  await expect(page.getByRole('region', { name: 'Where this number came from' })).toContainText(
+    'A root of det K(λ)',
+  )
+})
