@@ -212,3 +212,21 @@ describe('viga sweep', () => {
     expect(r.stderr).toMatch(words)
   })
 })
+
+describe('what is asked for and cannot be', () => {
+  const palm = file('palm-house')
+  it.each([
+    [['solve'], /usage|FILE/i],
+    [['solve', 'no-such-file.viga.json'], /no-such-file/],
+    [['solve', palm, '--stations', 'many'], /stations/i],
+    [['figure', palm, '--show', 'Q'], /Q|show/],
+    [['figure', palm, '--case', 'nobody'], /nobody/],
+    [['frobnicate', palm], /frobnicate|usage/i],
+  ])('%j ends with a sentence and a status that is not 0', (args, words) => {
+    const { status, stderr, stdout } = viga(args)
+    expect(status).not.toBe(0)
+    expect(stderr + stdout).toMatch(words)
+    // a sentence, not the inside of the program
+    expect(stderr).not.toMatch(/\n\s+at .*\.js/)
+  })
+})
