@@ -7,7 +7,7 @@ import {
   type Solution,
   type Structure,
 } from '@viga/core'
-import { boundsOf } from './bounds'
+import { boundsOf, type Bounds } from './bounds'
 import { caption } from './caption'
 import { drawScene, type Layers } from './scene'
 import type { Picture } from './svg'
@@ -106,10 +106,27 @@ export function figurePicture(
     diagramSize: options.diagramSize,
     enveloped: layers.envelope ? all : undefined,
   })
-  const bounds = boundsOf(scene.groups, scene.labels)
-  if (!bounds) return undefined
+  const whole = boundsOf(scene.groups, scene.labels)
+  if (!whole) return undefined
+  // as somebody has moved it, the Figure ends where its frame does
+  const bounds = options.view ? within(whole, view) : whole
   const words = caption(problem, 'results', layers, display, scene.enlarged, actionId, scene.map).text
-  return { groups: scene.groups, labels: scene.labels, bounds, ...(options.captioned && { caption: words }) }
+  return {
+    groups: scene.groups,
+    labels: scene.labels,
+    bounds,
+    clipped: options.view !== undefined,
+    ...(options.captioned && { caption: words }),
+  }
+}
+
+/** The part of some bounds that lies within the frame of a view; the whole frame where none does. */
+function within({ x, y, width, height }: Bounds, view: View): Bounds {
+  const [x0, y0] = [Math.max(0, x), Math.max(0, y)]
+  const [x1, y1] = [Math.min(view.width, x + width), Math.min(view.height, y + height)]
+  return x1 > x0 && y1 > y0
+    ? { x: x0, y: y0, width: x1 - x0, height: y1 - y0 }
+    : { x: 0, y: 0, width: view.width, height: view.height }
 }
 
 const pickSize = ({ width, height }: FigureOptions) => ({

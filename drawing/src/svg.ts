@@ -9,6 +9,8 @@ export interface Picture {
   labels: readonly Placed[]
   /** The part of it that is kept, px. */
   bounds: Bounds
+  /** What lies beyond the bounds is cut off: the Figure as somebody has zoomed into it. */
+  clipped?: boolean
   /** A line of words under it. */
   caption?: string
 }
@@ -35,13 +37,22 @@ const CHARACTERS_PER_PX = 0.165
 const CAPTION_LEADING = 18
 
 /** A picture as the text of an SVG file, cropped to its bounds, on white. */
-export function pictureSvg({ groups, labels, bounds, caption }: Picture, options: SvgOptions): string {
+export function pictureSvg(
+  { groups, labels, bounds, clipped, caption }: Picture,
+  options: SvgOptions,
+): string {
   const { x, y, width } = bounds
   const lines = caption ? wrapped(caption, Math.max(20, width * CHARACTERS_PER_PX)) : []
   const height = bounds.height + (lines.length ? 10 + CAPTION_LEADING * lines.length : 0)
-  const body = [
+  const drawn = [
     ...groups.flatMap((g) => g.marks.map((m) => markSvg(m, options.inks))),
     ...labels.map((l) => markSvg(l.mark, options.inks)),
+  ]
+  const frame = attributes({ x: round(x), y: round(y), width: round(width), height: round(bounds.height) })
+  const body = [
+    ...(clipped
+      ? [`<clipPath id="frame"><rect${frame}/></clipPath>`, '<g clip-path="url(#frame)">', ...drawn, '</g>']
+      : drawn),
     ...lines.map((line, i) =>
       captionLine(line, x + 10, y + bounds.height + 14 + i * CAPTION_LEADING, options),
     ),

@@ -9,11 +9,13 @@ const PT_PER_PX = 0.75
 const [CAPTION, LETTERS] = [26, 9]
 
 /** A picture as a PDF of one page of its own size. */
-export function picturePdf(title: string, { groups, labels, bounds, caption }: Picture): Promise<Buffer> {
+export function picturePdf(title: string, picture: Picture): Promise<Buffer> {
+  const { groups, labels, bounds, clipped, caption } = picture
   const width = bounds.width * PT_PER_PX
   const height = bounds.height * PT_PER_PX + (caption ? CAPTION : 0)
   const doc = blank(title, [width, height])
   doc.save().scale(PT_PER_PX).translate(-bounds.x, -bounds.y)
+  if (clipped) doc.rect(bounds.x, bounds.y, bounds.width, bounds.height).clip()
   for (const g of groups) for (const m of g.marks) mark(doc, m)
   for (const l of labels) mark(doc, l.mark)
   doc.restore()

@@ -4,7 +4,7 @@ import type { Layers } from '@viga/drawing/scene'
 import { isLevelBeam } from '@viga/drawing/together'
 import { fit, insetsFor, onScreen, type Insets, type View } from '@viga/drawing/view'
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
-import { useSheet } from '../sheet/context'
+import { useSheet, useSheetStore } from '../sheet/context'
 import { useBrowserLayout } from '../widgets/after-paint'
 import { CARRIED, useCarriedView } from './use-carried-view'
 
@@ -88,6 +88,11 @@ export function useFigureView(
     setOwn(null)
     if (toFit.current.drawing) setHeld(toFit.current.fitted)
   }, [])
+  const store = useSheetStore()
+  useEffect(() => {
+    const movedView = own ? view : null
+    if (store.getState().movedView !== movedView) store.setState({ movedView })
+  }, [store, own, view])
   const plane = useRef<SVGGElement>(null)
   const setView = useCarriedView(view, setOwn, (structure?.members.length ?? 0) > CARRIED, plane)
   return { view, size, grid, ownGrid, si, refit, setView, plane, fitting: own === null }

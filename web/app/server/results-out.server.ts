@@ -2,6 +2,7 @@ import { fileName, work, workWithSystem, type ActionSolution, type Outcome, type
 import { figurePicture, SHOWN, type Shown } from '@viga/drawing/figure-file'
 import { PAPER_INKS } from '@viga/drawing/inks'
 import { pictureSvg } from '@viga/drawing/svg'
+import type { View } from '@viga/drawing/view'
 import { markedPdf } from '@viga/paper/marked'
 import { picturePdf } from '@viga/paper/picture'
 import { REPORT_PARTS, resultsPdf, type ReportPart } from '@viga/paper/results'
@@ -18,7 +19,20 @@ const names = <T extends string>(known: readonly T[]) =>
     )
     .required()
 
+/** How the Figure lies on its frame, as an address has it: scale, ox, oy, width and height, parted by commas. */
+const lie = string().test('view', (text) => text === undefined || viewOf(text) !== undefined)
+
+function viewOf(text: string | undefined): View | undefined {
+  const [scale, ox, oy, width, height, ...rest] = (text ?? '').split(',').map(Number)
+  const far = [ox, oy].every((v) => Math.abs(v) <= 1e7)
+  const sized = [width, height].every((v) => v >= 50 && v <= 8000)
+  return scale > 0 && scale <= 1e9 && far && sized && rest.length === 0
+    ? { scale, ox, oy, width, height }
+    : undefined
+}
+
 const figureQuery = object({
+  view: lie,
   show: names<Shown>(SHOWN).default([]),
   case: string().max(24),
   enlarge: number().min(0).max(1e9).default(0),
@@ -55,6 +69,7 @@ export async function figureAs(
     enlarge: asked.enlarge,
     diagramSize: asked.size,
     captioned: asked.caption,
+    ...asView(asked.view),
   })
   if (!picture) return { message: 'There is nothing to draw yet.', status: 400 }
   const body =
@@ -62,6 +77,12 @@ export async function figureAs(
       ? Buffer.from(pictureSvg(picture, { inks: PAPER_INKS, fonts: typefaceRules() }))
       : await picturePdf(problem.title, picture)
   return { body, type: TYPES[form as keyof typeof TYPES], name: `${fileName(problem.title)}.${form}` }
+}
+
+/** The view and the size of the picture that it belongs to. */
+function asView(text: string | undefined) {
+  const view = viewOf(text)
+  return view ? { view, width: view.width, height: view.height } : {}
 }
 
 /** The results of a case as a PDF, with the parts that the address names. */

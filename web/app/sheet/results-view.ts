@@ -1,3 +1,4 @@
+import type { View } from '@viga/drawing/view'
 import type { ActionSolution, checkDocument, Problem, Solution } from '@viga/core'
 import type { Layers } from '@viga/drawing/scene'
 import type { Place } from '@viga/core/statement/answer-place'
@@ -47,6 +48,8 @@ export interface ResultsView {
   diagramSize: number
   /** The deflected shape swings between its extremes. */
   swinging: boolean
+  /** The view that the Figure was moved to, and the size of its frame, px; null while it fits itself. */
+  movedView: View | null
   /** The place under the pointer, where values are read on the Figure. */
   probe: Probe | null
   /** The cases and combinations of the envelope by label; all of them when null. */
@@ -71,6 +74,7 @@ export const FIRST_RESULTS_VIEW: ResultsView = {
   diagramSize: 1,
   swinging: false,
   probe: null,
+  movedView: null,
   enveloped: null,
   body: { kind: 'whole' },
   about: null,

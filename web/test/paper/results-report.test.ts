@@ -41,6 +41,29 @@ describe('a figure as a file', () => {
     const out = await figureAs({ ...named('palm-house'), supports: [] }, 'svg', { show: 'loads' })
     expect('message' in out).toBe(false)
   })
+  it('that was zoomed into is drawn as it stands, and cut off at its frame', async () => {
+    const asked = { show: 'loads,names', view: '150,-900,700,704,664' }
+    const [fitted, zoomed] = await Promise.all(
+      [{ show: 'loads,names' }, asked].map((q) => figureAs(named('palm-house'), 'svg', q)),
+    )
+    if ('message' in fitted || 'message' in zoomed) throw new Error('a figure')
+    const text = zoomed.body.toString()
+    expect(text).toContain('<clipPath id="frame">')
+    expect(fitted.body.toString()).not.toContain('clipPath')
+    const [, x, y, width, height] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(text)!.map(Number)
+    expect(x).toBeGreaterThanOrEqual(0)
+    expect(y).toBeGreaterThanOrEqual(0)
+    expect(x + width).toBeLessThanOrEqual(704)
+    expect(y + height).toBeLessThanOrEqual(664)
+    const pdf = await figureAs(named('palm-house'), 'pdf', asked)
+    if ('message' in pdf) throw new Error(pdf.message)
+    expect(pdf.body.subarray(0, 5).toString()).toBe('%PDF-')
+  })
+  it.each(['1,2,3', '0,0,0,704,664', 'a,b,c,d,e', '1,0,0,704,99999', '1,0,0,704,664,7', '1,1e99,0,704,664'])(
+    'in a view that is none (%s) is refused',
+    async (view) =>
+      expect(await figureAs(named('palm-house'), 'svg', { view })).toMatchObject({ status: 400 }),
+  )
   it('with a scale that is none is refused', async () => {
     expect(await figureAs(named('palm-house'), 'svg', { enlarge: 'much' })).toMatchObject({ status: 400 })
   })

@@ -1,3 +1,4 @@
+import type { View } from '@viga/drawing/view'
 import { fileName } from '@viga/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
@@ -29,6 +30,10 @@ export function shownNow(layers: Layers): Shown[] {
   return SHOWN.filter((name) => on[name])
 }
 
+/** A view as an address has it. */
+const viewWords = ({ scale, ox, oy, width, height }: View) =>
+  [scale, ox, oy, width, height].map((v) => Number(v.toPrecision(7))).join(',')
+
 /** Parts of the report that may be left out. */
 const PARTS = {
   statement: 'the statement and its figure',
@@ -47,6 +52,7 @@ export default function Export({ action }: Solved) {
   const layers = useSheet((s) => s.shown.results)
   const enlarge = useSheet((s) => s.enlarge)
   const size = useSheet((s) => s.diagramSize)
+  const moved = useSheet((s) => s.movedView)
   const [captioned, setCaptioned] = useState(true)
   const query = new URLSearchParams({
     show: shownNow(layers).join(','),
@@ -54,6 +60,7 @@ export default function Export({ action }: Solved) {
     enlarge: String(enlarge),
     size: String(Math.round(size * 1000) / 1000),
     ...(captioned && { caption: '1' }),
+    ...(moved && { view: viewWords(moved) }),
   })
   const base = `/problems/${problemId}`
   const figure = (form: string) => `${base}/figure-as/${form}?${query}`
