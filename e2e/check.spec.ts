@@ -79,9 +79,7 @@ test('a press on the Figure asks for the value there; the sheet is marked as a P
   expect(response.headers()['content-type']).toBe('application/pdf')
 })
 
-test('fixed-end moments and entries of P are filled in, each judged, and opened in the Loads of the working', async ({
-  page,
-}) => {
+test('fixed-end moments and entries of P are filled in, each judged', async ({ page }) => {
   await openCopy(page, /Open Orchid balcony/, 'check')
   const list = page.getByLabel('list to fill in')
   await list.selectOption('fixed-end moments')
