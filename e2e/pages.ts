@@ -40,8 +40,8 @@ export async function newSheet(page: Page) {
 }
 
 /**
- * A demo problem opened from its file for this test alone, at a part. The Shelf is not asked for it: the copies
- * of other tests would have pushed the original to a later page.
+ * A demo problem opened from its file for this test alone, at a part. The Shelf is not asked for it: the
+ * copies of other tests would have pushed the original to a later page.
  */
 export async function openCopy(page: Page, title: RegExp, part: string) {
   const folder = join(import.meta.dirname, '../web/database/demo')

@@ -19,8 +19,8 @@ function signed(payload: object): string {
 }
 
 /**
- * A provider of OpenID Connect that signs everybody in at once, for tests: discovery, the code flow and its keys.
- * Source: OpenID Connect Core 1.0, section 3.1.
+ * A provider of OpenID Connect that signs everybody in at once, for tests: discovery, the code flow and its
+ * keys. Source: OpenID Connect Core 1.0, section 3.1.
  */
 export async function standInProvider(claims: () => Claims): Promise<{ issuer: string; server: Server }> {
   const nonces = new Map<string, string>()

@@ -1,12 +1,14 @@
-// What a backup holds: every line a row, as {"table": …, "row": {…}}, packed by gzip. The first line says what it
-// is, the last how many rows there are, so that a file that was cut off is known as such.
+// What a backup holds: every line a row, as {"table": …, "row": {…}}, packed by gzip. The first line says
+// what it is, the last how many rows there are, so that a file that was cut off is known as such.
 import { createReadStream, createWriteStream } from 'node:fs'
 import { rename, rm } from 'node:fs/promises'
 import { createInterface } from 'node:readline'
 import { finished } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 
-/** In the order in which rows refer to each other. Sessions and letters are no part: everybody signs in anew. */
+/**
+ * In the order in which rows refer to each other. Sessions and letters are no part: everybody signs in anew.
+ */
 export const TABLES = ['people', 'problems', 'links', 'shares']
 
 const FORMAT = 'viga-backup'
@@ -80,8 +82,8 @@ async function* linesOf(file) {
 }
 
 /**
- * Puts the rows of a backup in place of all that are there, at one moment: a server that runs shows the one or
- * the other. What is wrong with the file leaves everything as it was.
+ * Puts the rows of a backup in place of all that are there, at one moment: a server that runs shows the one
+ * or the other. What is wrong with the file leaves everything as it was.
  * @returns how many rows there are now
  */
 export async function readBackup(db, file, known) {

@@ -1,6 +1,6 @@
-// A private MariaDB on loopback, its data in one folder. One server a folder, shared by all who use it, kept by
-// scripts/keep-database.mjs: it starts the server, starts it anew after a crash, and ends it when nobody uses it
-// any more, whatever became of those who did.
+// A private MariaDB on loopback, its data in one folder. One server a folder, shared by all who use it, kept
+// by scripts/keep-database.mjs: it starts the server, starts it anew after a crash, and ends it when nobody
+// uses it any more, whatever became of those who did.
 import { spawn } from 'node:child_process'
 import {
   closeSync,

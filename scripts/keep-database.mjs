@@ -1,5 +1,5 @@
-// Keeps the database of one folder (see database.mjs): `node keep-database.mjs FOLDER`. It goes on for as long as
-// somebody uses the database, and leaves no server behind.
+// Keeps the database of one folder (see database.mjs): `node keep-database.mjs FOLDER`. It goes on for as
+// long as somebody uses the database, and leaves no server behind.
 import { spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { existsSync, linkSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
@@ -10,7 +10,9 @@ import { freePort, has, isFree, sleep } from './tools.mjs'
 
 /** Crashes within a minute after which a database is not started any more. */
 const MOST_CRASHES = 5
-/** Time that the server has to end when it is asked to, ms; what it has acknowledged is on the disk anyway. */
+/**
+ * Time that the server has to end when it is asked to, ms; what it has acknowledged is on the disk anyway.
+ */
 const PATIENCE = 30_000
 /** Time between two looks whether somebody still uses it, ms. */
 const LOOK = 200
@@ -23,8 +25,8 @@ const asRoot = process.getuid?.() === 0 ? [`--user=${userInfo().username}`] : []
 const SETTLED = 100
 
 /**
- * One keeper a folder: whoever comes second goes. The key is a file that appears with its content; of two that
- * take the key of a dead one at the same moment, the one whose file stands in the end stays.
+ * One keeper a folder: whoever comes second goes. The key is a file that appears with its content; of two
+ * that take the key of a dead one at the same moment, the one whose file stands in the end stays.
  */
 async function takeTheKey() {
   const mine = `${places.keeper}.${process.pid}`
@@ -71,7 +73,8 @@ function create() {
   )
   if (made.status !== 0)
     throw new Error(
-      `the database cannot be made in ${folder}: ${(made.stderr || made.stdout || String(made.error)).trim()}`,
+      `the database cannot be made in ${folder}: ` +
+        `${(made.stderr || made.stdout || String(made.error)).trim()}`,
     )
   renameSync(fresh, places.data)
 }

@@ -122,7 +122,8 @@ async function loadDemo(db) {
     const problem = JSON.parse(document)
     // created a second apart, so that the shelf keeps their order
     await db.execute(
-      'INSERT INTO problems (id, owner, title, document, words, kind, revision, created_at, changed_at) VALUES ' +
+      'INSERT INTO problems (id, owner, title, document, words, kind, revision, created_at, changed_at) ' +
+        'VALUES ' +
         '(UUID(), ?, ?, ?, ?, ?, 1, NOW(3) - INTERVAL ? SECOND, NOW(3) - INTERVAL ? SECOND)',
       [
         HOUSE,

@@ -91,7 +91,8 @@ const crashes = []
 /** Starts the server, and starts it anew when it crashes: its port and its database stay. */
 function serve(env) {
   const script = join(root, 'web', dev ? 'server/dev.mjs' : 'build/server/index.js')
-  // its own session: Ctrl-C reaches it through this process alone, which holds its standard input while it lives
+  // its own session: Ctrl-C reaches it through this process alone, which holds its standard input while it
+  // lives
   server = spawn(
     process.execPath,
     ['--enable-source-maps', '--max-old-space-size=320', '--max-semi-space-size=16', script],

@@ -28,7 +28,9 @@ if (!existsSync(bundle) || statSync(bundle).mtimeMs < Math.max(...sources.map(ne
     format: 'esm',
     target: 'node20',
     banner: {
-      js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+      js:
+        "import { createRequire as requireFrom } from 'node:module'; const require = " +
+        'requireFrom(import.meta.url);',
     },
     logLevel: 'error',
   })

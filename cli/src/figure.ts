@@ -50,7 +50,9 @@ export function figureOf(source: string, call: FigureCall): string | Failure {
   return pictureSvg(picture, { inks: PAPER_INKS, fonts: typefaceRules() })
 }
 
-/** Draws one file (or standard input for `-`) as SVG to a file or to standard output; returns the exit status. */
+/**
+ * Draws one file (or standard input for `-`) as SVG to a file or to standard output; returns the exit status.
+ */
 export async function drawFile(file: string, call: FigureCall): Promise<number> {
   const source = await sourceOf(file)
   if (typeof source !== 'string') return print(source)

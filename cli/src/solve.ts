@@ -40,7 +40,10 @@ function solved(source: string, options: SolveOptions): { answer: Answer; solved
 /** The text of a problem file → the document to print and the exit status. */
 export const answerTo = (source: string, options: SolveOptions): Answer => solved(source, options).answer
 
-/** Solves one file (or standard input for `-`), writes its tables if asked, and prints; returns the exit status. */
+/**
+ * Solves one file (or standard input for `-`), writes its tables if asked, and prints; returns the exit
+ * status.
+ */
 export async function solveFile(file: string, options: SolveOptions): Promise<number> {
   const source = await sourceOf(file)
   if (typeof source !== 'string') return print(source)

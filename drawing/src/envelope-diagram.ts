@@ -20,7 +20,8 @@ const STATIONS = 41
 
 /**
  * The largest and the smallest N, V or M along each member over several cases, as two curves with the range
- * between them tinted: the upper one solid, the lower one dashed; extremes are named with the case that governs.
+ * between them tinted: the upper one solid, the lower one dashed; extremes are named with the case that
+ * governs.
  */
 export function drawEnvelope(
   solution: Solution,
@@ -81,7 +82,9 @@ interface Named {
   target: string
 }
 
-/** The largest and the smallest value of a member with the case of each, where they are not nearly nothing. */
+/**
+ * The largest and the smallest value of a member with the case of each, where they are not nearly nothing.
+ */
 function sayExtremes(n: Named, l: ReturnType<typeof memberLine>, out: DiagramDrawing) {
   const { key, shown, signs } = n.options
   const range = governing(n.solution, n.actions, n.member, key)

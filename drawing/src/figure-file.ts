@@ -49,7 +49,9 @@ export interface FigureOptions {
 
 const USUAL = { width: 704, height: 664 }
 
-/** The layers that a list of names stands for; supports are always there unless other layers leave no room. */
+/**
+ * The layers that a list of names stands for; supports are always there unless other layers leave no room.
+ */
 export function layersOf(shown: readonly Shown[], truss = false): Layers {
   const has = (name: Shown) => shown.includes(name)
   const asked = (['M', 'V', 'N'] as const).find(has) ?? (has('all') || has('envelope') ? 'M' : null)

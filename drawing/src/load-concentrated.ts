@@ -24,7 +24,9 @@ interface Concentrated {
   hand: LoadHand
   /** Distance of the arrow's tip from the point. */
   gap: number
-  /** The arrow begins at the point and points away from it, since a member stands where it would come from. */
+  /**
+   * The arrow begins at the point and points away from it, since a member stands where it would come from.
+   */
   hangs: boolean
 }
 

@@ -47,7 +47,9 @@ interface Row {
   tips: Vec[]
 }
 
-/** Draws a distributed load as a row of arrows with an outline; rows on one side stand one above the other. */
+/**
+ * Draws a distributed load as a row of arrows with an outline; rows on one side stand one above the other.
+ */
 export function drawRow(
   s: Structure,
   view: View,

@@ -4,7 +4,9 @@ import type { DrawnLoad, LoadDrawing, LoadHand } from './loads'
 import { line, plus, polyline, textWidth, type Mark } from './marks'
 import { memberLine, type View } from './view'
 
-/** Draws a temperature change or a lack of fit, which have no arrow: words on a short hairline at the member. */
+/**
+ * Draws a temperature change or a lack of fit, which have no arrow: words on a short hairline at the member.
+ */
 export function drawTag(
   s: Structure,
   view: View,

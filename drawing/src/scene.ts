@@ -65,7 +65,10 @@ export interface SceneInput {
   diagramSize?: number
   /** The cases and combinations of an envelope. */
   enveloped?: readonly ActionSolution[]
-  /** Another result on the same members, drawn over the first in a dashed line; in pencil where it is a hand's. */
+  /**
+   * Another result on the same members, drawn over the first in a dashed line; in pencil where it is a
+   * hand's.
+   */
   compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
   /** Diagrams of members as a hand solution has them, laid over the computed ones. */
   byHand?: readonly HandDiagram[]

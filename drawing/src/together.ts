@@ -40,8 +40,8 @@ const BEAM_PX = 120
 const SHARE = 0.36
 
 /**
- * N, V and M of a beam below each other under the beam, each on a base line of its own, with fine lines down from
- * the joints.
+ * N, V and M of a beam below each other under the beam, each on a base line of its own, with fine lines down
+ * from the joints.
  */
 export function stackedBelow(input: TogetherInput): DiagramDrawing {
   const { view, solution, display, signs, courses, size } = input

@@ -7,8 +7,8 @@ import { memberLine, type View } from './view'
 const OFF = 12
 
 /**
- * The points of contraflexure (M = 0) or of zero shear (V = 0) inside the members, each as a cross line on the
- * member with its distance from the start.
+ * The points of contraflexure (M = 0) or of zero shear (V = 0) inside the members, each as a cross line on
+ * the member with its distance from the start.
  */
 export function zeroMarks(
   s: Structure,

@@ -23,8 +23,8 @@ const WORDS = {
 }
 
 /**
- * A sheet of hand values, marked: statement and figure, every value with its verdict, the score, the slip that
- * explains the values, and whether they are consistent among themselves.
+ * A sheet of hand values, marked: statement and figure, every value with its verdict, the score, the slip
+ * that explains the values, and whether they are consistent among themselves.
  */
 export function markedPdf(problem: Problem, solved: Solved): Promise<Buffer> {
   const checked = checkDocument(problem, solved)

@@ -96,7 +96,8 @@ function signWords(problem: Problem): string {
   const { momentSide, moment, axial, shear } = signsOf(problem)
   if (problem.kind === 'truss') return `Axial forces positive in ${axial}.`
   return (
-    `Moments on the ${momentSide} side, positive ${moment} from start to end; axial forces positive in ${axial}; ` +
+    `Moments on the ${momentSide} side, positive ${moment} from start to end; axial forces positive in ` +
+    `${axial}; ` +
     `shear positive ${shear === 'left-up' ? 'up' : 'down'} on the left part.`
   )
 }
@@ -158,7 +159,8 @@ function sums(p: Pages, problem: Problem, solution: Solution, action: ActionSolu
   const zero = (v: number) => (Math.abs(v) <= ROUNDING * scale ? '0' : formatNumber(v * force.perSI))
   words(
     p,
-    `The loads add up to ${zero(loads.fx)} ${force.unit} in x and ${zero(loads.fy)} ${force.unit} in y; with the ` +
+    `The loads add up to ${zero(loads.fx)} ${force.unit} in x and ${zero(loads.fy)} ${force.unit} in y; ` +
+      'with the ' +
       `reactions ${zero(residual.fx)} and ${zero(residual.fy)} are left.`,
     { size: 10, after: 6 },
   )

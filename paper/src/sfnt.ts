@@ -5,8 +5,8 @@ const HEADER = 44
 const ENTRY = 20
 
 /**
- * A typeface of a WOFF file as the plain tables that PDF embeds, each inflated once: a document that opened the
- * WOFF itself would inflate them anew, in a script.
+ * A typeface of a WOFF file as the plain tables that PDF embeds, each inflated once: a document that opened
+ * the WOFF itself would inflate them anew, in a script.
  * @param woff the bytes of a WOFF 1.0 file
  * @returns the bytes of the same typeface in the sfnt container (TrueType, OpenType)
  * @throws RangeError when these are no such bytes

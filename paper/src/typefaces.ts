@@ -15,7 +15,9 @@ const CUTS = [
 
 let rules: string | undefined
 
-/** Style rules that carry the typefaces of the page inside, so that a file that holds them needs nothing else. */
+/**
+ * Style rules that carry the typefaces of the page inside, so that a file that holds them needs nothing else.
+ */
 export function typefaceRules(): string {
   rules ??= CUTS.map(([family, name, weight, style]) => {
     const folder = dirname(fromHere.resolve(`@fontsource/${name}/package.json`))

@@ -29,10 +29,12 @@ for (const [storeys, bays] of [
   const [first, second] = [best((t) => t.first), best((t) => t.second)]
   const { solved } = times[0]
   const said = solved.ok
-    ? `factor ${solved.solution.cases[0].bent!.loadFactor!.toFixed(3)}, ${solved.solution.cases[0].bent!.rounds.length} rounds`
+    ? `factor ${solved.solution.cases[0].bent!.loadFactor!.toFixed(3)}, ` +
+      `${solved.solution.cases[0].bent!.rounds.length} rounds`
     : solved.error.message
   console.log(
-    `${String(structure.members.length).padStart(9)} members: ${first.toFixed(1)} ms, ${second.toFixed(1)} ms ` +
+    `${String(structure.members.length).padStart(9)} members: ${first.toFixed(1)} ms, ` +
+      `${second.toFixed(1)} ms ` +
       `(${(second / first).toFixed(1)} ×); ${said}`,
   )
 }

@@ -108,7 +108,8 @@ for (const [storeys, bays] of [
     for (let k = 0; k < LOADS; k++) solve(one)
   })
   console.log(
-    `${LOADS} loads on ${structure.members.length} members: ${kept.ms.toFixed(0)} ms with one factorisation, ` +
+    `${LOADS} loads on ${structure.members.length} members: ${kept.ms.toFixed(0)} ms with one ` +
+      'factorisation, ' +
       `${anew.ms.toFixed(0)} ms solved anew (${(anew.ms / kept.ms).toFixed(1)} ×)`,
   )
 }

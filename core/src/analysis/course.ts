@@ -30,7 +30,9 @@ export interface Stretch {
   isStraight(key: CourseKey, tolerance: number): boolean
 }
 
-/** Internal forces and displacements along a member, by place. How they are computed is nobody else's matter. */
+/**
+ * Internal forces and displacements along a member, by place. How they are computed is nobody else's matter.
+ */
 export interface Course {
   /** Length of the member, m. */
   length: number

@@ -32,7 +32,10 @@ export interface Element {
   sprung?: SprungRigid
 }
 
-/** What the pivots of the released ends tell: how many are negative, and the logarithm of their product's size. */
+/**
+ * What the pivots of the released ends tell: how many are negative, and the logarithm of their product's
+ * size.
+ */
 export interface ReleasedPivots {
   negative: number
   logDeterminant: number

@@ -8,9 +8,13 @@ export const VANISHED_PIVOT = 1e-10
 /** Factorisation A = L·D·Lᵀ. Factor once, solve for every load case. */
 export interface Factorisation {
   n: number
-  /** Unknowns whose pivot vanished: each carries one motion without resistance. `solve` holds them at zero. */
+  /**
+   * Unknowns whose pivot vanished: each carries one motion without resistance. `solve` holds them at zero.
+   */
   singular: number[]
-  /** Unknowns with a negative pivot; as many as there are negative eigenvalues (Sylvester's law of inertia). */
+  /**
+   * Unknowns with a negative pivot; as many as there are negative eigenvalues (Sylvester's law of inertia).
+   */
   negative: number[]
   /** The order of elimination and the form of L, to be used again for a matrix of the same pattern. */
   symbolic: Symbolic
@@ -31,8 +35,8 @@ export interface Factorisation {
 
 /**
  * Factors a symmetric matrix: multifrontal, each supernode a dense panel whose update goes to its parent.
- * Pivots are taken as they come, which suits a positive definite matrix, or one with few negative eigenvalues.
- * The inertia is reported; what it means is for the caller to say.
+ * Pivots are taken as they come, which suits a positive definite matrix, or one with few negative
+ * eigenvalues. The inertia is reported; what it means is for the caller to say.
  * @param form the order of elimination, where one is known for this pattern
  * @param vanished a pivot at or below this share of its diagonal counts as 0
  * Source: Davis, Direct Methods for Sparse Linear Systems, §4.9 and ch. 8; Duff & Reid (1983) for the fronts.

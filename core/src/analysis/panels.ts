@@ -1,6 +1,6 @@
 /**
- * Dense panels of a factorisation: the arithmetic of a supernode, in tiles of four by four. A panel stands in L
- * from `at`, row by row, `s` wide: its square first, then the rows below; G = L·D is scratch space.
+ * Dense panels of a factorisation: the arithmetic of a supernode, in tiles of four by four. A panel stands in
+ * L from `at`, row by row, `s` wide: its square first, then the rows below; G = L·D is scratch space.
  */
 
 /** Row i of the square at the head of a panel: G = L·D of the row, then L; returns the pivot. */

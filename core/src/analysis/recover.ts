@@ -63,8 +63,8 @@ export function recover(
 }
 
 /**
- * Reactions over degrees of freedom, in the supports' own axes: what the joint lacks for equilibrium where it is
- * held, and the force of a spring.
+ * Reactions over degrees of freedom, in the supports' own axes: what the joint lacks for equilibrium where it
+ * is held, and the force of a spring.
  * @param sums,sizes the forces of the members on each degree of freedom, and their amounts added up
  */
 function reactionsOf(

@@ -16,8 +16,8 @@ export interface Ties {
    */
   ties: ReadonlyMap<number, { readonly terms: ReadonlyMap<number, number> }>
   /**
-   * The order in which axial forces are found: that of a member from the equilibrium of a joint along a degree
-   * of freedom, where it is the only unknown (`alone`) or is found together with others.
+   * The order in which axial forces are found: that of a member from the equilibrium of a joint along a
+   * degree of freedom, where it is the only unknown (`alone`) or is found together with others.
    */
   from: readonly { member: number; dof: number; alone: boolean }[]
 }
@@ -39,8 +39,8 @@ export interface RigidSystem extends Ties {
   /** A motion of the reduced unknowns over all free degrees of freedom. */
   expand(y: Float64Array): Float64Array
   /**
-   * The constants of the dependent degrees of freedom over all free ones (m, zero at the others), or the error
-   * of a change of length that a member held at both ends cannot take.
+   * The constants of the dependent degrees of freedom over all free ones (m, zero at the others), or the
+   * error of a change of length that a member held at both ends cannot take.
    * @param D over all degrees of freedom, with the settlements of the supports
    */
   impose(actions: Actions, D: Float64Array): Float64Array | SolveError
@@ -144,14 +144,15 @@ function isMet(row: Row, free: Float64Array, length: number, termSize: number): 
 const cannotChange = (id: string): SolveError => ({
   kind: 'indeterminate',
   message:
-    `${id} is axially rigid and held at both ends of its chain, so it cannot take the change of length that ` +
+    `${id} is axially rigid and held at both ends of its chain, so it cannot take the change of length ` +
+    'that ' +
     'is imposed on it.',
   members: [id],
 })
 
 /**
- * The right-hand side of each constraint, m: the elongation imposed on the member less what the settlements of
- * its ends take up of it; `sizes` are the largest terms that enter, for weighing a difference.
+ * The right-hand side of each constraint, m: the elongation imposed on the member less what the settlements
+ * of its ends take up of it; `sizes` are the largest terms that enter, for weighing a difference.
  */
 function imposedLengths(
   s: Structure,

@@ -43,7 +43,9 @@ const sameHold = (a: StructureSupport, b: StructureSupport): boolean =>
   a.angle === b.angle &&
   (['x', 'y', 'rotation'] as const).every((c) => a.hold[c] === b.hold[c])
 
-/** Whether loads of one structure would do the same to the other: expansion, depth and weight of its members. */
+/**
+ * Whether loads of one structure would do the same to the other: expansion, depth and weight of its members.
+ */
 export const sameFreeStrains = (a: Structure, b: Structure): boolean =>
   alike(a.members, b.members, sameKeys(FREE_STRAINS))
 

@@ -82,7 +82,9 @@ const TOO_LARGE: SolveError = {
     'units of E, A, I, of the coordinates and of the loads.',
 }
 
-/** Whether every displacement and force is a finite number; where rigid members leave some open, NaN is one. */
+/**
+ * Whether every displacement and force is a finite number; where rigid members leave some open, NaN is one.
+ */
 function isFinite(
   { D, forces, reactions }: Pick<State, 'D' | 'forces' | 'reactions'>,
   open: boolean,
@@ -110,8 +112,8 @@ const REFINED = 1e-14
 const MOST_REFINEMENTS = 12
 
 /**
- * Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual; with more
- * where the factorisation is that of a neighbouring system (`borrowed`). False when those do not settle.
+ * Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual; with
+ * more where the factorisation is that of a neighbouring system (`borrowed`). False when those do not settle.
  */
 function displace(system: SystemParts, load: Float64Array, D: Float64Array): boolean {
   const { dofs, elements, factorisation, rigid, borrowed } = system

@@ -85,8 +85,8 @@ function elementsOf(s: Structure, dofs: Dofs): SolvedElement[] | SolveError {
 }
 
 /**
- * An element with its axes and unknowns. It is written out key by key: ten thousand objects made by spreading take
- * as long as their numbers.
+ * An element with its axes and unknowns. It is written out key by key: ten thousand objects made by spreading
+ * take as long as their numbers.
  */
 export const placed = (e: Element, T: Float64Array, dofs: number[], take: Take): SolvedElement => ({
   own: e.own,

@@ -1,9 +1,9 @@
 import type { Dofs } from './dofs.js'
 
 /**
- * What is left of a sum by rounding alone is zero, and is made so where the sum is formed: against the terms that
- * entered, whose sizes are known nowhere else. Forces far smaller than the largest stay, unless their own terms
- * cancelled to the last digits.
+ * What is left of a sum by rounding alone is zero, and is made so where the sum is formed: against the terms
+ * that entered, whose sizes are known nowhere else. Forces far smaller than the largest stay, unless their
+ * own terms cancelled to the last digits.
  */
 
 /** Below this share of its terms a sum is what rounding left of them. */
@@ -17,8 +17,8 @@ export const cancelled = (sum: number, terms: number): number =>
 const SHARE_OF_LARGEST = 1e-14
 
 /**
- * Displacements and rotations that are zero but for rounding against the largest of theirs, made zero; a rotation
- * also against the largest displacement over the size of the structure, should nothing turn at all.
+ * Displacements and rotations that are zero but for rounding against the largest of theirs, made zero; a
+ * rotation also against the largest displacement over the size of the structure, should nothing turn at all.
  * @param extent the size of the structure, m
  */
 export function cleanDisplacements(dofs: Dofs, D: Float64Array, extent: number): void {

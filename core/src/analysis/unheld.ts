@@ -3,8 +3,8 @@ import type { SolveError, Structure } from '../structure/types.js'
 import type { Dofs } from './dofs.js'
 
 /**
- * The error of a load that nothing takes up: a moment at a joint whose rotation nothing holds, or any load at a
- * joint that no member reaches and no support holds.
+ * The error of a load that nothing takes up: a moment at a joint whose rotation nothing holds, or any load at
+ * a joint that no member reaches and no support holds.
  */
 export function unheldLoad(s: Structure, dofs: Dofs, { nodal }: Actions): SolveError | undefined {
   for (let node = 0; node < s.nodes.length; node++) {

@@ -62,7 +62,10 @@ class Sum {
 }
 
 function amount({ problem }: Sheet, si: number, d: D.Dimension): string {
-  return `${formatNumber(Math.abs(si) / siPerCoherent(problem.units, d), { figures: 3 })} ${coherentUnitName(problem.units, d)}`
+  return (
+    `${formatNumber(Math.abs(si) / siPerCoherent(problem.units, d), { figures: 3 })} ` +
+    `${coherentUnitName(problem.units, d)}`
+  )
 }
 
 /** The whole structure, where every reaction of the case is given. */
@@ -245,7 +248,9 @@ function spans(sheet: Sheet, { action, find }: Values): Inconsistency[] {
         residual,
         dimension: d,
         answers: [m1.answer.id, m2.answer.id, j.answer.id],
-        sentence: `Your end moments of ${m.id} and its load give ${words} of ${amount(sheet, expected, d)}; yours is off by ${amount(sheet, residual, d)}.`,
+        sentence:
+          `Your end moments of ${m.id} and its load give ${words} of ${amount(sheet, expected, d)}; ` +
+          `yours is off by ${amount(sheet, residual, d)}.`,
       })
     }
     check(of('shear', 'start'), V1, slackV, D.force, 'a shear at the start')

@@ -97,7 +97,8 @@ function signSentence(a: Answer): string {
       )
     case 'load-vector':
       return (
-        'The amount is right, the sign is opposite: an entry of P is the load on the joint less the fixed-end ' +
+        'The amount is right, the sign is opposite: an entry of P is the load on the joint less the ' +
+        'fixed-end ' +
         'forces there.'
       )
     case 'axial':

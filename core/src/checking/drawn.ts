@@ -30,8 +30,9 @@ export const COURSE_KEY = { moment: 'M', shear: 'V', axial: 'N' } as const satis
 >
 
 /**
- * The curves of a diagram drawn by hand. Each begins at an ordinate that says how the diagram runs from there, and
- * goes through the following ones to the next that says it anew; a straight line where none says anything.
+ * The curves of a diagram drawn by hand. Each begins at an ordinate that says how the diagram runs from
+ * there, and goes through the following ones to the next that says it anew; a straight line where none says
+ * anything.
  * @param length of the member, m
  */
 export function readDrawn(problem: Problem, diagram: DrawnDiagram, length: number): ReadDrawn {
@@ -66,7 +67,10 @@ export function readDrawn(problem: Problem, diagram: DrawnDiagram, length: numbe
   return { ok: true, runs }
 }
 
-/** The curve of a run at x, by Lagrange's interpolation through its ordinates; a jump where two stand at one place. */
+/**
+ * The curve of a run at x, by Lagrange's interpolation through its ordinates; a jump where two stand at one
+ * place.
+ */
 export function valueOnRun({ kind, xs, values }: DrawnRun, x: number): number {
   if (kind === 'constant') return values[0]
   return values.reduce(
@@ -81,8 +85,8 @@ const PROBES = 9
 const SAME_CURVE = 1e-7
 
 /**
- * How a computed course runs between two places: the simplest kind that it is, or `several` where it is none of
- * them or breaks in between.
+ * How a computed course runs between two places: the simplest kind that it is, or `several` where it is none
+ * of them or breaks in between.
  */
 export function kindBetween(
   course: Course,
@@ -114,7 +118,9 @@ export interface JudgedOrdinate {
   runsOn?: StretchKind | 'several'
 }
 
-/** Each ordinate of a diagram with its verdict; how the diagram runs on is judged where an ordinate says it. */
+/**
+ * Each ordinate of a diagram with its verdict; how the diagram runs on is judged where an ordinate says it.
+ */
 export function judgeDrawn(
   problem: Problem,
   solution: Solution,

@@ -40,8 +40,8 @@ interface Weighed extends Explanation {
 }
 
 /**
- * The slips that explain the answers of a sheet, the best first: each is tried by solving the problem as it would
- * have it. Nothing where no fit is well beyond the luck of so many tries.
+ * The slips that explain the answers of a sheet, the best first: each is tried by solving the problem as it
+ * would have it. Nothing where no fit is well beyond the luck of so many tries.
  * @param flipped answers that are right under the opposite sign convention: they count as right
  * @param onTried hears how many of all slips have been tried
  */
@@ -76,7 +76,10 @@ function contextOf(problem: Problem, base: Solved): SlipContext {
   return { problem, structure, base, solved }
 }
 
-/** The problem solved once more as a slip would have it; undefined where the problem gives no room for the slip. */
+/**
+ * The problem solved once more as a slip would have it; undefined where the problem gives no room for the
+ * slip.
+ */
 export function solveWithSlip(
   problem: Problem,
   solved: Solved,
@@ -126,8 +129,8 @@ const closest = (values: readonly number[], given: number): number =>
   values.reduce((best, v) => (Math.abs(v - given) < Math.abs(best - given) ? v : best))
 
 /**
- * How unlikely it is that a value meets a candidate by luck, natural logarithm of one over the chance: the width
- * that counts as met against the size of the value.
+ * How unlikely it is that a value meets a candidate by luck, natural logarithm of one over the chance: the
+ * width that counts as met against the size of the value.
  */
 function evidenceOf({ given, half }: Judged, near: number): number {
   const size = Math.max(Math.abs(given), Math.abs(near))

@@ -2,8 +2,8 @@ import type { Answer } from '../document/types.js'
 import type { StepKey } from '../methods/blocks.js'
 
 /**
- * The step of the working in which a hand value is found: what comes first in the solution is where an error is
- * looked for first.
+ * The step of the working in which a hand value is found: what comes first in the solution is where an error
+ * is looked for first.
  */
 export function solutionStep(a: Pick<Answer, 'quantity' | 'member' | 'at'>): StepKey {
   switch (a.quantity) {

@@ -5,7 +5,10 @@ import { underOpposite } from './conventions.js'
 import { judgedAnswers, type Judged } from './judged.js'
 import { computedValues } from './slips/values.js'
 
-/** A verdict on a hand value within its sheet: `convention` where it is right under the opposite sign convention. */
+/**
+ * A verdict on a hand value within its sheet: `convention` where it is right under the opposite sign
+ * convention.
+ */
 export type SheetVerdict = Omit<AnswerVerdict, 'verdict'> & { verdict: Verdict | 'convention' }
 
 /** The value of an answer under the opposite sign convention, SI. */
@@ -30,8 +33,9 @@ export const turnedAnswers = (
 ): Set<string> => underOpposite(judged, oppositeOf(problem, solution))
 
 /**
- * Every hand value of the problem with its verdict; values in coherent units. Which values are right under the
- * opposite sign convention is seen from all values of a family together, therefore the whole sheet is judged.
+ * Every hand value of the problem with its verdict; values in coherent units. Which values are right under
+ * the opposite sign convention is seen from all values of a family together, therefore the whole sheet is
+ * judged.
  */
 export function judgeSheet(
   problem: Problem,

@@ -34,8 +34,8 @@ export function allowedDifference(
 }
 
 /**
- * Half a unit of the last digit of a value that is one number, SI: 0.05 kN for "18.2 kN". Undefined for a value
- * that is computed from several numbers or symbols, whose digits tell nothing.
+ * Half a unit of the last digit of a value that is one number, SI: 0.05 kN for "18.2 kN". Undefined for a
+ * value that is computed from several numbers or symbols, whose digits tell nothing.
  */
 export function halfOfLastDigit(
   value: number | string,

@@ -1,9 +1,9 @@
 import type { Load, Problem, Quantity, Section } from './types.js'
 
 /**
- * Earlier versions of the page wrote rigidities and forces at an angle as expressions, since the document had no
- * keys for them: `I` as `(2*EI)/(200 GPa)`, `fx` and `fy` as `(20 kN)*cos(45 deg)` and `(20 kN)*sin(45 deg)`.
- * Problems stored in that form are carried over to the keys of their own, once, when they are read.
+ * Earlier versions of the page wrote rigidities and forces at an angle as expressions, since the document had
+ * no keys for them: `I` as `(2*EI)/(200 GPa)`, `fx` and `fy` as `(20 kN)*cos(45 deg)` and `(20 kN)*sin(45
+ * deg)`. Problems stored in that form are carried over to the keys of their own, once, when they are read.
  */
 
 const QUOTIENT = /^\((.*)\)\/\((.*)\)$/s

@@ -31,7 +31,9 @@ export type FormData =
   | { t: 'list'; item: Form }
   | { t: 'choice'; key: string; kinds: Readonly<Record<string, Form>> }
 
-/** The dimension of a quantity; it may depend on the record the quantity stands in (the value of an answer). */
+/**
+ * The dimension of a quantity; it may depend on the record the quantity stands in (the value of an answer).
+ */
 export type QuantityDimension = Dimension | ((owner: Record<string, unknown>) => Dimension)
 
 export interface Reference {

@@ -1,6 +1,8 @@
 import type { Notice, ProblemError } from './types.js'
 
-/** Receives what is wrong (errors) and what is worth knowing (notices), each with its path in the document. */
+/**
+ * Receives what is wrong (errors) and what is worth knowing (notices), each with its path in the document.
+ */
 export interface Report {
   error(path: string, message: string): void
   notice(path: string, message: string): void

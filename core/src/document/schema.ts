@@ -20,8 +20,8 @@ import {
 } from './form.js'
 
 /**
- * The form of the document, key by key, as docs/format.md lays it down: what each value may be, its dimension,
- * and what it refers to. What the entries mean together is checked in `structure/resolve.ts`.
+ * The form of the document, key by key, as docs/format.md lays it down: what each value may be, its
+ * dimension, and what it refers to. What the entries mean together is checked in `structure/resolve.ts`.
  */
 
 export const unitsForm = record({

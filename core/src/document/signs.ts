@@ -1,6 +1,8 @@
 import type { Problem } from './types.js'
 
-/** The sign conventions in which internal forces are drawn and listed; the core computes in one, named below. */
+/**
+ * The sign conventions in which internal forces are drawn and listed; the core computes in one, named below.
+ */
 export interface Signs {
   /** The side of the member on which moments are drawn: the side that is in tension, or the other. */
   momentSide: 'tension' | 'compression'
@@ -8,7 +10,10 @@ export interface Signs {
   axial: 'tension' | 'compression'
   /** The shear that is positive: up on the left part of the member (start to end), or down. */
   shear: 'left-up' | 'left-down'
-  /** The moment that is positive: the one with the −y face in tension (sagging from left to right), or the other. */
+  /**
+   * The moment that is positive: the one with the −y face in tension (sagging from left to right), or the
+   * other.
+   */
   moment: 'sagging' | 'hogging'
 }
 
@@ -28,7 +33,9 @@ export const SIGN_CHOICES: { readonly [K in keyof Signs]: readonly [Signs[K], Si
   moment: ['sagging', 'hogging'],
 }
 
-/** The conventions a problem keeps in its view; what it does not name, or names wrongly, is the core's own. */
+/**
+ * The conventions a problem keeps in its view; what it does not name, or names wrongly, is the core's own.
+ */
 export function signsOf(p: Pick<Problem, 'view'>): Signs {
   const kept = (p.view?.signs ?? {}) as Record<string, unknown>
   const one = <K extends keyof Signs>(key: K): Signs[K] =>

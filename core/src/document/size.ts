@@ -8,8 +8,8 @@ const MOST_PRODUCTS = 100_000_000
 const MOST_READINGS = 30_000_000
 
 /**
- * Why a problem is too large to be solved as a whole, if it is. Each list has a limit of its own; the work grows
- * with their products.
+ * Why a problem is too large to be solved as a whole, if it is. Each list has a limit of its own; the work
+ * grows with their products.
  */
 export function sizeError({
   members,

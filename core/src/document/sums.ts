@@ -10,7 +10,9 @@ export interface Term {
   of: Quantity
 }
 
-/** A quantity that is more than a number with a unit: what it says in symbols or arithmetic is worth keeping. */
+/**
+ * A quantity that is more than a number with a unit: what it says in symbols or arithmetic is worth keeping.
+ */
 const isExpression = (q: Quantity): boolean =>
   typeof q === 'string' && !/^\s*[-+]?[\d.]+(?:e[-+]?\d+)?\s*[\p{L}°µ'"]*\s*$/iu.test(q)
 

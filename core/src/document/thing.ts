@@ -1,6 +1,7 @@
 /**
  * A thing that can be pointed at: something stated in the problem, an unknown of its solution, or a handle on
- * the Figure. Numbers of the working, rows of tables and marks of a drawing all say by it what they belong to.
+ * the Figure. Numbers of the working, rows of tables and marks of a drawing all say by it what they belong
+ * to.
  */
 export type Thing =
   | { kind: 'node'; id: string }
@@ -17,8 +18,8 @@ export type Thing =
   | { kind: 'grip'; caseId: string; index: number; point: number }
 
 /**
- * The text of a thing, by which things are compared, kept and found on the page. It is made by `thing` and read
- * by `readThing` alone: a label may hold any visible character, a colon too.
+ * The text of a thing, by which things are compared, kept and found on the page. It is made by `thing` and
+ * read by `readThing` alone: a label may hold any visible character, a colon too.
  */
 export type ThingKey = string
 

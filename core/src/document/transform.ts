@@ -19,8 +19,8 @@ export interface Visitor {
 
 /**
  * A value of a given form with its quantities and references replaced as the visitor says. What does not
- * change is the same object. Keys the form does not know stay as they are. A value that breaks its form is left
- * alone.
+ * change is the same object. Keys the form does not know stay as they are. A value that breaks its form is
+ * left alone.
  * @returns the new value, or REMOVED when it refers to something that is gone and cannot do without
  */
 export function transform(

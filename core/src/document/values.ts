@@ -46,8 +46,8 @@ const PERCENT = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*%\s*$/
 const AT_END = 1e-9
 
 /**
- * A place along a member, a length from its start or a percentage, as m from the start; NaN, reported, when it
- * does not lie on the member.
+ * A place along a member, a length from its start or a percentage, as m from the start; NaN, reported, when
+ * it does not lie on the member.
  * @param length of the member, m
  */
 export function place(ctx: Reading, raw: Quantity, member: string, length: number, path: string): number {

@@ -15,7 +15,10 @@ import {
 /** The head of a column with its unit: `x (kN)`. */
 export const headOf = ({ title, unit }: Column): string => (unit ? `${title} (${unit})` : title)
 
-/** One value of a CSV file (RFC 4180): numbers with a point and all their digits, words quoted where they must be. */
+/**
+ * One value of a CSV file (RFC 4180): numbers with a point and all their digits, words quoted where they must
+ * be.
+ */
 function csvValue(value: Cell): string {
   if (value === null) return ''
   if (typeof value === 'number') return String(value)

@@ -36,7 +36,10 @@ function columnsOf(p: Problem, name: string, r: SweepResult): Column[] {
 
 const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text)
 
-/** A sweep as CSV: a line a step, empty where there is no value, the reason in the last column where there is one. */
+/**
+ * A sweep as CSV: a line a step, empty where there is no value, the reason in the last column where there is
+ * one.
+ */
 export function sweepCsv(p: Problem, name: string, r: SweepResult): string {
   const columns = columnsOf(p, name, r)
   const reasons = r.steps.some((s) => s.reason !== undefined)

@@ -102,7 +102,9 @@ export interface DrawingBlock {
   forces: { end: number; at: string }[]
 }
 
-/** A curve with its roots, each marked with its number by its address. The values of the curve have no unit. */
+/**
+ * A curve with its roots, each marked with its number by its address. The values of the curve have no unit.
+ */
 export interface ChartBlock {
   kind: 'chart'
   title: string

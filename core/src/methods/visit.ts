@@ -5,8 +5,8 @@ import type { Unknown } from './stiffness/matrices.js'
 type BlockOf<K extends Block['kind']> = Extract<Block, { kind: K }>
 
 /**
- * What somebody who renders a working does with each kind of block. `within` is the member the block speaks of,
- * whose name its letters need not carry. The page, the PDF, LaTeX and Markdown are one of these each.
+ * What somebody who renders a working does with each kind of block. `within` is the member the block speaks
+ * of, whose name its letters need not carry. The page, the PDF, LaTeX and Markdown are one of these each.
  */
 export type BlockVisitor<T> = { [K in Block['kind']]: (block: BlockOf<K>, within?: string) => T }
 

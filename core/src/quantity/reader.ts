@@ -73,8 +73,8 @@ export function makeReader(
 }
 
 /**
- * The largest magnitude that is read, in SI units. Squares and products of a few such numbers still are finite,
- * and nothing on a sheet comes near it (a rigid member is sometimes given an EA of 1e20 kN).
+ * The largest magnitude that is read, in SI units. Squares and products of a few such numbers still are
+ * finite, and nothing on a sheet comes near it (a rigid member is sometimes given an EA of 1e20 kN).
  */
 export const LARGEST = 1e50
 

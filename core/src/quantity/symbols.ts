@@ -9,8 +9,8 @@ const NAMES = /\p{L}[\p{L}\p{Nd}_']*/gu
 const MOST_NAMES = 8
 
 /**
- * The values of a problem's symbols, each evaluated once, after those it refers to; so neither long chains nor
- * large circles take time. A symbol without a value is reported, and what refers to it too.
+ * The values of a problem's symbols, each evaluated once, after those it refers to; so neither long chains
+ * nor large circles take time. A symbol without a value is reported, and what refers to it too.
  */
 export function symbolValues(symbols: Record<string, unknown>): {
   values: ReadonlyMap<string, Value>

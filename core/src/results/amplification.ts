@@ -29,8 +29,8 @@ const mostM = (s: Solution, a: ActionSolution, i: number): number => {
 }
 
 /**
- * The moment magnifier of braced beam-columns, M ≈ M₂·Cm/(1 − P/Pe), at least M₂, of each member in compression with
- * no load between its ends. Where joints sway it leaves that out, and says too little.
+ * The moment magnifier of braced beam-columns, M ≈ M₂·Cm/(1 − P/Pe), at least M₂, of each member in
+ * compression with no load between its ends. Where joints sway it leaves that out, and says too little.
  * Source: AISC 360, appendix 8; Timoshenko & Gere, Theory of Elastic Stability, §1.11.
  */
 export function momentMagnifiers(solution: Solution, action: ActionSolution): Magnifier[] {
@@ -66,8 +66,8 @@ export function momentMagnifiers(solution: Solution, action: ActionSolution): Ma
 const ONE_LEVEL = 1e-6
 
 /**
- * The sway amplification of storeys, 1/(1 − ΣP·Δ/(ΣH·h)): ΣP and ΣH the axial and shear forces of the upright members
- * of a storey, Δ its first-order sway, h its height.
+ * The sway amplification of storeys, 1/(1 − ΣP·Δ/(ΣH·h)): ΣP and ΣH the axial and shear forces of the upright
+ * members of a storey, Δ its first-order sway, h its height.
  * Source: AISC 360, appendix 8.
  */
 export function storeyAmplifications(solution: Solution, action: ActionSolution): Approximation[] {

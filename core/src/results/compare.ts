@@ -20,7 +20,9 @@ export interface Compared {
   unit: string
   first: number | null
   second: number | null
-  /** Second less first, and that in percent of the first; null where either is missing or the first is zero. */
+  /**
+   * Second less first, and that in percent of the first; null where either is missing or the first is zero.
+   */
   difference: number | null
   percent: number | null
 }
@@ -34,7 +36,9 @@ export interface Comparisons {
 /** Below this part of the largest of its kind a value is rounding error. */
 const ROUNDING = 1e-9
 
-/** Reactions, displacements and the largest N, V, M of two results side by side, joints and members by label. */
+/**
+ * Reactions, displacements and the largest N, V, M of two results side by side, joints and members by label.
+ */
 export function compareResults(a: Result, b: Result, display: Display): Comparisons {
   const of = (id: string, r: Result) => r.solution.structure.nodes.findIndex((n) => n.id === id)
   const nodes = (pick: (r: Result, node: number) => Record<string, number | null>) =>

@@ -59,8 +59,8 @@ export function displacementAt(
 }
 
 /**
- * Equilibrium of the whole and the energy balance, from the results, independently of the solve; in second order
- * the moments are those on the displaced shape, and there is no balance of energy (NaN).
+ * Equilibrium of the whole and the energy balance, from the results, independently of the solve; in second
+ * order the moments are those on the displaced shape, and there is no balance of energy (NaN).
  */
 export function equilibrium(solution: Solution, action: ActionSolution): Equilibrium {
   const { structure: s } = solution

@@ -14,8 +14,8 @@ const MOST = 5
 const ROUNDING = 1e-9
 
 /**
- * N(x), V(x), M(x), v(x) … of first-order analysis, stretch by stretch: the polynomial through as many points as
- * its degree asks for (Newton's divided differences), so that no coefficient of the course need be known.
+ * N(x), V(x), M(x), v(x) … of first-order analysis, stretch by stretch: the polynomial through as many points
+ * as its degree asks for (Newton's divided differences), so that no coefficient of the course need be known.
  */
 export const formulasOf = (course: Course, key: CourseKey): StretchFormula[] =>
   course.stretches.map((s) => ({ x0: s.x0, x1: s.x1, coefficients: polynomialThrough(s, key) }))

@@ -10,8 +10,8 @@ const NAMED: Readonly<Record<string, number>> = { start: 0, end: 1, mid: 0.5, mi
 const ROUNDED = 1e-4
 
 /**
- * A place along a member as a person types it: `2.35`, `7 ft 8 in`, `40%`, `L/3` (L is the member's length where
- * the problem has no symbol of that name), `a + 1 m`, `mid`, `end`.
+ * A place along a member as a person types it: `2.35`, `7 ft 8 in`, `40%`, `L/3` (L is the member's length
+ * where the problem has no symbol of that name), `a + 1 m`, `mid`, `end`.
  * @param length of the member, m
  * @returns the place in m from its start, or a sentence on why there is none
  */

@@ -21,8 +21,8 @@ export interface ReadValue {
 const ROUNDING = 1e-9
 
 /**
- * N, V, M and the displacements at a place of a member, in the units shown and the signs chosen; two values with
- * a bar between them where the quantity jumps. Deflection is measured from the straight chord.
+ * N, V, M and the displacements at a place of a member, in the units shown and the signs chosen; two values
+ * with a bar between them where the quantity jumps. Deflection is measured from the straight chord.
  */
 export function readAt(
   problem: Pick<Problem, 'view'>,

@@ -10,7 +10,10 @@ export interface At {
   x: number
 }
 
-/** A normal stress of an outer fibre with what it is made of: σ = N/A + fibre·M, fibre = −y_top/I or y_bottom/I. */
+/**
+ * A normal stress of an outer fibre with what it is made of: σ = N/A + fibre·M, fibre = −y_top/I or
+ * y_bottom/I.
+ */
 export interface FibreStress extends At {
   N: number
   M: number

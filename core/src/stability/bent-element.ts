@@ -66,8 +66,8 @@ function acrossOf(s: Structure, i: number, axial: AxialForces): Across {
   const N = starts[i] * factor
   const actions = axial.actions.members.get(i)
   if (m.bar) return ofBar(m, N)
-  // near its own critical loads, φ = 2π and on, the closed form loses digits that short pieces keep; determinants
-  // of several factors are compared with the same pieces
+  // near its own critical loads, φ = 2π and on, the closed form loses digits that short pieces keep;
+  // determinants of several factors are compared with the same pieces
   const slender = starts[i] * finest * m.length * m.length < -MOST_IN_ONE * m.EI
   if (!slender && isUniform(m, actions) && (stiffnessAlone || actions === undefined)) return ofUniform(m, N)
   const chain = chainOf(m, actions, { start: starts[i], factor }, finest)

@@ -6,8 +6,8 @@ import { criticalInput } from './load-factor.js'
 const systems = new WeakMap<ActionSolution, BentSystem | null>()
 
 /**
- * The structure on the bent shape that second order came to rest at, as its last round had it: its elements under
- * their axial forces and the matrix of the free places.
+ * The structure on the bent shape that second order came to rest at, as its last round had it: its elements
+ * under their axial forces and the matrix of the free places.
  * @param action one that was solved in second order; undefined for any other
  */
 export function lastRound(solution: Solution, action: ActionSolution): BentSystem | undefined {

@@ -8,7 +8,9 @@ import type { SolveError, Structure } from '../structure/types.js'
 import { bentElements, type AxialForces } from './bent-element.js'
 import type { Chain } from './chain.js'
 
-/** Near a critical load pivots pass through zero: one below this share of its diagonal tells nothing any more. */
+/**
+ * Near a critical load pivots pass through zero: one below this share of its diagonal tells nothing any more.
+ */
 const SINGULAR = 1e-15
 
 /** A structure on its bent shape under given axial forces, factored. */
@@ -23,9 +25,11 @@ export interface BentSystem extends SystemParts {
 }
 
 /**
- * Assembles and factors a structure under axial forces. The count of negative pivots, those of the members' inner
- * places included, is the number of critical loads below (Wittrick and Williams 1971; Sylvester's law of inertia).
- * @param neighbour a system of nearly the same axial forces, whose factorisation serves for this one step by step
+ * Assembles and factors a structure under axial forces. The count of negative pivots, those of the members'
+ * inner places included, is the number of critical loads below (Wittrick and Williams 1971; Sylvester's law
+ * of inertia).
+ * @param neighbour a system of nearly the same axial forces, whose factorisation serves for this one step by
+ * step
  * @param s the structure, for loads and settlements; its stiffness is that of `base`
  */
 export function bentSystem(

@@ -6,9 +6,9 @@ import { eliminated } from './elimination.js'
 import { AT_REST, fieldSeries, stateOf, transferOf, type Piece, type PieceLoad } from './field.js'
 
 /**
- * A member as a chain of short pieces, each solved exactly. The places between them are eliminated from one end to
- * the other; how many of their pivots are negative is how many critical loads the member has passed with both its
- * ends held (the count of Wittrick and Williams).
+ * A member as a chain of short pieces, each solved exactly. The places between them are eliminated from one
+ * end to the other; how many of their pivots are negative is how many critical loads the member has passed
+ * with both its ends held (the count of Wittrick and Williams).
  */
 
 /** v and slope at the start and at the end of a piece or of a member; rows and columns in that order. */
@@ -26,7 +26,9 @@ export interface Link {
   f: Four
 }
 
-/** What stands at a place: a jump of v and slope there, and a force and a couple on the joint of the chain. */
+/**
+ * What stands at a place: a jump of v and slope there, and a force and a couple on the joint of the chain.
+ */
 export interface Jump {
   v: number
   slope: number
@@ -63,7 +65,10 @@ export interface AxialForce {
   factor: number
 }
 
-/** The pieces of a member; `finest` is the factor of the axial forces that the pieces must be short enough for. */
+/**
+ * The pieces of a member; `finest` is the factor of the axial forces that the pieces must be short enough
+ * for.
+ */
 export function chainOf(
   m: StructureMember,
   actions: MemberActions | undefined,

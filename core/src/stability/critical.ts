@@ -64,10 +64,11 @@ function axialRange(m: StructureMember, actions: MemberActions | undefined, star
 }
 
 /**
- * The lowest factors at which a structure buckles under axial forces that grow together, in their order; a factor
- * that belongs to several modes comes as often. Fewer than asked for, or none, where there are no more.
- * Found by counting negative pivots, so that none is skipped, and refined on the determinant.
- * Source: Wittrick & Williams, A general algorithm for computing natural frequencies of elastic structures, 1971.
+ * The lowest factors at which a structure buckles under axial forces that grow together, in their order; a
+ * factor that belongs to several modes comes as often. Fewer than asked for, or none, where there are no
+ * more. Found by counting negative pivots, so that none is skipped, and refined on the determinant.
+ * Source: Wittrick & Williams, A general algorithm for computing natural frequencies of elastic structures,
+ * 1971.
  */
 export function criticalFactors(input: CriticalInput, most = 1): number[] {
   const { structure: s, actions, starts } = input
@@ -92,7 +93,10 @@ function quickly(input: CriticalInput): { factor: number; through: number } | un
   return factor === undefined || factor > LIMIT ? undefined : { factor, through: 1 }
 }
 
-/** The factor at which no fewer than `order` critical loads are passed; `through` is how many are passed just above. */
+/**
+ * The factor at which no fewer than `order` critical loads are passed; `through` is how many are passed just
+ * above.
+ */
 function nextFactor(
   input: CriticalInput,
   ranges: readonly [number, number][],
@@ -182,7 +186,9 @@ function refined(at: (factor: number) => Count, low: Count, high: Count, order: 
   return { factor: (a.factor + b.factor) / 2, through: Number.isFinite(b.passed) ? b.passed : order }
 }
 
-/** Where the determinant, whose sign changes between a and b, is zero by a straight line (Illinois' weights). */
+/**
+ * Where the determinant, whose sign changes between a and b, is zero by a straight line (Illinois' weights).
+ */
 function falsePosition(a: Count, b: Count, weightA: number, weightB: number): number {
   const half = (n: number) => (n > 1 ? 0.5 ** (n - 1) : 1)
   const ratio = Math.exp(Math.min(600, b.logDeterminant - a.logDeterminant)) * (half(weightB) / half(weightA))

@@ -13,8 +13,8 @@ export interface EffectiveLength {
 }
 
 /**
- * K·L = π·√(EI/N꜀ᵣ) of every member in compression, N꜀ᵣ its axial force at the critical load. A member that has
- * little part in the mode gets a long one: it says that the structure buckles before this member would.
+ * K·L = π·√(EI/N꜀ᵣ) of every member in compression, N꜀ᵣ its axial force at the critical load. A member that
+ * has little part in the mode gets a long one: it says that the structure buckles before this member would.
  * Source: Timoshenko & Gere, Theory of Elastic Stability, §2.4.
  * @param starts axial forces at the starts of the members, N
  */

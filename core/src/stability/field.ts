@@ -1,12 +1,13 @@
 /**
- * The field equations of a member on its bent shape, for small rotations, between two places where nothing begins,
- * ends or stands:
+ * The field equations of a member on its bent shape, for small rotations, between two places where nothing
+ * begins, ends or stands:
  *
  *   V′ = q,  M′ = V + N·v′ − c,  slope′ = M/EI + κ,  v′ = slope − (V + N·v′)/(G·As).
  *
- * V is the sum of the forces left of the cut square to the undeformed axis, so that M′ + c = V + N·v′ is the shear
- * force square to the bent axis; it is that one which deforms the member in shear (Engesser's assumption).
- * Source: Timoshenko & Gere, Theory of Elastic Stability, ch. 1, and §2.17 for the shear deformation.
+ * V is the sum of the forces left of the cut square to the undeformed axis, so that M′ + c = V + N·v′ is the
+ * shear force square to the bent axis; it is that one which deforms the member in shear (Engesser's
+ * assumption). Source: Timoshenko & Gere, Theory of Elastic Stability, ch. 1, and §2.17 for the shear
+ * deformation.
  */
 export interface Piece {
   /** Length, m. */
@@ -26,7 +27,9 @@ export interface PieceLoad {
   curvature: number
 }
 
-/** Displacement, slope, moment and shear force as power series in the distance from the start of the piece. */
+/**
+ * Displacement, slope, moment and shear force as power series in the distance from the start of the piece.
+ */
 export interface Series {
   v: number[]
   slope: number[]
@@ -50,8 +53,8 @@ const MOST_TERMS = 48
 const NEGLIGIBLE = 1e-19
 
 /**
- * The solution of the field equations from a start state, by power series. It has no special case where the axial
- * force passes through zero, and none where the force varies along the piece.
+ * The solution of the field equations from a start state, by power series. It has no special case where the
+ * axial force passes through zero, and none where the force varies along the piece.
  */
 export function fieldSeries(p: Piece, start: FieldState, load: PieceLoad = NO_LOAD): Series {
   const { h, EI, perGAs, N } = p
@@ -117,8 +120,9 @@ export function transferOf(p: Piece): Transfer {
 }
 
 /**
- * The same under a constant axial force. With z = N·h²/EI (over 1 + N/(G·As)) and φₙ = Σ zᵏ/(2k + n)!, these are
- * the cosine and sine of compression, their hyperbolic kin of tension, and plain powers without an axial force.
+ * The same under a constant axial force. With z = N·h²/EI (over 1 + N/(G·As)) and φₙ = Σ zᵏ/(2k + n)!, these
+ * are the cosine and sine of compression, their hyperbolic kin of tension, and plain powers without an axial
+ * force.
  */
 function uniformTransfer({ h, EI, perGAs, N: [N] }: Piece): Transfer {
   const a = 1 / (1 + perGAs * N)

@@ -13,7 +13,10 @@ export const firstOrderOf = (action: ActionSolution): ActionSolution => {
 
 const plain = new WeakMap<ActionSolution, ActionSolution>()
 
-/** A solution with its first-order states: what the stiffness method finds before the structure is seen as bent. */
+/**
+ * A solution with its first-order states: what the stiffness method finds before the structure is seen as
+ * bent.
+ */
 export const firstOrderSolution = (solution: Solution): Solution =>
   solution.structure.order === 1
     ? solution

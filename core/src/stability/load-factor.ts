@@ -7,7 +7,8 @@ const systems = new WeakMap<Solution, System>()
 const factors = new WeakMap<ActionSolution, number | null>()
 
 /**
- * What critical factors of a case or combination are asked from: the axial forces of first order and the system.
+ * What critical factors of a case or combination are asked from: the axial forces of first order and the
+ * system.
  * @param system of the solution, where it is at hand
  */
 export function criticalInput(
@@ -28,8 +29,8 @@ export function criticalInput(
 }
 
 /**
- * The lowest factor on a case or combination at which the structure buckles under its first-order axial forces;
- * null when it never does.
+ * The lowest factor on a case or combination at which the structure buckles under its first-order axial
+ * forces; null when it never does.
  */
 export function lowestFactor(solution: Solution, action: ActionSolution): number | null {
   if (action.bent) return action.bent.loadFactor

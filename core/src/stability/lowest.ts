@@ -7,9 +7,9 @@ import type { CriticalInput } from './critical.js'
 import { dot } from './vectors.js'
 
 /**
- * The lowest critical factor by successive linear problems: near a factor λ, K is K(λ) less the change of the factor
- * times B, and the smallest change that makes it singular, with its mode, is found by inverse iteration. It takes
- * few factorisations where counting takes many.
+ * The lowest critical factor by successive linear problems: near a factor λ, K is K(λ) less the change of the
+ * factor times B, and the smallest change that makes it singular, with its mode, is found by inverse
+ * iteration. It takes few factorisations where counting takes many.
  * Source: Ruhe, Algorithms for the nonlinear eigenvalue problem, 1973.
  */
 
@@ -19,7 +19,9 @@ const MOST_ROUGH_STEPS = 60
 const MOST_STEPS = 10
 /** Inverse iterations with one factorisation. */
 const INNER = 2
-/** After a change below this share of the factor the next would be below its square: there is none to be made. */
+/**
+ * After a change below this share of the factor the next would be below its square: there is none to be made.
+ */
 const CLOSE = 1e-8
 
 /** The part of x that a member feels. */
@@ -89,8 +91,8 @@ const begun = (n: number, free: number) =>
 const COUNTS = 1e-9
 
 /**
- * Whether the counts on the way prove that no critical factor lies below: one alone is passed a little above it, or
- * none close below it.
+ * Whether the counts on the way prove that no critical factor lies below: one alone is passed a little above
+ * it, or none close below it.
  */
 function isLowest(found: number, counted: readonly { factor: number; passed: number }[]): boolean {
   const clear = counted.filter(({ factor }) => Math.abs(factor - found) > COUNTS * found)
@@ -104,8 +106,8 @@ function isLowest(found: number, counted: readonly { factor: number; passed: num
 }
 
 /**
- * The lowest critical factor, proven by the counts of negative pivots on the way; undefined where the iteration does
- * not settle on it, as with modes that move no joint.
+ * The lowest critical factor, proven by the counts of negative pivots on the way; undefined where the
+ * iteration does not settle on it, as with modes that move no joint.
  * @param systemAt the structure under axial forces times a factor
  */
 export function lowestByIteration(

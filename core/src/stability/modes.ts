@@ -6,8 +6,9 @@ import { bentSystem } from './bent-system.js'
 import type { CriticalInput } from './critical.js'
 
 /**
- * The shape in which a structure buckles: what a small disturbance of every joint and member makes of it just below
- * the critical load, where that shape outgrows all else. Shapes that move no joint come out in the same way.
+ * The shape in which a structure buckles: what a small disturbance of every joint and member makes of it just
+ * below the critical load, where that shape outgrows all else. Shapes that move no joint come out in the same
+ * way.
  */
 
 /** So close below the critical load the mode is ten million times as large as what disturbs it. */
@@ -50,8 +51,8 @@ function withAxial(small: Actions, { actions }: CriticalInput, factor: number): 
 }
 
 /**
- * The mode that belongs to a critical factor, its largest displacement 1 m, as a state to be drawn; undefined where
- * none can be found.
+ * The mode that belongs to a critical factor, its largest displacement 1 m, as a state to be drawn; undefined
+ * where none can be found.
  * @param turn which of several modes of the same factor
  */
 export function modeOf(input: CriticalInput, factor: number, turn = 0): ActionSolution | undefined {

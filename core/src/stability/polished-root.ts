@@ -12,9 +12,9 @@ const REACH = 2e-3
 const [EXACT, OTHER] = [1e-11, 1e-6]
 
 /**
- * A root of the determinant from its values on both sides, by inverse interpolation (Neville). Where a member alone,
- * held at its ends, buckles at the same factor, the determinant right beside the root is a small difference of large
- * numbers and half its digits are lost; a little further off it has them all.
+ * A root of the determinant from its values on both sides, by inverse interpolation (Neville). Where a member
+ * alone, held at its ends, buckles at the same factor, the determinant right beside the root is a small
+ * difference of large numbers and half its digits are lost; a little further off it has them all.
  * @param at the count at a factor
  * @param root as it was found by halving
  * @returns the root itself where others lie near, or where nothing is to be gained

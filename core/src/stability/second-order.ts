@@ -35,7 +35,8 @@ function solveBent(s: Structure, first: Extract<SolveResult, { ok: true }>): Sol
     return refuse({
       kind: 'indeterminate',
       message:
-        `Equilibrium leaves the axial force of ${listed(undetermined)} undetermined, and second order depends ` +
+        `Equilibrium leaves the axial force of ${listed(undetermined)} undetermined, and second order ` +
+        'depends ' +
         'on it. Let the members change their length, or take a support away.',
       members: undetermined,
     })
@@ -104,8 +105,8 @@ type Settled = { state: State; rounds: SecondOrder['rounds']; starts: Float64Arr
 const STAGES = [0.5, 0.75, 0.9, 0.97, 1]
 
 /**
- * The state in equilibrium on the bent shape. Where it is not found from the axial forces of first order, it is
- * followed as the loads grow.
+ * The state in equilibrium on the bent shape. Where it is not found from the axial forces of first order, it
+ * is followed as the loads grow.
  */
 function settled(s: Structure, base: System, actions: Actions, first: Float64Array): Settled | SolveError {
   const whole = iterate(s, base, actions, first)
@@ -129,7 +130,8 @@ const MOST_FOLLOWED = 500
 const PLAIN_ROUNDS = 3
 
 /**
- * The same from a guess of the axial forces: solved under those of the round before, until they stay the same.
+ * The same from a guess of the axial forces: solved under those of the round before, until they stay the
+ * same.
  * @param first axial forces to begin with, N
  */
 function iterate(s: Structure, base: System, actions: Actions, first: Float64Array): Settled | SolveError {
@@ -177,8 +179,8 @@ function changeOf(before: Float64Array, after: Float64Array): { change: number; 
 }
 
 /**
- * Whether critical loads lie below the axial forces that the iteration came to rest at. That it settled with the
- * factorisation of its first round, of the same count, says so of small changes; larger ones are counted.
+ * Whether critical loads lie below the axial forces that the iteration came to rest at. That it settled with
+ * the factorisation of its first round, of the same count, says so of small changes; larger ones are counted.
  */
 function hasBuckled(system: BentSystem, s: Structure, base: System, axial: AxialForces): boolean {
   const own = system.borrowed && system.passed > 0 ? bentSystem(s, base, axial) : system

@@ -1,8 +1,8 @@
 import { phi } from './field.js'
 
 /**
- * A member of constant axial force and without shear deformation, by the stability functions in closed form. With
- * φ = L·√(|N|/EI), in compression:
+ * A member of constant axial force and without shear deformation, by the stability functions in closed form.
+ * With φ = L·√(|N|/EI), in compression:
  *
  *   D = 2 − 2·cos φ − φ·sin φ,  near = φ·(sin φ − φ·cos φ)/D,  far = φ·(φ − sin φ)/D,
  *   corner = φ²·(1 − cos φ)/D,  across = φ³·sin φ/D;
@@ -21,7 +21,9 @@ export interface StabilityFunctions {
   logDeterminant: number
 }
 
-/** Below this z = N·L²/EI in size the functions are summed as series: their closed forms lose digits there. */
+/**
+ * Below this z = N·L²/EI in size the functions are summed as series: their closed forms lose digits there.
+ */
 const SMALL = 4
 
 /** @param z N·L²/EI, negative in compression */
@@ -73,7 +75,10 @@ function inTension(p: number): StabilityFunctions {
   }
 }
 
-/** The modes of a member held at both ends: φ = 2πn with a middle that moves, tan(φ/2) = φ/2 with one that turns. */
+/**
+ * The modes of a member held at both ends: φ = 2πn with a middle that moves, tan(φ/2) = φ/2 with one that
+ * turns.
+ */
 function passedBelow(p: number): number {
   const x = p / 2
   const n = Math.floor(x / Math.PI)

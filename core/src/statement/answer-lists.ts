@@ -2,7 +2,9 @@ import { SUPPORT_KINDS } from '../kinds/supports/types.js'
 import type { Component, Member, Problem, Quantity, StiffnessPlace, Support } from '../document/types.js'
 import { componentsOf, isAlone, type Place } from './answer-place.js'
 
-/** What a prepared list is asked for: the places along members, the member and the axes of a stiffness matrix. */
+/**
+ * What a prepared list is asked for: the places along members, the member and the axes of a stiffness matrix.
+ */
 export interface ListOptions {
   /** Places along members, such as `50%` or `2.5 m`. */
   at?: readonly Quantity[]
@@ -29,7 +31,10 @@ function heldBy(p: Problem, s: Support): Component[] {
   })
 }
 
-/** A roller that is turned pushes along an axis of its own; two components of a turned pin are the global ones. */
+/**
+ * A roller that is turned pushes along an axis of its own; two components of a turned pin are the global
+ * ones.
+ */
 function reactionsAt(p: Problem, s: Support): Place[] {
   const held = heldBy(p, s)
   const turned = s.angle !== undefined && s.angle !== 0
@@ -92,7 +97,10 @@ function unknownsOf(p: Problem): StiffnessPlace[] {
   )
 }
 
-/** The upper triangle of a symmetric matrix over places; its diagonal alone where that would be too long to fill. */
+/**
+ * The upper triangle of a symmetric matrix over places; its diagonal alone where that would be too long to
+ * fill.
+ */
 const MOST_UNKNOWNS = 8
 const triangle = <T>(of: readonly T[]): [T, T][] =>
   of.flatMap((row, i) =>

@@ -47,7 +47,8 @@ function cutWay(text: string): { amount: string; word: string; way: Way } | unde
  * A hand value as it is typed. Behind an axial force stands T or C, or the word: `8.4 C` presses; a small t
  * behind a bare number might be tonnes, and is asked about. With a reaction or a displacement stands its
  * direction: `18.2 kN up`, `12 clockwise`.
- * @returns the value with the sign of the contract, as typed but for that sign, and the sense of an axial force
+ * @returns the value with the sign of the contract, as typed but for that sign, and the sense of an axial
+ * force
  */
 export function readAnswerValue(p: Problem, place: Place, text: string): AnswerValue {
   const said = place.quantity === 'axial' ? SENSE.exec(text.trim()) : null

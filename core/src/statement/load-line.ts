@@ -3,7 +3,8 @@ import * as D from '../quantity/dimension.js'
 import type { Way } from './load-entry.js'
 
 /**
- * What a person writes of a load in one line, cut into its parts: `5 kN at 1.5`, `12 kN at 30°`, `20 kN*m cw`,
+ * What a person writes of a load in one line, cut into its parts: `5 kN at 1.5`, `12 kN at 30°`, `20 kN*m
+ * cw`,
  * `5 kN at 1, 2.5`, `5 kN at 1; 8 kN at 3`.
  */
 export interface LoadPart {
@@ -60,8 +61,8 @@ const ANGLE_SIGNS = new Set(['∠', '<'])
 const isAngle = (text: string) => /(?:°|\bdeg|\brad)\s*$/.test(text)
 
 /**
- * Reads the line of a load's amount. A bare number after `at` is an angle in degrees on a joint, and a place on
- * a member.
+ * Reads the line of a load's amount. A bare number after `at` is an angle in degrees on a joint, and a place
+ * on a member.
  * @param onMember whether it stands on a member
  */
 export function readLoadLine(

@@ -4,7 +4,9 @@ import type { Component, Problem } from '../document/types.js'
 import { isAlone, mayBeOwn, type Place } from './answer-place.js'
 import { holdOf } from './supports.js'
 
-/** Which place in the results a name on paper means: `Ay`, `M_BA`, `F_DH`, `M_AB at 2 m`, `largest M in BC`. */
+/**
+ * Which place in the results a name on paper means: `Ay`, `M_BA`, `F_DH`, `M_AB at 2 m`, `largest M in BC`.
+ */
 
 export type NamedPlace = { ok: true; place: Place } | { ok: false; message: string }
 const refused = (message: string): NamedPlace => ({ ok: false, message })
@@ -218,8 +220,8 @@ const WAYS: readonly Way[] = [
 const plain = (text: string) => text.replace(/_/g, ' ').replace(/[{}$]/g, '').replace(/\s+/g, ' ').trim()
 
 /**
- * Reads the name of a value as the figure's labels and the common ways of writing have it. `M_BA` is the moment in
- * member AB at its end B.
+ * Reads the name of a value as the figure's labels and the common ways of writing have it. `M_BA` is the
+ * moment in member AB at its end B.
  */
 export function readAnswerName(p: Problem, text: string): NamedPlace {
   const name = plain(text)

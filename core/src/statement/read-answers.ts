@@ -3,7 +3,9 @@ import type { Place } from './answer-place.js'
 import { readAnswerValue } from './answer-value.js'
 import { readAnswerName } from './read-answer-name.js'
 
-/** Hand values as lines of text or cells of a spreadsheet: `Ay = 18.2 kN up`, `F_DH = 8.4 C`, `M_BA = -37.5`. */
+/**
+ * Hand values as lines of text or cells of a spreadsheet: `Ay = 18.2 kN up`, `F_DH = 8.4 C`, `M_BA = -37.5`.
+ */
 
 export type NewAnswer = Omit<Answer, 'id'>
 
@@ -19,8 +21,8 @@ const MOST = 2000
 const PARTED = /^([^=:≈\t]+?)\s*(?:[=≈:]|\t+)\s*(.+)$/
 
 /**
- * Reads hand values line by line. A line that is the label of a case or a combination says that the values below
- * are of it.
+ * Reads hand values line by line. A line that is the label of a case or a combination says that the values
+ * below are of it.
  * @param caseId the case or combination of values above such a line; the first case when undefined
  */
 export function readAnswers(p: Problem, text: string, caseId?: string): ReadAnswers {

@@ -11,7 +11,9 @@ import { readSupport } from './read-support.js'
 /** Cells of a spreadsheet pasted into a table of the statement. */
 export type Filled = { ok: true; problem: Problem } | { ok: false; message: string }
 
-/** Where they are pasted: the table, the row (none for the row of new entries) and the column of the field. */
+/**
+ * Where they are pasted: the table, the row (none for the row of new entries) and the column of the field.
+ */
 export type TablePlace =
   | { table: 'joints'; row?: number; column: 'x' | 'y' }
   | { table: 'members' }

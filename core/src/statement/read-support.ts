@@ -26,8 +26,8 @@ const typeOf = (word: string): SupportType | undefined =>
   (Object.hasOwn(SYNONYMS, word) ? SYNONYMS[word] : undefined)
 
 /**
- * A support in one line: `A fixed`, `d pin`, `F roller 45`, `10 roller @ 30`: the joint, the kind (a letter is
- * enough; a pin where none is said), and the angle its ground is turned by, in degrees unless it says
+ * A support in one line: `A fixed`, `d pin`, `F roller 45`, `10 roller @ 30`: the joint, the kind (a letter
+ * is enough; a pin where none is said), and the angle its ground is turned by, in degrees unless it says
  * otherwise. The line is read whole or refused.
  */
 export function readSupport(p: Problem, text: string): NewSupport {

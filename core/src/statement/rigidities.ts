@@ -1,7 +1,10 @@
 import { setSection, setSymbol } from '../document/edits/edits.js'
 import type { Problem, Section } from '../document/types.js'
 
-/** Relative stiffness as it is said: a section by its EI, such as `EI` or `2EI`, with the symbol EI as reference. */
+/**
+ * Relative stiffness as it is said: a section by its EI, such as `EI` or `2EI`, with the symbol EI as
+ * reference.
+ */
 
 /** `2EI` as an expression: a number before a symbol is a factor. */
 export const asProduct = (text: string, symbols: Record<string, unknown>): string =>
@@ -21,8 +24,8 @@ const REFERENCE = {
 export const byRigidity = (s: Section): boolean => s.EI !== undefined || s.EA !== undefined
 
 /**
- * Gives a section its EI or EA as it was typed, or takes it away. The symbol of that name is made with a round
- * value where it is used and not there yet.
+ * Gives a section its EI or EA as it was typed, or takes it away. The symbol of that name is made with a
+ * round value where it is used and not there yet.
  */
 export function withRigidity(p: Problem, id: string, key: 'EI' | 'EA', text: string | undefined): Problem {
   if (text === undefined || text.trim() === '') return setSection(p, id, { [key]: undefined })

@@ -11,7 +11,9 @@ export type Cut =
   | { ok: true; crossings: Crossing[]; left: Part; right: Part }
   | { ok: false; crossings: Crossing[]; message: string }
 
-/** A cut nearer to a member's end than this part of its length goes past the joint, not through the member. */
+/**
+ * A cut nearer to a member's end than this part of its length goes past the joint, not through the member.
+ */
 const AT_END = 1e-6
 
 /** The members that the line from a to b crosses between their ends. */

@@ -157,8 +157,8 @@ function faceForce(
   const m = solution.structure.members[member]
   const from = solution.structure.nodes[m.start]
   const sides = sidesAt(courseOf(solution, action, member), x)
-  // loads at a cut belong to the piece after it, so both faces see the state before them; at the far end of the
-  // member, where its last piece bears them, the state after them
+  // loads at a cut belong to the piece after it, so both faces see the state before them; at the far end of
+  // the member, where its last piece bears them, the state after them
   const { N, V, M } = x >= m.length * (1 - 1e-9) ? sides.right : sides.left
   const sign = piece === 'before' ? 1 : -1
   const [px, py] = [sign * N, -sign * V]

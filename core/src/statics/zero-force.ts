@@ -1,12 +1,16 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { reactionAt } from '../results/equilibrium.js'
 
-/** A truss member without force, and the joint and the rule that show it; no rule where only the numbers do. */
+/**
+ * A truss member without force, and the joint and the rule that show it; no rule where only the numbers do.
+ */
 export interface ZeroForce {
   member: string
   reason?: {
     joint: string
-    /** `alone`: nothing else acts at the joint; `two`: two members not in line; `line`: all else is in line. */
+    /**
+     * `alone`: nothing else acts at the joint; `two`: two members not in line; `line`: all else is in line.
+     */
     rule: 'alone' | 'two' | 'line'
     /** The members that are in line with each other, or the other of the two. */
     others: string[]
@@ -29,8 +33,9 @@ interface Line {
 const inLine = (a: Line, b: Line) => Math.abs(a.x * b.y - a.y * b.x) <= IN_LINE
 
 /**
- * The members of a truss that carry no force under one case, each with its reason. The rule of joints: where all
- * forces at a joint but one lie in one line, that one is zero; members found so are left out at other joints.
+ * The members of a truss that carry no force under one case, each with its reason. The rule of joints: where
+ * all forces at a joint but one lie in one line, that one is zero; members found so are left out at other
+ * joints.
  */
 export function zeroForceMembers(solution: Solution, action: ActionSolution): ZeroForce[] {
   const { structure: s } = solution
@@ -51,7 +56,10 @@ export function zeroForceMembers(solution: Solution, action: ActionSolution): Ze
   return [...zero].map((i) => found.get(i) ?? { member: s.members[i].id })
 }
 
-/** What a joint tells of the members there that are not known to be zero yet; nothing when it tells nothing new. */
+/**
+ * What a joint tells of the members there that are not known to be zero yet; nothing when it tells nothing
+ * new.
+ */
 function ruleAt(
   solution: Solution,
   action: ActionSolution,

@@ -80,7 +80,9 @@ type Properties = Pick<
   | 'weight'
 >
 
-/** The stiffnesses of a member in SI; NaN marks what is not stated. A stated rigidity stands before E·A, E·I. */
+/**
+ * The stiffnesses of a member in SI; NaN marks what is not stated. A stated rigidity stands before E·A, E·I.
+ */
 function propertiesOf(
   m: Member,
   bar: boolean,

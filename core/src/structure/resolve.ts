@@ -135,7 +135,9 @@ function notices(s: Structure): Notice[] {
     const without = (what: string, ids: string[]) => {
       if (ids.length)
         out.push({
-          message: `${listed(ids)} ${ids.length > 1 ? 'have' : 'has'} no ${what}: own weight counts as nothing there.`,
+          message:
+            `${listed(ids)} ${ids.length > 1 ? 'have' : 'has'} no ${what}: own weight counts as ` +
+            'nothing there.',
         })
     }
     without(

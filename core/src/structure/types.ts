@@ -48,7 +48,10 @@ export interface StructureMember {
   GAs: number
   alpha: number
   depth: number
-  /** Distances from the centroid to the top (+y) and bottom (−y) fibre, m, and shear area, m²; NaN if not stated. */
+  /**
+   * Distances from the centroid to the top (+y) and bottom (−y) fibre, m, and shear area, m²; NaN if not
+   * stated.
+   */
   yTop: number
   yBottom: number
   shearArea: number

@@ -41,7 +41,8 @@ export function readRead(
   }
   if (!ALONG.includes(quantity as 'moment'))
     return no(
-      `${text} cannot be read; write displacement:JOINT:x, reaction:JOINT:y, moment:MEMBER:50%, maximum:moment or load-factor.`,
+      `${text} cannot be read; write displacement:JOINT:x, reaction:JOINT:y, moment:MEMBER:50%, ` +
+        'maximum:moment or load-factor.',
     )
   const whole = rest.join(':')
   const alone = p.members.some((m) => m.id === whole)

@@ -27,8 +27,8 @@ const SECTION_KEYS = ['A', 'I', 'EA', 'EI'] as const
 
 /**
  * The quantities of a problem that may run from one value to another, each by the path that names it: loads,
- * stiffnesses, springs, settlements, coordinates. Those of a large problem that nobody would look for in a list
- * are left out; their paths are understood all the same.
+ * stiffnesses, springs, settlements, coordinates. Those of a large problem that nobody would look for in a
+ * list are left out; their paths are understood all the same.
  */
 export function statedQuantities(p: Problem): StatedQuantity[] {
   return [...ofLoads(p), ...ofProperties(p), ...ofSupports(p), ...ofJoints(p)].filter(

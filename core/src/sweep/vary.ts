@@ -36,7 +36,9 @@ export function readVaried(
     return { ok: true, varied: { kind: 'path', path: text } }
   return {
     ok: false,
-    message: `${text} is no symbol of the problem; vary a symbol, case:ID, factor, critical, or a path such as members[0].x.`,
+    message:
+      `${text} is no symbol of the problem; vary a symbol, case:ID, factor, critical, or a path such ` +
+      'as members[0].x.',
   }
 }
 
@@ -63,7 +65,10 @@ function withQuantity(value: unknown, [key, ...rest]: readonly string[], to: Qua
   return { ...record, [key]: withQuantity(record[key], rest, to) }
 }
 
-/** The dimension of what varies; a factor has none. Undefined for a bare number at a path, whose unit its place says. */
+/**
+ * The dimension of what varies; a factor has none. Undefined for a bare number at a path, whose unit its
+ * place says.
+ */
 export function dimensionOf(p: Problem, varied: Varied): Dimension | undefined {
   const stated =
     varied.kind === 'symbol'
@@ -83,7 +88,10 @@ export function dimensionOf(p: Problem, varied: Varied): Dimension | undefined {
   }
 }
 
-/** The problem with another value of a symbol or of a stated quantity; the value in SI, or bare where it has no dimension. */
+/**
+ * The problem with another value of a symbol or of a stated quantity; the value in SI, or bare where it has
+ * no dimension.
+ */
 export function withValue(
   p: Problem,
   varied: Varied,

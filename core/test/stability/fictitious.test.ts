@@ -9,8 +9,8 @@ import type { Structure } from '../../src/structure/types.js'
 import { frame, solved } from '../builder.js'
 
 /**
- * Second order by another road: the axial force on the slope of the bent member, N·v′, is put on the structure as
- * couples along its members, and first order is solved again and again until nothing changes.
+ * Second order by another road: the axial force on the slope of the bent member, N·v′, is put on the
+ * structure as couples along its members, and first order is solved again and again until nothing changes.
  */
 const GRID = 96
 

@@ -116,7 +116,8 @@ describe('lines of hand values', () => {
   it('are read with their directions, senses and units; what is left says why', () => {
     const { answers, left } = readAnswers(
       portal,
-      'Ay = 18.2 kN up\nF_DB = 8.4 C\r\nM_BA = -37.5\nAx\t4.1\tleft\nM_A: 12 clockwise\nCy 6.50 down\n\nM_XY = 3\nAy = 3 left',
+      'Ay = 18.2 kN up\nF_DB = 8.4 C\r\nM_BA = -37.5\nAx\t4.1\tleft\nM_A: 12 clockwise\nCy 6.50 ' +
+        'down\n\nM_XY = 3\nAy = 3 left',
     )
     expect(answers.map((a) => [answerName({ id: '', ...a }), a.value])).toEqual([
       ['A y', '18.2 kN'],

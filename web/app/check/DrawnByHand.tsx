@@ -23,7 +23,9 @@ import { reaches, useShows } from './shows'
 
 const QUANTITIES = { moment: 'M', shear: 'V', axial: 'N' } as const
 
-/** A diagram that was drawn by hand: its ordinates and how it runs between them, laid over the computed one. */
+/**
+ * A diagram that was drawn by hand: its ordinates and how it runs between them, laid over the computed one.
+ */
 export function DrawnByHand() {
   const problem = useSheet((s) => s.problem)
   const actionId = useSheet((s) => s.actionId)

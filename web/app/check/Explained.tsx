@@ -16,7 +16,10 @@ import { useSlip, type Slipped } from './use-slip'
 import { VERSION, versionsOf, type Version } from './versions'
 import type { JudgedAnswer } from './verdicts'
 
-/** The one slip that explains the sheet, the others that fit as well, and what the values say among themselves. */
+/**
+ * The one slip that explains the sheet, the others that fit as well, and what the values say among
+ * themselves.
+ */
 export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
   const answers = useSheet((s) => s.problem.answers) ?? []
   const shows = useShows()

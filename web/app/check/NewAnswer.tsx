@@ -9,7 +9,9 @@ import { fitted, type Place } from '@viga/core/statement/answer-place'
 import { readAnswerValue } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
 
-/** The place that a new value is asked for; a press on the Figure says it, and the value is all that is left. */
+/**
+ * The place that a new value is asked for; a press on the Figure says it, and the value is all that is left.
+ */
 function useAskedPlace() {
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const asked = useSheet((s) => s.asked)
@@ -28,7 +30,10 @@ function useAskedPlace() {
 
 type Made = { ok: true; answer: Omit<Answer, 'id'> } | { ok: false; message: string }
 
-/** The answer that was typed, or why it is none. `many`: there are several cases, and the answer names its own. */
+/**
+ * The answer that was typed, or why it is none. `many`: there are several cases, and the answer names its
+ * own.
+ */
 function madeAnswer(
   problem: Problem,
   place: Place | undefined,

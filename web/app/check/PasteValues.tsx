@@ -14,7 +14,9 @@ interface LeftLine {
   message: string
 }
 
-/** Takes the values out of lines of text into the problem; what is not understood is left, with its reason. */
+/**
+ * Takes the values out of lines of text into the problem; what is not understood is left, with its reason.
+ */
 function takeValues(store: SheetStore, text: string): { taken: number; left: LeftLine[] } {
   const { problem, actionId, edit: change } = store.getState()
   const read = readAnswers(problem, text, actionId ?? undefined)
@@ -32,8 +34,8 @@ function takeValues(store: SheetStore, text: string): { taken: number; left: Lef
 }
 
 /**
- * Hand values as lines: typed as they stand on paper, or pasted from a spreadsheet. What is understood goes into
- * the table; what is not stays here, with its reason.
+ * Hand values as lines: typed as they stand on paper, or pasted from a spreadsheet. What is understood goes
+ * into the table; what is not stays here, with its reason.
  */
 export function PasteValues() {
   const store = useSheetStore()

@@ -55,7 +55,10 @@ function headOf(v: SheetVerdict, shows: Shows): string {
 function sentenceOf(v: SheetVerdict, shows: Shows): string {
   if (v.verdict === 'unknown') return v.reason ?? ''
   if (v.verdict === 'convention')
-    return 'All values of its kind have the opposite sign: they follow the other convention, and each is right.'
+    return (
+      'All values of its kind have the opposite sign: they follow the other convention, and each is ' +
+      'right.'
+    )
   if (v.verdict === 'agrees' || !reaches(shows, 'slip')) return ''
   return v.diagnosis?.sentence ?? 'No single slip of sign, unit or place explains it.'
 }

@@ -7,7 +7,9 @@ import type { Overlay } from '../figure/Figure'
 import { useSheet, useSheetStore } from '../sheet/context'
 import type { PlanePoint } from '../sheet/results-view'
 
-/** A joint within this part of the size of the structure is meant by a press; a member from half as far again. */
+/**
+ * A joint within this part of the size of the structure is meant by a press; a member from half as far again.
+ */
 const NEAR = 0.035
 /** An end, or the middle, within this part of a member is meant. */
 const OF_MEMBER = 0.03

@@ -16,8 +16,8 @@ export interface ListedPlace {
 }
 
 /**
- * The places of a prepared list in the shown case, each with its hand value; the values that stand at none of them
- * are the rest.
+ * The places of a prepared list in the shown case, each with its hand value; the values that stand at none of
+ * them are the rest.
  */
 export function listed(
   p: Problem,

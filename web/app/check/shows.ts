@@ -2,7 +2,10 @@ import type { Problem } from '@viga/core'
 import { useEffect } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 
-/** How much of the answer is shown, from a hint to the values themselves; each shows what comes before it, too. */
+/**
+ * How much of the answer is shown, from a hint to the values themselves; each shows what comes before it,
+ * too.
+ */
 export const SHOWS = [
   { key: 'verdict', label: 'only right or wrong' },
   { key: 'place', label: 'where to look' },
@@ -17,13 +20,18 @@ export const isCovered = (p: Problem): boolean => p.view?.covered === true
 
 const rank = (s: Shows) => SHOWS.findIndex((o) => o.key === s)
 
-/** What is shown of the answer: what was chosen, else everything, or next to nothing where values are covered. */
+/**
+ * What is shown of the answer: what was chosen, else everything, or next to nothing where values are covered.
+ */
 export const useShows = (): Shows => useSheet((s) => s.shows ?? (isCovered(s.problem) ? 'verdict' : 'value'))
 
 /** Whether the choice shows so much. */
 export const reaches = (chosen: Shows, level: Shows): boolean => rank(chosen) >= rank(level)
 
-/** Whether the computed values of the problem are held back now: in the Working, the Results and on the Figure. */
+/**
+ * Whether the computed values of the problem are held back now: in the Working, the Results and on the
+ * Figure.
+ */
 export const useHeldBack = (): boolean => useSheet((s) => isCovered(s.problem) && s.shows !== 'value')
 
 const place = (id: string) => `viga:shows:${id}`

@@ -1,4 +1,6 @@
-/** Something a person can do by a key: keys and the list of keys that `?` shows come from the same entries. */
+/**
+ * Something a person can do by a key: keys and the list of keys that `?` shows come from the same entries.
+ */
 export interface Command<C> {
   /** The key as it is shown, lower case, with ctrl, shift and alt before it: "h", "ctrl+shift+z". */
   key: string

@@ -31,8 +31,8 @@ export function toggleHinges(p: Problem, selection: string | null): Problem {
 }
 
 /**
- * Rows pasted where they say. A piece that would lie wholly on what is there, as one pasted where it was copied
- * does, is put clear of it to the right.
+ * Rows pasted where they say. A piece that would lie wholly on what is there, as one pasted where it was
+ * copied does, is put clear of it to the right.
  */
 export function pasted(p: Problem, text: string) {
   const there = pasteRows(p, text)

@@ -3,8 +3,8 @@ const FIELDS = 'input, textarea, select, [role="menu"], [role="dialog"] [role="l
 const CHOICES = 'input[type="radio"], input[type="checkbox"]'
 
 /**
- * Whether a key belongs to the field that has the focus, so that it is no command: any key where one types, an
- * arrow or the space bar on a choice.
+ * Whether a key belongs to the field that has the focus, so that it is no command: any key where one types,
+ * an arrow or the space bar on a choice.
  */
 export function isOfField({ target, key }: Pick<KeyboardEvent, 'target' | 'key'>): boolean {
   const field = target instanceof Element ? target.closest(FIELDS) : null

@@ -19,8 +19,8 @@ interface Props {
 
 /**
  * A text that is read as a whole, such as the value of a symbol or `18.2 kN up`. It acts with each key; what
- * cannot be read stays in the field as a draft of the sheet, with its sentence, and is in the list of doubts until
- * it is mended.
+ * cannot be read stays in the field as a draft of the sheet, with its sentence, and is in the list of doubts
+ * until it is mended.
  */
 export function LiveField({ name, value, onChange, placeholder, aside }: Props) {
   const store = useSheetStore()

@@ -2,7 +2,10 @@ import { determinacy, ownSections } from '@viga/core'
 import { useMemo } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 
-/** Over numbers that depend on an A and I nobody stated: whose they are, and what of the numbers hangs on them. */
+/**
+ * Over numbers that depend on an A and I nobody stated: whose they are, and what of the numbers hangs on
+ * them.
+ */
 export function OwnValues() {
   const problem = useSheet((s) => s.problem)
   const solved = useSolved()

@@ -22,8 +22,8 @@ const IMPERIAL = /(?<![a-zA-Z])(?:in|ft|lbf|kip|psi|ksi|psf|pcf|plf|klf)(?![a-zA
 const MEASURED = [dimensions.length, dimensions.force, dimensions.moment, dimensions.forcePerLength]
 
 /**
- * Whether a number with a unit needs no answer: it is in the problem's own unit, or, where it is a property such
- * as a modulus or an area, in another unit of the same system.
+ * Whether a number with a unit needs no answer: it is in the problem's own unit, or, where it is a property
+ * such as a modulus or an area, in another unit of the same system.
  */
 function saysOwnUnit(text: string, units: { length: string; force: string }, d: Dimension): boolean {
   const unit = text.replace(/^[-−\s\d.]+(?:e[-+]?\d+)?/i, '').trim()

@@ -33,7 +33,9 @@ interface Props {
   name: string
 }
 
-/** The drawing itself, with what a hand sees on it: the grid, spots to press, handles, the line being drawn. */
+/**
+ * The drawing itself, with what a hand sees on it: the grid, spots to press, handles, the line being drawn.
+ */
 export function Drawing({
   part,
   shown,

@@ -3,7 +3,9 @@ import { SceneView } from './SceneView'
 
 const nothing: ReadonlySet<string> = new Set()
 
-/** A small drawing: the figure on a card of the Shelf, a member by itself. Without a label it is decoration. */
+/**
+ * A small drawing: the figure on a card of the Shelf, a member by itself. Without a label it is decoration.
+ */
 export function MiniFigure({
   groups,
   width,

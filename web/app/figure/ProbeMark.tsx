@@ -93,7 +93,10 @@ function Mark({ view, at, diagram, envelope = null, kept = false }: MarkProps) {
   return (
     <g className={kept ? 'probe kept' : 'probe'}>
       <path
-        d={`M${plus(foot, l.up, 7).x} ${plus(foot, l.up, 7).y}L${plus(foot, l.up, -7).x} ${plus(foot, l.up, -7).y}`}
+        d={
+          `M${plus(foot, l.up, 7).x} ${plus(foot, l.up, 7).y}L${plus(foot, l.up, -7).x} ` +
+          `${plus(foot, l.up, -7).y}`
+        }
       />
       {tip && <path d={`M${foot.x} ${foot.y}L${tip.x} ${tip.y}`} />}
       {tip && <circle cx={tip.x} cy={tip.y} r="3.4" />}

@@ -18,8 +18,8 @@ export const linksAfter = (
 }
 
 /**
- * The joint that the next member of a chain begins at. An undo takes the chain back to the joint before, a joint
- * that is gone is none of it.
+ * The joint that the next member of a chain begins at. An undo takes the chain back to the joint before, a
+ * joint that is gone is none of it.
  */
 export function useChain(): [string | null, (joint: string | null) => void] {
   const store = useSheetStore()

@@ -39,7 +39,9 @@ export interface Press {
   diagram?: { member: string; size: number }
 }
 
-/** Presses and drags that mean something in the plane of the structure, in m: a cut is drawn, a point chosen. */
+/**
+ * Presses and drags that mean something in the plane of the structure, in m: a cut is drawn, a point chosen.
+ */
 export interface PlaneGestures {
   /** A line while it is drawn, and when it is done. */
   onLine?: (a: { x: number; y: number }, b: { x: number; y: number }, done: boolean) => void

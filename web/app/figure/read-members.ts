@@ -32,7 +32,9 @@ export function diagramUnder({ store }: Hand, e: PointerEvent): Press['diagram']
 /** Diagrams are at least and at the most so many times as tall as usual. */
 const [LEAST, MOST] = [0.1, 12]
 
-/** Makes diagrams as tall as they are pulled: in the measure in which the pointer is farther from the member. */
+/**
+ * Makes diagrams as tall as they are pulled: in the measure in which the pointer is farther from the member.
+ */
 export function pulledDiagram({ store, structure, view }: Hand, p: Press, at: Vec) {
   const m = structure?.members.find((o) => o.id === p.diagram!.member)
   if (!m) return

@@ -26,8 +26,8 @@ function carry(plane: SVGGElement | null, transform: string) {
 }
 
 /**
- * Moves the view. A large drawing takes too long to be made anew for each frame: it is carried along as a whole, and
- * made anew for the new view when that has come to rest.
+ * Moves the view. A large drawing takes too long to be made anew for each frame: it is carried along as a
+ * whole, and made anew for the new view when that has come to rest.
  * @param drawn the view that the drawing was made for
  * @param setDrawn asks for a drawing for another view
  * @param plane what is carried along

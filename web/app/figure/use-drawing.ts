@@ -8,8 +8,8 @@ const isTyping = (target: EventTarget | Element | null) =>
   (target as Element | null)?.closest?.('.sheet') != null
 
 /**
- * Whether the Figure is drawn on: after it was asked for, or while the sheet is empty. Typing into the tables, or
- * putting in something ready, ends it.
+ * Whether the Figure is drawn on: after it was asked for, or while the sheet is empty. Typing into the
+ * tables, or putting in something ready, ends it.
  */
 export function useDrawing(): [boolean, (on: boolean) => void] {
   const empty = useSheet((s) => s.problem.nodes.length === 0)

@@ -32,7 +32,10 @@ function insetsOf(s: Structure | undefined, shown: Layers, width: number, height
   return shown.all && s && isLevelBeam(s) ? { ...insets, bottom: height - insets.top - 60 } : insets
 }
 
-/** How the plane lies on the Figure: fitted to the structure, held while it is drawn by hand, or as it was moved. */
+/**
+ * How the plane lies on the Figure: fitted to the structure, held while it is drawn by hand, or as it was
+ * moved.
+ */
 export function useFigureView(
   frame: RefObject<HTMLDivElement | null>,
   structure: Structure | undefined,

@@ -68,8 +68,8 @@ function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
 export type Drawn = ReturnType<typeof useScene>
 
 /**
- * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it; `rest` is
- * then the drawing as it was before.
+ * The drawing of the Figure. While something is dragged, labels go along with it and a canvas shows it;
+ * `rest` is then the drawing as it was before.
  */
 export function useScene(args: Args) {
   const { part, view, notesOn, sceneOn, compared, byHand, covered, instead } = args

@@ -1,7 +1,9 @@
 import { edit, shapeSides, type Problem, type Section, type ShapeType } from '@viga/core'
 import { byRigidity, withRigidity } from '@viga/core/statement/rigidities'
 
-/** The ways a section is stated: by A and I, by its rigidities, by its designation, or by a shape with sides. */
+/**
+ * The ways a section is stated: by A and I, by its rigidities, by its designation, or by a shape with sides.
+ */
 export type By = 'AI' | 'EI' | 'catalogue' | ShapeType
 
 export const WAY_WORDS: Record<By, string> = {

@@ -17,7 +17,9 @@ function kept(): number {
   }
 }
 
-/** The divide between Figure and Sheet: dragged, or moved by arrow keys; this browser remembers where it was. */
+/**
+ * The divide between Figure and Sheet: dragged, or moved by arrow keys; this browser remembers where it was.
+ */
 export function Divide() {
   const [share, setShare] = useState(USUAL)
   useEffect(() => setShare(kept()), [])

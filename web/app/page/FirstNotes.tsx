@@ -7,7 +7,8 @@ import { firstNotes, offerNotes, putNotesAway } from './first-notes'
 
 /** What each part is for, in the order of the parts. */
 const NOTES = [
-  'Everything that is stated stands in these tables and on the Figure. Press a joint, a member or a load on ' +
+  'Everything that is stated stands in these tables and on the Figure. Press a joint, a member or a load ' +
+    'on ' +
     'the Figure to change it there, or type in a row: the results follow each edit.',
   'Here is the solution by the stiffness method, step by step, with the solver’s own numbers. Press any ' +
     'number to see what it is made of.',

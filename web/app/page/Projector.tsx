@@ -8,7 +8,9 @@ import './projector.css'
 
 /** One step of enlargement. */
 const STEP = 1.12
-/** The width that the page is designed for, px: a wider screen is filled by larger type, not by more of it. */
+/**
+ * The width that the page is designed for, px: a wider screen is filled by larger type, not by more of it.
+ */
 const DESIGNED_PX = 1280
 
 const NAMES: Record<Projected, string> = { both: 'Both', figure: 'Figure', sheet: 'Sheet' }
@@ -18,8 +20,8 @@ const sizeFor = (shown: Projected, steps: number) =>
   Math.max(1.2, window.innerWidth / DESIGNED_PX) * (shown === 'both' ? 1 : 1.35) * STEP ** steps
 
 /**
- * The view for a class: the whole screen, larger type and lines, Figure and Sheet together or alone, steps and
- * cases by arrow keys, and a spot that follows the pointer.
+ * The view for a class: the whole screen, larger type and lines, Figure and Sheet together or alone, steps
+ * and cases by arrow keys, and a spot that follows the pointer.
  */
 export function Projector({ onLeave }: { onLeave: () => void }) {
   const store = useSheetStore()

@@ -8,7 +8,10 @@ export function Unsent() {
   return message === null ? null : <p className="conflict quiet">{message}</p>
 }
 
-/** The problem was taken off the Shelf while it is open here: it can be put back with all that was typed since. */
+/**
+ * The problem was taken off the Shelf while it is open here: it can be put back with all that was typed
+ * since.
+ */
 export function Gone() {
   const store = useSheetStore()
   const gone = useSheet((s) => s.save.kind === 'gone')
@@ -22,7 +25,8 @@ export function Gone() {
     if (response?.ok) store.setState({ save: { kind: 'unsaved' } })
     else
       say(
-        'It could not be put back: it may be another person’s, or Viga cannot be reached. Try again, or save it as a file.',
+        'It could not be put back: it may be another person’s, or Viga cannot be reached. Try again, or ' +
+          'save it as a file.',
       )
   }
   return (

@@ -6,7 +6,9 @@ export interface Example {
   means: string
 }
 
-/** The entry of a table: the name its texts are kept by, the field it begins with, and examples of its words. */
+/**
+ * The entry of a table: the name its texts are kept by, the field it begins with, and examples of its words.
+ */
 export interface EntryWords {
   title: string
   row: string

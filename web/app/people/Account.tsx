@@ -14,7 +14,9 @@ interface Props {
   sessions: SessionLine[]
 }
 
-/** A person's account: the name, the password, where one is signed in, all that is kept, and the end of it. */
+/**
+ * A person's account: the name, the password, where one is signed in, all that is kept, and the end of it.
+ */
 export function Account({ person, session, sessions }: Props) {
   const fetcher = useFetcher()
   const send = (fields: Record<string, string>) => void fetcher.submit(fields, { method: 'post' })

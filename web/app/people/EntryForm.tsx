@@ -22,7 +22,9 @@ interface Props {
   beside?: ReactNode
 }
 
-/** A form whose fields are checked here before they are sent; what the server finds stands at its field, too. */
+/**
+ * A form whose fields are checked here before they are sent; what the server finds stands at its field, too.
+ */
 export function EntryForm({ intent, schema, send, children, beside }: Props) {
   const fetcher = useFetcher<FormAnswer>()
   const [here, setHere] = useState<Faults | null>(null)

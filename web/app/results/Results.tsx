@@ -16,8 +16,8 @@ import './results.css'
 type View = ComponentType<Solved>
 
 /**
- * The views besides the first come with their scripts when they are opened. The server has them all at once: a
- * part that it sent later would bring its styles where the browser does not expect them.
+ * The views besides the first come with their scripts when they are opened. The server has them all at once:
+ * a part that it sent later would bring its styles where the browser does not expect them.
  */
 const VIEWS: Record<ResultViewKey, View> = import.meta.env.SSR
   ? {

@@ -27,8 +27,8 @@ const ONE_PLACE = 1e-6
 const JUMP = 1e-9
 
 /**
- * The internal forces that a table shows of a member: at its ends, where V is 0, where M is largest and smallest,
- * and on both sides of every jump.
+ * The internal forces that a table shows of a member: at its ends, where V is 0, where M is largest and
+ * smallest, and on both sides of every jump.
  */
 export function forcesAlong(
   solution: Solution,

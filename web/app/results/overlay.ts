@@ -4,7 +4,10 @@ import { useDisplay, useSheet, useSheetStore, useSolved } from '../sheet/context
 import { useCompared } from '../sheet/use-compared'
 import type { ResultViewKey } from './views'
 
-/** What a view of the Results lays over the Figure: a free body in its place, the use of members, or a second result. */
+/**
+ * What a view of the Results lays over the Figure: a free body in its place, the use of members, or a second
+ * result.
+ */
 export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | undefined {
   const store = useSheetStore()
   const solved = useSolved()

@@ -14,7 +14,7 @@ setInterval(() => {
 }, SPAN).unref()
 
 /**
- * Many people ask at this moment: what can be drawn in the browser is drawn there, so that nobody waits for the
- * page of another.
+ * Many people ask at this moment: what can be drawn in the browser is drawn there, so that nobody waits for
+ * the page of another.
  */
 export const isBusy = (): boolean => share > MUCH

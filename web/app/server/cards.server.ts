@@ -31,8 +31,9 @@ export const wordsOf = ({ title, statement = '' }: Problem): string =>
   `${title} ${statement}`.toLowerCase().slice(0, 20_000)
 
 /**
- * The kind of a problem, as the Shelf parts them: a beam is a frame all of whose joints are on one level. Known
- * without working out a quantity, as it is needed at every save: levels are the same where they are written so.
+ * The kind of a problem, as the Shelf parts them: a beam is a frame all of whose joints are on one level.
+ * Known without working out a quantity, as it is needed at every save: levels are the same where they are
+ * written so.
  */
 export const kindOf = ({ kind, members, nodes }: Problem): CardKind =>
   kind === 'truss' ? 'truss' : members.length > 0 && nodes.every((n) => n.y === nodes[0].y) ? 'beam' : 'frame'

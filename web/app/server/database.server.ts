@@ -11,7 +11,10 @@ import { data } from 'react-router'
 const CONNECTIONS = 10
 /** Time to reach a host, and to get a connection when all are taken, ms. */
 const REACH = 3_000
-/** Time that a statement has in the database, s, and to arrive from it, ms: a database that is silent ends too. */
+/**
+ * Time that a statement has in the database, s, and to arrive from it, ms: a database that is silent ends
+ * too.
+ */
 const STATEMENT_S = 4
 const ANSWER = 5_000
 /** Time for which a host that was silent is not asked again, ms: others do not wait for it, too. */

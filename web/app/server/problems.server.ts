@@ -43,7 +43,10 @@ interface Condition {
   values: Value[]
 }
 
-/** Problems (as `p`) that a person may save over: their own, those shared so, the house's for its administrator. */
+/**
+ * Problems (as `p`) that a person may save over: their own, those shared so, the house's for its
+ * administrator.
+ */
 export const writableBy = (person: Person | null): Condition => ({
   sql:
     '(p.owner = ? OR (p.owner = ? AND ?) OR EXISTS (SELECT 1 FROM shares s WHERE s.problem = p.id AND ' +
@@ -51,7 +54,9 @@ export const writableBy = (person: Person | null): Condition => ({
   values: [idOf(person), HOUSE, person?.role === 'administrator' ? 1 : 0, idOf(person)],
 })
 
-/** Problems (as `p`) that a person may take off the Shelf: their own, and the house's for its administrator. */
+/**
+ * Problems (as `p`) that a person may take off the Shelf: their own, and the house's for its administrator.
+ */
 export const ownedBy = (person: Person | null): Condition => ({
   sql: '(p.owner = ? OR (p.owner = ? AND ?))',
   values: [idOf(person), HOUSE, person?.role === 'administrator' ? 1 : 0],
@@ -59,7 +64,9 @@ export const ownedBy = (person: Person | null): Condition => ({
 
 /** Problems (as `p`) that a person may read: also the house's, and all that are shared with them. */
 export const readableBy = (person: Person | null): Condition => ({
-  sql: '(p.owner = ? OR p.owner = ? OR EXISTS (SELECT 1 FROM shares s WHERE s.problem = p.id AND s.person = ?))',
+  sql:
+    '(p.owner = ? OR p.owner = ? OR EXISTS (SELECT 1 FROM shares s WHERE s.problem = p.id AND ' +
+    's.person = ?))',
   values: [idOf(person), HOUSE, idOf(person)],
 })
 
@@ -98,7 +105,9 @@ export const readText = ({ id, revision, document, changedAt, mayWrite }: Stored
 export const asJson = ({ id, revision, changedAt, mayWrite, document }: StoredText): string =>
   `${JSON.stringify({ id, revision, changedAt, mayWrite }).slice(0, -1)},"problem":${document}}`
 
-/** The problem if its revision is above `revision`; null if it is not, undefined if there is no such problem. */
+/**
+ * The problem if its revision is above `revision`; null if it is not, undefined if there is no such problem.
+ */
 export async function textNewerThan(
   person: Person | null,
   id: string,
@@ -130,8 +139,8 @@ export async function insertProblem(
 export type SaveResult = { saved: true; revision: number } | { saved: false; found: StoredText | undefined }
 
 /**
- * Saves over the revision the person started from. A stale one, and one of somebody who may only read, changes
- * nothing and hands back the problem as it is.
+ * Saves over the revision the person started from. A stale one, and one of somebody who may only read,
+ * changes nothing and hands back the problem as it is.
  */
 export function saveProblem(
   person: Person | null,
@@ -142,8 +151,10 @@ export function saveProblem(
   const writable = writableBy(person)
   return inTurn(id, async () => {
     const changed = await change(
-      'UPDATE problems p SET p.document = ?, p.title = ?, p.words = ?, p.kind = ?, p.revision = p.revision + 1, ' +
-        `p.changed_at = NOW(3) WHERE p.id = ? AND p.revision = ? AND p.deleted_at IS NULL AND ${writable.sql}`,
+      'UPDATE problems p SET p.document = ?, p.title = ?, p.words = ?, p.kind = ?, p.revision = ' +
+        'p.revision + 1, ' +
+        'p.changed_at = NOW(3) WHERE p.id = ? AND p.revision = ? AND p.deleted_at IS NULL AND ' +
+        `${writable.sql}`,
       [problem.document, problem.title, problem.words, problem.kind, id, revision, ...writable.values],
     )
     return changed === 1
@@ -168,7 +179,8 @@ export function restoreProblem(person: Person, id: string): Promise<number> {
   const owned = ownedBy(person)
   return inTurn(id, () =>
     change(
-      `UPDATE problems p SET p.deleted_at = NULL WHERE p.id = ? AND p.deleted_at IS NOT NULL AND ${owned.sql}`,
+      'UPDATE problems p SET p.deleted_at = NULL WHERE p.id = ? AND p.deleted_at IS NOT NULL AND ' +
+        `${owned.sql}`,
       [id, ...owned.values],
     ),
   )

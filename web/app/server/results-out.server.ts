@@ -19,7 +19,9 @@ const names = <T extends string>(known: readonly T[]) =>
     )
     .required()
 
-/** How the Figure lies on its frame, as an address has it: scale, ox, oy, width and height, parted by commas. */
+/**
+ * How the Figure lies on its frame, as an address has it: scale, ox, oy, width and height, parted by commas.
+ */
 const lie = string().test('view', (text) => text === undefined || viewOf(text) !== undefined)
 
 function viewOf(text: string | undefined): View | undefined {

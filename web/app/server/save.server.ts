@@ -15,8 +15,8 @@ const refusal = (message: string): SaveReply => ({
 })
 
 /**
- * Checks and keeps what a browser sends. A change to a problem that a person may only read becomes a problem of
- * their own: nothing that is typed is refused for whose it is.
+ * Checks and keeps what a browser sends. A change to a problem that a person may only read becomes a problem
+ * of their own: nothing that is typed is refused for whose it is.
  * @param owner gives the person whose shelf a copy goes to
  */
 export async function saveRequest(

@@ -193,7 +193,10 @@ const waiting = new Map<string, NodeJS.Timeout>()
 /** Quiet time after a change before its card is made, ms: while a person types, no card is made at all. */
 const QUIET = 3_000
 
-/** Makes the card of a problem when it has been left alone for a while; what is asked for earlier is made then. */
+/**
+ * Makes the card of a problem when it has been left alone for a while; what is asked for earlier is made
+ * then.
+ */
 export function cardSoon(id: string): void {
   clearTimeout(waiting.get(id))
   waiting.set(

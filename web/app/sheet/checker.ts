@@ -4,8 +4,8 @@ import type { Checked } from './results-view'
 import type { SolverWorker } from './solver.worker'
 
 /**
- * Looks for the slip behind the hand values of a problem in a worker of its own, which is ended when the search
- * is given up: some slips take many solutions.
+ * Looks for the slip behind the hand values of a problem in a worker of its own, which is ended when the
+ * search is given up: some slips take many solutions.
  * @param onTried hears how many of all slips have been tried
  * @param done receives what was found; nothing when the problem has no solution
  * @returns a function that gives the search up

@@ -37,7 +37,9 @@ export function readDrafts(kept: unknown): Drafts {
   return out
 }
 
-/** Drafts after an edit, each with the thing it was of: renamed with it, moved with its load, gone with it. */
+/**
+ * Drafts after an edit, each with the thing it was of: renamed with it, moved with its load, gone with it.
+ */
 export function carriedOver(drafts: Drafts, before: Problem, after: Problem): Drafts {
   const moved = Object.entries(drafts).map(([key, draft]): [string, Draft] | undefined => {
     const of = thingOfDraft(key)

@@ -36,8 +36,8 @@ async function newerThan(id: string, revision: number): Promise<Newer | 'gone' |
 }
 
 /**
- * Lets an idle window follow what another one saves: it looks when it gets the focus, and now and then while it
- * is in view.
+ * Lets an idle window follow what another one saves: it looks when it gets the focus, and now and then while
+ * it is in view.
  * @param adopt takes the newer revision over
  * @returns a function that ends the watch
  */

@@ -59,7 +59,9 @@ const restored = (store: SheetStore): Promise<void> =>
     })
   })
 
-/** Forgets the steps of all problems in this browser, and the earlier states that were kept to be compared. */
+/**
+ * Forgets the steps of all problems in this browser, and the earlier states that were kept to be compared.
+ */
 export const forgetHistories = async (): Promise<void> => {
   await clear(shelf())
   await forgetStatements()

@@ -8,8 +8,8 @@ import { trusted, type SheetStore } from './store'
 export const BROUGHT_BACK = 'edits from before the page was closed'
 
 /**
- * What earlier pages of this browser could not send any more: each becomes a step, the newest last, so that undo
- * leads back through all of them.
+ * What earlier pages of this browser could not send any more: each becomes a step, the newest last, so that
+ * undo leads back through all of them.
  * @returns whether there is something to be sent
  */
 export async function restore(store: SheetStore, place: DraftPlace, server: Problem): Promise<boolean> {

@@ -188,8 +188,8 @@ class Keeper {
 }
 
 /**
- * Writes what is not saved yet into this browser, one write at a time, the newest state each. `draftKept` of the
- * store says that the newest edit is on the disk.
+ * Writes what is not saved yet into this browser, one write at a time, the newest state each. `draftKept` of
+ * the store says that the newest edit is on the disk.
  * @returns a function that has the state as it is now written
  */
 function drafting(store: SheetStore, place: DraftPlace, savedProblem: () => Problem): () => void {

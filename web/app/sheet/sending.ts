@@ -82,8 +82,8 @@ const sentKey = (id: string) => `viga:sent:${id}`
 const MOST_SENT = 3
 
 /**
- * What this tab sent last, kept over its reload: a newer revision that says just this is no other person's, but
- * this tab's own, whose answer was lost or came after the page had gone.
+ * What this tab sent last, kept over its reload: a newer revision that says just this is no other person's,
+ * but this tab's own, whose answer was lost or came after the page had gone.
  */
 export function sentBy(id: string): string[] {
   try {

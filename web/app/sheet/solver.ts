@@ -17,8 +17,8 @@ function solverElsewhere(): (problem: Problem) => Promise<Outcome> {
 }
 
 /**
- * Solves the newest of the problems it is given, in a worker. A problem that is overtaken by a newer one before
- * its turn is dropped unsolved, so edits that follow fast never queue up.
+ * Solves the newest of the problems it is given, in a worker. A problem that is overtaken by a newer one
+ * before its turn is dropped unsolved, so edits that follow fast never queue up.
  * @param done receives each problem that was solved, with its outcome
  */
 export function solveNewest(done: (problem: Problem, outcome: Outcome) => void): (problem: Problem) => void {

@@ -8,8 +8,9 @@ import { stillThere } from './targets'
 const GROUPING = 500
 
 /**
- * Takes over a problem and whatever follows from it, with a further change of the state that is asked for once
- * the problem is accepted. One that breaks the contract is refused: nothing changes and the error comes back.
+ * Takes over a problem and whatever follows from it, with a further change of the state that is asked for
+ * once the problem is accepted. One that breaks the contract is refused: nothing changes and the error comes
+ * back.
  */
 export type Become = (problem: Problem, rest: () => Partial<SheetState>) => ProblemError | null
 

@@ -194,8 +194,8 @@ const opened = (initial: Opened): Omit<SheetState, 'outcome' | 'solving' | 'earl
 })
 
 /**
- * After an edit of its cases and combinations, what is shown stays shown under its new label; where it is gone,
- * the first one is.
+ * After an edit of its cases and combinations, what is shown stays shown under its new label; where it is
+ * gone, the first one is.
  */
 function followAction(set: Set, get: Get, before: Problem) {
   const { problem, actionId } = get()

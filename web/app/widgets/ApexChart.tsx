@@ -3,9 +3,9 @@ import type { ApexOptions } from 'apexcharts'
 import { useEffect, useRef } from 'react'
 
 /**
- * A chart of ApexCharts. Its script is fetched in the browser alone, since it asks for a window as soon as it is
- * loaded. A chart that goes away is taken down only when it has finished drawing: before, the library still
- * reaches for its element and fails.
+ * A chart of ApexCharts. Its script is fetched in the browser alone, since it asks for a window as soon as it
+ * is loaded. A chart that goes away is taken down only when it has finished drawing: before, the library
+ * still reaches for its element and fails.
  * @param options with the series; a new object draws the chart anew, without animation
  */
 export function ApexChart({ options, height }: { options: ApexOptions; height: number }) {

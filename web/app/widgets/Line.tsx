@@ -2,8 +2,8 @@ import InputBase from '@mui/material/InputBase'
 import { forwardRef, type ComponentPropsWithoutRef } from 'react'
 import './line.css'
 
-// elements as they are, with the look from a style sheet: a page has a hundred of these, and the library would
-// work out the style of each anew at every key
+// elements as they are, with the look from a style sheet: a page has a hundred of these, and the library
+// would work out the style of each anew at every key
 const slots = { root: 'span', input: 'input' } as const
 const slotProps = { root: { className: 'line-frame' } }
 

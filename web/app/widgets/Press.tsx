@@ -3,8 +3,8 @@ import { forwardRef } from 'react'
 import './line.css'
 
 /**
- * Something to press, as plain as the words in it: MUI's button with the page's own look. It lies in a line of
- * text as words do.
+ * Something to press, as plain as the words in it: MUI's button with the page's own look. It lies in a line
+ * of text as words do.
  */
 export const Press = forwardRef<HTMLButtonElement, ButtonBaseProps>(function Press(
   { className, ...rest },

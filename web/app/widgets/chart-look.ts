@@ -13,7 +13,9 @@ export const CHART_LOOK = {
   annotations: { yaxis: [{ y: 0, borderColor: 'var(--ink)', strokeDashArray: 0, borderWidth: 1 }] },
 } satisfies ApexOptions
 
-/** A chart of one size that follows the pointer: `onIndex` has the point of the curve, or null off the chart. */
+/**
+ * A chart of one size that follows the pointer: `onIndex` has the point of the curve, or null off the chart.
+ */
 export const followed = (onIndex: (index: number | null) => void): ApexOptions['chart'] => ({
   animations: { enabled: false },
   toolbar: { show: false },

@@ -34,7 +34,9 @@ function TakenOut({ block, within }: { block: working.MatrixBlock; within?: stri
   )
 }
 
-/** What stands above a matrix: its title, its unit, and how it is kept in view, spelled out or taken along. */
+/**
+ * What stands above a matrix: its title, its unit, and how it is kept in view, spelled out or taken along.
+ */
 function MatrixHead({
   block,
   within,

@@ -100,7 +100,9 @@ export function Working() {
   )
 }
 
-/** The numbers that were opened one from another; another step is another reading, and what was opened closes. */
+/**
+ * The numbers that were opened one from another; another step is another reading, and what was opened closes.
+ */
 function useTrail(step: string) {
   const [trail, setTrail] = useState<readonly string[]>([])
   const open = useCallback(

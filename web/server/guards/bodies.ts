@@ -7,8 +7,8 @@ export const MOST_BODY = MAX_BYTES + 100_000
 const TOO_LARGE = `More than ${MAX_BYTES / 1e6} MB cannot be kept.`
 
 /**
- * Refuses a body that is too large: before any of it is read where it says its length, as every browser's does,
- * and else as soon as more has come.
+ * Refuses a body that is too large: before any of it is read where it says its length, as every browser's
+ * does, and else as soon as more has come.
  */
 export const boundedBodies: RequestHandler = (request, response, next) => {
   const length = request.get('Content-Length')
@@ -28,7 +28,9 @@ function refuse(response: Response, status: number, words: string): void {
   response.status(status).type('text').send(words)
 }
 
-/** Counts a body that comes in chunks as it arrives, without reading it: its reader is the page that is asked. */
+/**
+ * Counts a body that comes in chunks as it arrives, without reading it: its reader is the page that is asked.
+ */
 function countChunks(request: Request, response: Response): void {
   let seen = 0
   let refused = false

@@ -15,8 +15,8 @@ export const knownMethods: RequestHandler = (request, response, next) => {
 }
 
 /**
- * Refuses a write that a page of another site makes a browser send. Every browser says where a write comes from;
- * a program that says nothing of it carries no person's cookies.
+ * Refuses a write that a page of another site makes a browser send. Every browser says where a write comes
+ * from; a program that says nothing of it carries no person's cookies.
  */
 export const sameOrigin: RequestHandler = (request, response, next) => {
   if (READS.has(request.method) || isOwn(request)) next()

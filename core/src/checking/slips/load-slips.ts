@@ -134,7 +134,9 @@ function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Cand
       'load-basis',
       0.06,
       otherBasis(s, load),
-      `The numbers fit this load taken per length ${load.type === 'distributed' && load.per === 'projection' ? 'of the member and not of its projection' : 'of the projection and not of the member'}: ${name}.`,
+      'The numbers fit this load taken per length ' +
+        `${load.type === 'distributed' && load.per === 'projection' ? 'of the member and not of its projection' : 'of the projection and not of the member'}: ` +
+        `${name}.`,
     ),
     ...optional(
       'load-from-other-end',

@@ -102,8 +102,10 @@ function axial(ctx: SlipContext): Candidate[] {
       subject: {},
       commonness: 0.08,
       sentence: counted
-        ? 'The numbers fit members that change their length: another idealisation than the statement has, not a mistake.'
-        : 'The numbers fit members that keep their length: another idealisation than the statement has, not a mistake.',
+        ? 'The numbers fit members that change their length: another idealisation than the statement ' +
+          'has, not a mistake.'
+        : 'The numbers fit members that keep their length: another idealisation than the statement has, ' +
+          'not a mistake.',
       step: 'idealisation',
       solve: () => ctx.solved({ ...s, members }),
     },

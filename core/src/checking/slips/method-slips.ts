@@ -16,7 +16,10 @@ export const methodSlips: Slips = (ctx) =>
 
 type Alter = (vectors: LoadVectors, system: System, caseIndex: number) => LoadVectors
 
-/** The whole solution with the load vectors of every case altered; what acts along members is kept or left out. */
+/**
+ * The whole solution with the load vectors of every case altered; what acts along members is kept or left
+ * out.
+ */
 function alteredSolution(
   ctx: SlipContext,
   system: System,
@@ -127,7 +130,10 @@ function turnedWrong(ctx: SlipContext): Candidate[] {
   })
 }
 
-/** A closed form of fixed-end moments taken for another: what it is used for, and what it makes of the moments. */
+/**
+ * A closed form of fixed-end moments taken for another: what it is used for, and what it makes of the
+ * moments.
+ */
 interface ClosedForm {
   formula: string
   fits(load: StatedLoad, s: Structure): boolean

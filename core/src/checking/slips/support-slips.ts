@@ -94,7 +94,8 @@ function springs(ctx: SlipContext, p: StructureSupport, i: number): Candidate[] 
           kind: hold ? 'spring-rigid' : 'spring-left-out',
           subject: { node: id, component },
           commonness: 0.06,
-          sentence: `The numbers fit a spring at ${id} (${component}) that is ${hold ? 'rigid' : 'left out'}.`,
+          sentence:
+            `The numbers fit a spring at ${id} (${component}) that is ` + `${hold ? 'rigid' : 'left out'}.`,
         },
       ),
     ),

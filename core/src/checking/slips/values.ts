@@ -8,7 +8,9 @@ import { computedFor } from '../quantities.js'
 const actionFor = ({ cases, combinations }: Solution, id: string | undefined): ActionSolution | undefined =>
   id === undefined ? cases[0] : [...cases, ...combinations].find((a) => a.id === id)
 
-/** What a solution has where an answer points, SI: two values at a jump, nothing where there is no such place. */
+/**
+ * What a solution has where an answer points, SI: two values at a jump, nothing where there is no such place.
+ */
 export function computedValues(
   problem: Problem,
   solution: Solution,
@@ -21,8 +23,8 @@ export function computedValues(
 }
 
 /**
- * The same where the forces at the ends of members are all that the hand solution has: N, V and M there are read
- * from the end forces, not from the loads between them.
+ * The same where the forces at the ends of members are all that the hand solution has: N, V and M there are
+ * read from the end forces, not from the loads between them.
  */
 export function valuesByEnds(problem: Problem, solution: Solution, a: Answer): readonly number[] | undefined {
   const action = actionFor(solution, a.case)
@@ -39,7 +41,10 @@ export function valuesByEnds(problem: Problem, solution: Solution, a: Answer): r
   return computedValues(problem, solution, a)
 }
 
-/** Whether the place of an answer is the far end of its member, by the value it has there in the shown solution. */
+/**
+ * Whether the place of an answer is the far end of its member, by the value it has there in the shown
+ * solution.
+ */
 function isEnd(problem: Problem, a: Answer, length: number): boolean {
   const read = readLength(problem, a.at!)
   return read !== undefined && Math.abs(read - length) <= 1e-6 * length

@@ -3,8 +3,8 @@ import { rename } from '../references.js'
 import type { Member, Problem } from '../types.js'
 
 /**
- * Gives members the labels of their joints again after an edit has changed these joints, where they were named
- * after them before. Where another member has that label already, the old label stays.
+ * Gives members the labels of their joints again after an edit has changed these joints, where they were
+ * named after them before. Where another member has that label already, the old label stays.
  * @param before the problem before the edit, with the members in the same order
  * @param concerns whether a member, as it was before, has joints that the edit changed
  */
@@ -26,6 +26,8 @@ export function membersRenamed(before: Problem, after: Problem, concerns: (m: Me
   return rename(after, 'member', names)
 }
 
-/** Whether a member's label is that of its joints: "AB", "1–2"; primes tell members of the same joints apart. */
+/**
+ * Whether a member's label is that of its joints: "AB", "1–2"; primes tell members of the same joints apart.
+ */
 export const isNamedAfterJoints = (m: Member): boolean =>
   m.id.replace(/'+$/, '') === labelOfMember(m.start, m.end).replace(/'+$/, '')

@@ -7,8 +7,9 @@ import type { Problem } from '../types.js'
 export const SAME_PLACE = 1e-6
 
 /**
- * Makes one joint of two: what refers to `gone` refers to `kept`. A member between the two goes; of two members
- * that then join the same joints the first stays. The support of `kept` stays, else that of `gone` moves over.
+ * Makes one joint of two: what refers to `gone` refers to `kept`. A member between the two goes; of two
+ * members that then join the same joints the first stays. The support of `kept` stays, else that of `gone`
+ * moves over.
  */
 export function mergeNodes(p: Problem, kept: string, gone: string): Problem {
   if (kept === gone || !p.nodes.some((n) => n.id === gone)) return p

@@ -118,8 +118,8 @@ function withFreeSymbols(p: Problem, piece: Piece): Piece {
 }
 
 /**
- * Adds a piece copied from a problem: what its labels name here is given new labels, and its symbols come with
- * their definitions. (dx, dy) moves it, in the problem's length unit.
+ * Adds a piece copied from a problem: what its labels name here is given new labels, and its symbols come
+ * with their definitions. (dx, dy) moves it, in the problem's length unit.
  */
 export function addPiece(to: Problem, copied: Piece, dx: number, dy: number): Pasted {
   const names = Object.keys(copied.symbols ?? {})

@@ -8,9 +8,9 @@ import type { Member, Problem } from '../types.js'
 import { membersRenamed } from './member-labels.js'
 
 /**
- * Lets a member's start and end change places. The structure stays what it was: releases stay at their joints,
- * loads and hand answers are measured from the new start and stated in the turned axes of the member. A member
- * that is named after its joints is named anew.
+ * Lets a member's start and end change places. The structure stays what it was: releases stay at their
+ * joints, loads and hand answers are measured from the new start and stated in the turned axes of the member.
+ * A member that is named after its joints is named anew.
  */
 export function reverseMember(p: Problem, id: string): Problem {
   const index = p.members.findIndex((m) => m.id === id)

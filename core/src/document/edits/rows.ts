@@ -118,7 +118,9 @@ function addRows(p: Problem, lines: string[][], dx: number, dy: number): Pasted 
     : { ok: false, message: 'No row states a joint or a member.' }
 }
 
-/** What a row says as a heading: which rows follow, or nothing but words (`skip`); undefined for other rows. */
+/**
+ * What a row says as a heading: which rows follow, or nothing but words (`skip`); undefined for other rows.
+ */
 function headingOf(rows: RowsRead, cells: string[], i: number): Mode | 'skip' {
   const head = cells[0].toLowerCase()
   if (/^(joint|node|point)s?$/.test(head) && !rows.length(cells[1] ?? '').ok) return 'joint'
@@ -138,7 +140,10 @@ function addRow(rows: RowsRead, cells: string[]): string | undefined {
     (rows.mode === 'member' || !ends.every((t) => rows.length(t).ok))
   if (rows.mode !== 'member' && !(rows.mode === undefined && joins)) return addJointRow(rows, used)
   if (!joins)
-    return `a member joins two joints, and ${ends.find((t) => jointOf(rows, t) === undefined) ?? 'one'} is none.`
+    return (
+      `a member joins two joints, and ${ends.find((t) => jointOf(rows, t) === undefined) ?? 'one'} ` +
+      'is none.'
+    )
   const [start, end] = ends.map((t) => jointOf(rows, t)!)
   if (start === end) return 'a member joins two different joints.'
   const member = rows.known({ start, end, section: cells[3], material: cells[4] })

@@ -16,8 +16,8 @@ export function setUnits(p: Problem, length: string, force: string, keep: boolea
 }
 
 /**
- * Goes over the quantities that are stated without a unit and depend on the problem's units: plain numbers, and
- * expressions of plain numbers or of symbols that are plain numbers.
+ * Goes over the quantities that are stated without a unit and depend on the problem's units: plain numbers,
+ * and expressions of plain numbers or of symbols that are plain numbers.
  * @param put what becomes of one, by the unit it is meant in
  */
 function overPlainNumbers(p: Problem, put: (value: number | string, unit: string) => unknown): Problem {

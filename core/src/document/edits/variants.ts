@@ -25,8 +25,8 @@ export const withoutI = (p: Problem): string[] =>
 const squareI = (A: Quantity): Quantity => (typeof A === 'number' ? (A * A) / 12 : `(${A})^2/12`)
 
 /**
- * Every joint rigid: no hinges and no hinge springs, bars as members that bend; a truss becomes a frame. A section
- * that states an area alone is taken as a solid square of that area.
+ * Every joint rigid: no hinges and no hinge springs, bars as members that bend; a truss becomes a frame. A
+ * section that states an area alone is taken as a solid square of that area.
  */
 export const allRigid = (p: Problem): Problem =>
   produce(p, (d) => {

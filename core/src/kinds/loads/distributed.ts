@@ -31,7 +31,8 @@ export const distributed: LoadKind<DistributedLoad, Extract<StatedLoad, { type: 
   form,
   names: ['distributed load', 'uniform load', 'line load', 'varying load'],
   describe: (load) =>
-    `${describeLine(load)} along ${load.direction}${load.per === 'projection' ? ' per projection' : ''} on ${load.member}`,
+    `${describeLine(load)} along ${load.direction}${load.per === 'projection' ? ' per projection' : ''} ` +
+    `on ${load.member}`,
   isIdle: isIdleLine,
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path)

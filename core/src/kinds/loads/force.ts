@@ -6,7 +6,9 @@ import type { Quantity } from '../../document/types.js'
 import { optional, value, type Reading } from '../../document/values.js'
 import type { Mirror } from './kind.js'
 
-/** A force by its components, or by its size and direction, and a moment: what stands at a joint or a place. */
+/**
+ * A force by its components, or by its size and direction, and a moment: what stands at a joint or a place.
+ */
 export const forceKeys = {
   fx: quantity(D.force),
   fy: quantity(D.force),

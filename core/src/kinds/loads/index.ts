@@ -43,7 +43,9 @@ export const loadForm = choice('type', {
 export const statedLoad = (ctx: Places, load: Load, path: string): StatedLoad | undefined =>
   kindOf(load.type).state(ctx, load, path)
 
-/** What a load needs of its member and the statement lacks, as a sentence; undefined when it lacks nothing. */
+/**
+ * What a load needs of its member and the statement lacks, as a sentence; undefined when it lacks nothing.
+ */
 export const loadLacks = (load: StatedLoad, member: StructureMember): string | undefined =>
   kindOf(load.type).lacks?.(load, member)
 

@@ -20,7 +20,8 @@ export const point: LoadKind<PointLoad, Extract<StatedLoad, { type: 'point' }>> 
   form,
   names: ['point load', 'concentrated load'],
   describe: (load) =>
-    `${describeForce(load, load.axes === 'member' ? ['fx along', 'fy across'] : undefined)} on ${load.member} at ${load.at}`,
+    `${describeForce(load, load.axes === 'member' ? ['fx along', 'fy across'] : undefined)} on ` +
+    `${load.member} at ${load.at}`,
   isIdle: isIdleForce,
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path)

@@ -14,7 +14,9 @@ import {
 type Way = 'x' | 'y' | 'rotation'
 const NAMES: Record<Way, string> = { x: 'x', y: 'y', rotation: 'moment' }
 
-/** Reactions of one case with their sums, or each extreme reaction with what acts beside it at the same time. */
+/**
+ * Reactions of one case with their sums, or each extreme reaction with what acts beside it at the same time.
+ */
 export function reactionsTable(source: TableSource): ResultTable {
   const { solution, display } = source
   const truss = solution.structure.kind === 'truss'

@@ -1,4 +1,6 @@
-/** Areas (cm², in²) and second moments (cm⁴, in⁴) as the standards and handbooks print them, series by series. */
+/**
+ * Areas (cm², in²) and second moments (cm⁴, in⁴) as the standards and handbooks print them, series by series.
+ */
 export const MORE_PRINTED: readonly { prefix: string; inches: boolean; rows: string }[] = [
   {
     prefix: 'RHS ',

@@ -26,7 +26,9 @@ export default function Buckled() {
           solution: modeSolution(solution, mode),
           action: mode,
           layers: { deflected: true, diagram: null, reactions: false },
-          caption: `${action.title}: the shape in which the structure buckles at ${formatNumber(factor)} times these loads.`,
+          caption:
+            `${action.title}: the shape in which the structure buckles at ${formatNumber(factor)} ` +
+            'times these loads.',
         },
       })
       break

@@ -22,7 +22,9 @@ import '../growth/growth.css'
 /** How many critical factors are shown. */
 const MOST = 4
 
-/** How far the structure is from buckling, how it would, and what second order makes of its moments and sway. */
+/**
+ * How far the structure is from buckling, how it would, and what second order makes of its moments and sway.
+ */
 export default function Buckling(solved: Solved) {
   const { solution, action } = solved
   const large = solution.structure.members.length > SOLVED_AT_ONCE
@@ -75,7 +77,9 @@ function Factors({
             solution: modeSolution(solution, mode),
             action: mode,
             layers: { deflected: true, diagram: null, reactions: false },
-            caption: `Mode ${k + 1}: the shape in which the structure buckles at ${formatNumber(factors[k])} times its loads.`,
+            caption:
+              `Mode ${k + 1}: the shape in which the structure buckles at ` +
+              `${formatNumber(factors[k])} times its loads.`,
           }
         : null,
     })

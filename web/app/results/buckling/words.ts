@@ -7,12 +7,21 @@ const LITTLE = 10
 export function growthWords(factor: number): string {
   const f = formatNumber(factor)
   if (factor <= 1)
-    return `The structure buckles at ${f} times these loads: it cannot carry them, and first-order numbers mean nothing.`
+    return (
+      `The structure buckles at ${f} times these loads: it cannot carry them, and first-order ` +
+      'numbers mean nothing.'
+    )
   const grows = formatNumber(1 / (1 - 1 / factor))
   if (factor < 2)
-    return `The structure buckles at ${f} times these loads: it is near its limit, and sway grows to about ${grows} times what first order says.`
+    return (
+      `The structure buckles at ${f} times these loads: it is near its limit, and sway grows to ` +
+      `about ${grows} times what first order says.`
+    )
   if (factor < LITTLE)
-    return `The structure buckles at ${f} times these loads: second-order effects matter, sway grows to about ${grows} times what first order says.`
+    return (
+      `The structure buckles at ${f} times these loads: second-order effects matter, sway grows to ` +
+      `about ${grows} times what first order says.`
+    )
   return `The structure buckles at ${f} times these loads: second-order effects are small.`
 }
 

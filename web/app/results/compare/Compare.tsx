@@ -29,7 +29,9 @@ const VARIANTS: Record<string, { title: (p: Problem) => string; make: (p: Proble
   },
 }
 
-/** The result that is shown against another: of a case, of another idealisation, or of an earlier statement. */
+/**
+ * The result that is shown against another: of a case, of another idealisation, or of an earlier statement.
+ */
 export default function Compare(solved: Solved) {
   const display = useDisplay()
   const compared = useCompared()

@@ -6,7 +6,10 @@ import { bodyOf } from '../../sheet/free-body-of'
 import type { BodyChoice, PlanePoint } from '../../sheet/results-view'
 import type { SheetStore } from '../../sheet/store'
 
-/** The free body on the Figure: it is drawn in place of the structure; a drag draws the cut, a press the point. */
+/**
+ * The free body on the Figure: it is drawn in place of the structure; a drag draws the cut, a press the
+ * point.
+ */
 export function freeBodyOverlay(
   store: SheetStore,
   solution: Solution,
@@ -30,7 +33,8 @@ export function freeBodyOverlay(
           : { part: { joints: new Set(), pieces: [] }, forces: [] }),
       }),
     caption: body.ok
-      ? `Free body of ${body.name}: loads, reactions and cut forces, ${display.force.unit} and ${display.moment.unit}.`
+      ? `Free body of ${body.name}: loads, reactions and cut forces, ${display.force.unit} and ` +
+        `${display.moment.unit}.`
       : 'Draw the cut across the members that part the structure in two.',
     gestures: {
       ...(choice.kind === 'cut' && {

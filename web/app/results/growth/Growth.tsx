@@ -24,7 +24,10 @@ import { Grown } from './Grown'
 import { nameOf, namesOf } from './names'
 import './growth.css'
 
-/** What follows as something grows: chosen values against a load, a length or any other symbol, in both orders. */
+/**
+ * What follows as something grows: chosen values against a load, a length or any other symbol, in both
+ * orders.
+ */
 export default function Growth(solved: Solved) {
   const { action } = solved
   const problem = useSheet((s) => s.problem)

@@ -10,7 +10,9 @@ import { rangeOf } from '../../widgets/ranges'
 /** The height of a chart, px, and of the last one, which has the numbers of the x axis. */
 const [TALL, LAST] = [122, 142]
 
-/** The curves of a member under each other, on one x axis with one cursor; the Figure marks the same place. */
+/**
+ * The curves of a member under each other, on one x axis with one cursor; the Figure marks the same place.
+ */
 export function Charts({ curves, member, length }: { curves: Curve[]; member: string; length: string }) {
   const store = useSheetStore()
   return (

@@ -81,7 +81,9 @@ function normalLines({ m, check, range, display, stress }: Props): Line[] {
     out.push({
       name,
       formula: `\\sigma_M=${sign}\\frac{M\\,y}{I}`,
-      numbers: `${sign}\\frac{${inBrackets(M * force * length)}\\cdot ${n(y * length)}}{${n(m.I * length ** 4)}}`,
+      numbers:
+        `${sign}\\frac{${inBrackets(M * force * length)}\\cdot ` +
+        `${n(y * length)}}{${n(m.I * length ** 4)}}`,
       value: value(at.value),
       unit: stress.unit,
     })
@@ -94,7 +96,8 @@ function normalLines({ m, check, range, display, stress }: Props): Line[] {
       formula: `\\sigma=\\frac{N}{A}${at.fibre < 0 ? '-' : '+'}\\frac{M\\,y}{I}`,
       numbers:
         `\\frac{${n(at.N * force)}}{${n(m.A * length ** 2)}}${at.fibre < 0 ? '-' : '+'}` +
-        `\\frac{${inBrackets(at.M * force * length)}\\cdot ${n(Math.abs(at.fibre * m.I) * length)}}{${n(m.I * length ** 4)}}`,
+        `\\frac{${inBrackets(at.M * force * length)}\\cdot ` +
+        `${n(Math.abs(at.fibre * m.I) * length)}}{${n(m.I * length ** 4)}}`,
       value: value(at.value),
       unit: stress.unit,
     })
@@ -164,7 +167,9 @@ function useLines({ m, check, range, euler, K, limit, display, stress }: Props):
     out.push({
       name: 'Euler load',
       formula: 'P_E=\\frac{\\pi^2EI}{(K L)^2}',
-      numbers: `\\frac{\\pi^2\\cdot ${n(((euler * (K * m.length) ** 2) / Math.PI ** 2) * force * length ** 2)}}{\\left(${n(K)}\\cdot ${n(m.length * length)}\\right)^2}`,
+      numbers:
+        `\\frac{\\pi^2\\cdot ${n(((euler * (K * m.length) ** 2) / Math.PI ** 2) * force * length ** 2)}}{\\left(${n(K)}\\cdot ` +
+        `${n(m.length * length)}\\right)^2}`,
       value: formatNumber(euler * force),
       unit: display.force.unit,
     })

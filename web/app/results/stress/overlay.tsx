@@ -4,7 +4,10 @@ import { plus, textWidth } from '@viga/drawing/marks'
 import { MANY, memberLine, type View } from '@viga/drawing/view'
 import type { Overlay } from '../../figure/Figure'
 
-/** The use of each member on the Figure: a number beside it, and a double line along one that is used beyond 1. */
+/**
+ * The use of each member on the Figure: a number beside it, and a double line along one that is used beyond
+ * 1.
+ */
 export function stressOverlay(solution: Solution, action: ActionSolution): Overlay {
   const { structure: s } = solution
   const uses = s.members.map((_, i) => stressCheck(solution, action, i).use?.value)

@@ -37,7 +37,10 @@ interface Props {
   onSort?: (s: Sorting | null) => void
 }
 
-/** A table of results on the screen: sorted by a press on a head, long ones in parts, rows lit with the Figure. */
+/**
+ * A table of results on the screen: sorted by a press on a head, long ones in parts, rows lit with the
+ * Figure.
+ */
 export function ResultTableView({ table, figures = 4, sorting, onSort }: Props) {
   const rows = useMemo(
     () => (sorting ? sortedRows(table, sorting.column, sorting.descending) : table.rows),

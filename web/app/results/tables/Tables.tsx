@@ -22,7 +22,9 @@ const NAMES: Record<TableKey, string> = {
 /** Evenly spaced stations a member in the table of stations, its ends included. */
 const STATIONS = 11
 
-/** The numbers as tables: of the case that is shown or of the envelope, to be sorted, copied and taken along. */
+/**
+ * The numbers as tables: of the case that is shown or of the envelope, to be sorted, copied and taken along.
+ */
 export default function Tables({ solution, action }: Solved) {
   const title = useSheet((s) => s.problem.title)
   const own = useDisplay()

@@ -5,8 +5,9 @@ import { data } from 'react-router'
 import { jobs, type Answer, type Input, type JobName } from './jobs'
 
 /**
- * Two lanes, so that a long report never stands before a save: what is short, and what is long. A job has so much
- * time, ms, from when its turn comes, and so much memory, MB; one that takes more is ended with its thread.
+ * Two lanes, so that a long report never stands before a save: what is short, and what is long. A job has so
+ * much time, ms, from when its turn comes, and so much memory, MB; one that takes more is ended with its
+ * thread.
  */
 const LANES = {
   short: { time: 8_000, waiting: 1_000, memory: 256 },
@@ -118,7 +119,9 @@ const kept = new LRUCache<string, { body: Uint8Array }>({
   sizeCalculation: ({ body }) => body.byteLength + 200,
 })
 
-/** What was made for this key, or made now and kept: the key names the revision and all that was asked for. */
+/**
+ * What was made for this key, or made now and kept: the key names the revision and all that was asked for.
+ */
 export async function once<T extends object>(key: string, make: () => Promise<T>): Promise<T> {
   const before = kept.get(key)
   if (before) return before as unknown as T

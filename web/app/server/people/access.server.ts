@@ -31,7 +31,9 @@ function secretIn(cookies: string | undefined): string | undefined {
   return found !== undefined && SECRET.test(found) ? found : undefined
 }
 
-/** Finds out who asks. @param many whether there are several people; otherwise everybody is the one at home */
+/**
+ * Finds out who asks. @param many whether there are several people; otherwise everybody is the one at home
+ */
 export async function accessOf(request: Request, response: Response, many: boolean): Promise<Access> {
   const about = { from: request.ip ?? '', origin: `${request.protocol}://${request.host}` }
   if (!many) return { ...about, ...onlyOne }

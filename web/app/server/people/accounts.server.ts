@@ -122,7 +122,8 @@ export async function sendReset(access: Access, email: string): Promise<Entered>
     to: lower(email),
     subject: 'A new password for Viga',
     text:
-      `Somebody, probably you, asked for a new password for Viga.\n\nThis link is good for one hour and once:\n` +
+      `Somebody, probably you, asked for a new password for Viga.\n\nThis link is good for one hour and ` +
+      `once:\n` +
       `${access.origin}/new-password/${secret}\n\nIf you did not ask for it, nothing has to be done.\n`,
   })
   return done
@@ -212,8 +213,10 @@ export const MOST_ACCOUNTS = 1000
 /** The accounts of a Viga, for its administrator; one more than is listed when there are more. */
 export const accountLines = (): Promise<(AccountLine & RowDataPacket)[]> =>
   query(
-    'SELECT p.id, p.email, p.name, p.role, COUNT(q.id) AS problems FROM people p LEFT JOIN problems q ON q.owner = p.id ' +
-      'AND q.deleted_at IS NULL WHERE p.email IS NOT NULL OR p.subject IS NOT NULL GROUP BY p.id ORDER BY p.created_at ' +
+    'SELECT p.id, p.email, p.name, p.role, COUNT(q.id) AS problems FROM people p LEFT JOIN problems q ON ' +
+      'q.owner = p.id ' +
+      'AND q.deleted_at IS NULL WHERE p.email IS NOT NULL OR p.subject IS NOT NULL GROUP BY p.id ORDER ' +
+      'BY p.created_at ' +
       `LIMIT ${MOST_ACCOUNTS + 1}`,
   )
 

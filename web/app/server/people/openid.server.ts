@@ -21,7 +21,9 @@ export const isOffered = (): string | null =>
 
 let found: Promise<Configuration> | undefined
 
-/** What the provider says of itself, read once; a provider that cannot be reached is asked again next time. */
+/**
+ * What the provider says of itself, read once; a provider that cannot be reached is asked again next time.
+ */
 function provider(): Promise<Configuration> {
   const { OPENID_ISSUER, OPENID_CLIENT, OPENID_SECRET } = process.env
   if (!OPENID_ISSUER || !OPENID_CLIENT) throw new Error('OPENID_ISSUER and OPENID_CLIENT are not both set.')

@@ -3,8 +3,8 @@ import PQueue from 'p-queue'
 import { dictionary } from '@zxcvbn-ts/language-common'
 
 /**
- * scrypt as the OWASP Password Storage Cheat Sheet recommends it: N = 2^15, r = 8, p = 3, 32 MB and some tenths
- * of a second for one guess.
+ * scrypt as the OWASP Password Storage Cheat Sheet recommends it: N = 2^15, r = 8, p = 3, 32 MB and some
+ * tenths of a second for one guess.
  */
 const COST = { N: 2 ** 15, r: 8, p: 3 }
 const BYTES = 32

@@ -26,8 +26,10 @@ interface Row extends RowDataPacket {
 /** Who a session belongs to, if it is one that still holds. */
 export async function sessionOf(secret: string): Promise<{ session: string; person: Person } | undefined> {
   const [row] = await query<Row>(
-    'SELECT s.id AS session, TIMESTAMPDIFF(SECOND, s.seen_at, NOW(3)) AS idle, p.id, p.name, p.email, p.subject, p.role ' +
-      `FROM sessions s JOIN people p ON p.id = s.person WHERE s.token = ? AND s.seen_at > NOW(3) - INTERVAL ${DAYS_IDLE} DAY`,
+    'SELECT s.id AS session, TIMESTAMPDIFF(SECOND, s.seen_at, NOW(3)) AS idle, p.id, p.name, p.email, ' +
+      'p.subject, p.role ' +
+      'FROM sessions s JOIN people p ON p.id = s.person WHERE s.token = ? AND s.seen_at > NOW(3) - ' +
+      `INTERVAL ${DAYS_IDLE} DAY`,
     [digest(secret)],
   )
   if (!row) return undefined
@@ -80,7 +82,9 @@ export async function sessionsOf(person: string): Promise<SessionLine[]> {
   }))
 }
 
-/** Ends what is out of date: sessions that are not used any more, and shelves without an account left by them. */
+/**
+ * Ends what is out of date: sessions that are not used any more, and shelves without an account left by them.
+ */
 export async function purgeSessions(): Promise<void> {
   await change(`DELETE FROM sessions WHERE seen_at < NOW(3) - INTERVAL ${DAYS_IDLE} DAY LIMIT 10000`)
 }

@@ -118,7 +118,8 @@ export async function followLink(access: Access, token: string): Promise<string 
       document: string
     }
   >(
-    'SELECT l.id, l.problem, l.gives, p.owner, p.title, p.document FROM links l JOIN problems p ON p.id = l.problem ' +
+    'SELECT l.id, l.problem, l.gives, p.owner, p.title, p.document FROM links l JOIN problems p ON p.id ' +
+      '= l.problem ' +
       'WHERE l.token = ? AND p.deleted_at IS NULL',
     [token],
   )

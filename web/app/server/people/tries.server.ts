@@ -10,8 +10,10 @@ import { digest } from './sessions.server'
 export async function mayTry(what: string, most: number, seconds: number): Promise<boolean> {
   const key = digest(what)
   await change(
-    'INSERT INTO tries (what, count, until) VALUES (?, 1, NOW(3) + INTERVAL ? SECOND) ON DUPLICATE KEY UPDATE ' +
-      'count = IF(until < NOW(3), 1, count + 1), until = IF(until < NOW(3), NOW(3) + INTERVAL ? SECOND, until)',
+    'INSERT INTO tries (what, count, until) VALUES (?, 1, NOW(3) + INTERVAL ? SECOND) ON DUPLICATE KEY ' +
+      'UPDATE ' +
+      'count = IF(until < NOW(3), 1, count + 1), until = IF(until < NOW(3), NOW(3) + INTERVAL ? SECOND, ' +
+      'until)',
     [key, seconds, seconds],
   )
   const [row] = await query<RowDataPacket & { count: number }>('SELECT count FROM tries WHERE what = ?', [

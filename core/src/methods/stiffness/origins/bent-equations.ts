@@ -10,8 +10,9 @@ import { stiffnessDimension, turnLetter } from './stiffness.js'
 import { stiffnessRows } from '../../../analysis/assemble.js'
 
 /**
- * Numbers of the last round of second order: the fixed-end forces under the axial forces, the members' stiffness
- * in the axes of their joints, the equations, what they yield, and the critical factors. Each bears II.
+ * Numbers of the last round of second order: the fixed-end forces under the axial forces, the members'
+ * stiffness in the axes of their joints, the equations, what they yield, and the critical factors. Each bears
+ * II.
  */
 
 const forceDimension = (r: number) => (r % 3 === 2 ? D.moment : D.force)
@@ -50,7 +51,8 @@ const fixedEnd: Finder = (c, id, at) => {
       : () => ({
           kind: 'solved',
           words:
-            'By the exact deflected shape of the member, held at both ends, under its loads and its axial force.',
+            'By the exact deflected shape of the member, held at both ends, under its loads and its ' +
+            'axial force.',
         }),
   }
 }
@@ -82,7 +84,8 @@ const global: Finder = (c, id, row, column) => {
           kind: 'solved',
           words: m.bar
             ? 'A bar stays straight: its axial force turns with its chord, N/L square to it.'
-            : 'The stiffness of the member on its bent shape, its released ends condensed, turned to the axes of its joints.',
+            : 'The stiffness of the member on its bent shape, its released ends condensed, turned to the ' +
+              'axes of its joints.',
         }),
   }
 }
@@ -154,7 +157,8 @@ const critical: Finder = (c, at) => {
         origin: () => ({
           kind: 'solved',
           words:
-            'A root of det K(λ), where all axial forces are λ times those of first order: found by counting negative pivots, refined on the determinant.',
+            'A root of det K(λ), where all axial forces are λ times those of first order: found by ' +
+            'counting negative pivots, refined on the determinant.',
         }),
       }
 }

@@ -18,8 +18,9 @@ import { formula, index, kinds, type Context, type Finder, type Found, type Kind
 import { rigidity } from './rigidities.js'
 
 /**
- * Numbers of second order: the stability functions of a member under its axial force, its stiffness by them, the
- * geometric stiffness as the first term of their series, and the rounds in which the axial forces come to rest.
+ * Numbers of second order: the stability functions of a member under its axial force, its stiffness by them,
+ * the geometric stiffness as the first term of their series, and the rounds in which the axial forces come to
+ * rest.
  */
 
 /** Nearer to no axial force than this φ the closed forms cancel, and a series is summed. */
@@ -54,7 +55,9 @@ function closed(b: BentMember, f: () => Formula, first: string): Found['origin']
   return b.phi < BY_SERIES
     ? () => ({
         kind: 'solved',
-        words: `The axial force is small: the series that begins with ${first}, z = N·L²/EI, is summed; the closed form would lose digits.`,
+        words:
+          `The axial force is small: the series that begins with ${first}, z = N·L²/EI, is summed; ` +
+          'the closed form would lose digits.',
       })
     : formula(f())
 }
@@ -275,7 +278,8 @@ export const BENT: Record<string, Kind> = {
             origin: () => ({
               kind: 'solved',
               words:
-                'The lowest factor on all loads at which det K = 0 under the axial forces of first order, found by counting negative pivots.',
+                'The lowest factor on all loads at which det K = 0 under the axial forces of first ' +
+                'order, found by counting negative pivots.',
             }),
           }
     },

@@ -148,7 +148,8 @@ function overFactor(f: Formula, springs: ReadonlySet<string>, factor: Formula): 
 export const FACTORED_OUT: Record<string, Kind> = {
   ...kinds(toMember, {
     /**
-     * What is taken out of a member's stiffness: EI/L³, EA/L of a bar, EI/((1 + Φ)·L³) where shear deforms it.
+     * What is taken out of a member's stiffness: EI/L³, EA/L of a bar, EI/((1 + Φ)·L³) where shear deforms
+     * it.
      */
     factor: (c, id) => {
       const m = member(c, id)

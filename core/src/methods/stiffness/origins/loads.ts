@@ -139,7 +139,10 @@ function polarWords(c: Context, n: number, key: string): string {
     return ''
   const size = formatPlain(c.coherent(load.polar.force, D.force))
   const degrees = formatPlain((load.polar.angle * 180) / Math.PI)
-  return `, ${size} ${coherentUnitName(c.units, D.force)} at ${degrees}°, times ${key === 'fx' ? 'cos' : 'sin'} ${degrees}°`
+  return (
+    `, ${size} ${coherentUnitName(c.units, D.force)} at ${degrees}°, times ` +
+    `${key === 'fx' ? 'cos' : 'sin'} ${degrees}°`
+  )
 }
 
 /** Stated values of loads, and what they are in the axes of their member. */

@@ -103,7 +103,9 @@ export const sectionRigidity = (c: Context, id: string, key: 'EA' | 'EI') => ():
   const said = typeof typed === 'string' && typed.trim() !== '' ? `, stated as ${typed.trim()}` : ''
   return {
     kind: 'stated',
-    words: `${key === 'EI' ? 'Bending' : 'Axial'} rigidity ${key} of the section ${name ?? ''} of ${id}${said}.`,
+    words:
+      `${key === 'EI' ? 'Bending' : 'Axial'} rigidity ${key} of the section ${name ?? ''} of ` +
+      `${id}${said}.`,
   }
 }
 

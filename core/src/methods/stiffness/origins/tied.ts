@@ -94,7 +94,9 @@ export function rigidEndForce(c: Context, i: number, id: string, r: number): Ori
     typeof dofs.supportAt.get(node)?.hold[component] === 'number' ? [c.letter('R', found.dof + 1)] : []
   const turn = turnLetter(c, id, r, j)
   const all = sum(...(load.value === 0 ? [] : [load]), ...spring, ...others)
-  const words = `From the equilibrium of joint ${c.solution.structure.nodes[node].id} along ${component}${found.alone ? '' : ', found together with the forces of other rigid members'}.`
+  const words =
+    `From the equilibrium of joint ${c.solution.structure.nodes[node].id} along ` +
+    `${component}${found.alone ? '' : ', found together with the forces of other rigid members'}.`
   return formula(
     turn.t === 'number' && turn.value === 1
       ? all

@@ -45,19 +45,22 @@ function ofMember(book: Ledger, i: number): Passage {
       matrix(
         'bent-k',
         'k',
-        'Its stiffness across its axis on the bent shape: displacements and turns 2, 3 at the start, 5, 6 at the end',
+        'Its stiffness across its axis on the bent shape: displacements and turns 2, 3 at the start, 5, ' +
+          '6 at the end',
       ),
       matrix(
         'geometric',
         'kG',
-        'The geometric stiffness, the first term of the series in N: k is near to the k of first order with it added',
+        'The geometric stiffness, the first term of the series in N: k is near to the k of first order ' +
+          'with it added',
       ),
       ...(book.context.bent!.fixedOwn.has(i)
         ? [
             {
               kind: 'lines' as const,
               title:
-                'Its fixed-end forces: held at both ends it bends under its loads, and its axial force with it',
+                'Its fixed-end forces: held at both ends it bends under its loads, and its axial force ' +
+                'with it',
               addresses: NUMBERS.map((n) => addressOf('bent-fixed', id, n)),
             },
           ]
@@ -96,7 +99,9 @@ function lastRoundOf(book: Ledger): Passage[] {
       title: 'The last round in full',
       blocks: [
         words(
-          'The stiffnesses and fixed-end forces above are gathered as in first order. The equations K·D = P of the last round leave the axial forces as they are, so its displacements are those of the structure.',
+          'The stiffnesses and fixed-end forces above are gathered as in first order. The equations K·D ' +
+            '= P of the last round leave the axial forces as they are, so its displacements are those of ' +
+            'the structure.',
         ),
         ...equations,
         {
@@ -161,7 +166,8 @@ function rounds(book: Ledger): Passage {
     title: 'Rounds',
     blocks: [
       words(
-        'The axial forces of first order give the first stiffness; its solution gives other axial forces, and so on, until they stay the same.',
+        'The axial forces of first order give the first stiffness; its solution gives other axial ' +
+          'forces, and so on, until they stay the same.',
       ),
       {
         kind: 'table',
@@ -189,7 +195,9 @@ function critical(book: Ledger): Passage {
     title: 'The critical load',
     blocks: [
       words(
-        'All axial forces grow together with a factor λ. Where det K(λ) becomes zero the structure holds itself in a bent shape without any other load: it buckles. Each negative pivot of the elimination is a critical load that has been passed, so that none is missed.',
+        'All axial forces grow together with a factor λ. Where det K(λ) becomes zero the structure holds ' +
+          'itself in a bent shape without any other load: it buckles. Each negative pivot of the ' +
+          'elimination is a critical load that has been passed, so that none is missed.',
       ),
       { kind: 'lines', addresses: ['load-factor'] },
       {
@@ -223,8 +231,10 @@ export const secondOrder: StepMaker = (book) => {
     key: 'second-order',
     title: 'Second order',
     why:
-      'Up to here equilibrium was that of the undeformed structure. On the bent shape an axial force has a lever arm: ' +
-      'it turns members further when it presses and less when it pulls. The stiffness of a member then depends on its ' +
+      'Up to here equilibrium was that of the undeformed structure. On the bent shape an axial force has ' +
+      'a lever arm: ' +
+      'it turns members further when it presses and less when it pulls. The stiffness of a member then ' +
+      'depends on its ' +
       'own axial force, and the steps above are gone through again with it.',
     passages: [
       rounds(book),

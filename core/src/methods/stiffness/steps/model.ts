@@ -23,7 +23,8 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
       r === false || m.bar
         ? []
         : [
-            `${['N', 'V', 'M'][i % 3]} at the ${i < 3 ? 'start' : 'end'} of ${m.id}${r === true ? '' : ' through a spring'}`,
+            `${['N', 'V', 'M'][i % 3]} at the ${i < 3 ? 'start' : 'end'} of ` +
+              `${m.id}${r === true ? '' : ' through a spring'}`,
           ],
     ),
   )
