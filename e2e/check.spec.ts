@@ -83,7 +83,7 @@ test('fixed-end moments and entries of P are filled in, each judged', async ({ p
   await openCopy(page, /Open Orchid balcony/, 'check')
   const list = page.getByLabel('list to fill in')
   await list.selectOption('fixed-end moments')
-  const first = page.getByRole('textbox', { name: /^your value of fixed-end moment of/ }).first()
+  const first = page.getByRole('textbox', { name: /^your value of FEM of/ }).first()
   await first.fill('999')
   const rows = page.getByRole('rowgroup', { name: 'fixed-end moments' })
   await expect(rows).toContainText('1 of')

@@ -3,8 +3,8 @@ import type { Answer } from '../document/types.js'
 /** What a quantity along a member is called. */
 const LETTER = { axial: 'N', shear: 'V', moment: 'M', deflection: 'deflection' } as const
 
-/** The parts of a fixed-end force, in the axes of the member. */
-const FIXED = { x: 'axial force', y: 'shear', rotation: 'moment' } as const
+/** The parts of a fixed-end force, in the axes of the member, as hand solutions abbreviate them. */
+const FIXED = { x: 'FEN', y: 'FEV', rotation: 'FEM' } as const
 
 const SUB = { x: ' x', y: ' y', rotation: '' } as const
 
@@ -41,7 +41,7 @@ export function answerName(a: Answer): string {
       return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}${a.axes === 'member' ? ' in member axes' : ''}`
     }
     case 'fixed-end':
-      return `fixed-end ${FIXED[a.component!]} of ${a.member} at its ${a.end}`
+      return `${FIXED[a.component!]} of ${a.member} at ${a.end}`
     case 'load-vector':
       return `P at ${a.node}${SUB[a.component!] || ' turn'}`
     case 'load-factor':

@@ -160,7 +160,9 @@ const WAYS: readonly Way[] = [
   matches(/^(?:(?:critical|elastic) )*load factor$|^(?:λ|lambda)(?: ?cr)?$/i, () =>
     found({ quantity: 'load-factor' }),
   ),
-  matches(/^FE(M|V|N) ?(?:of )?(.+?)$/, (p, [what, name]) => fixedEnd(p, what!, name!)),
+  matches(/^FE(M|V|N) ?(?:of )?(.+?)(?: at (start|end))?$/, (p, [what, name, end]) =>
+    fixedEnd(p, what!, name!, end),
+  ),
   matches(
     /^fixed-end (moment|shear|axial force) (?:of )?(.+?)(?: at (?:its )?(start|end))?$/i,
     (p, [what, name, end]) => fixedEnd(p, FIXED_WORDS[what!.toLowerCase()], name!, end?.toLowerCase()),

@@ -138,8 +138,8 @@ describe('lines of hand values', () => {
       'FEM_BC = 12 ccw\nFEM_CB = 12 cw\nP_Bx = 4 left\nFEV_BC = 8 up',
     )
     expect(answers.map((a) => [answerName({ id: '', ...a }), a.value])).toEqual([
-      ['fixed-end moment of BC at its start', 12],
-      ['fixed-end moment of BC at its end', -12],
+      ['FEM of BC at start', 12],
+      ['FEM of BC at end', -12],
       ['P at B x', -4],
     ])
     // a shear of a member acts across it, whichever way the member lies
