@@ -134,7 +134,13 @@ function solvedHow(c: Context, sought: number): string {
   const what = c.solution.rigid
     ? `With what follows from other unknowns put in, the free rows of K·D = P are gathered into ${count}`
     : `The free rows of K·D = P are ${count}`
-  return `${what}${settles ? ', with the settlements on the known side' : ''}. They are solved by LDLᵀ${eliminationOf(c) ? '; the same by hand, row by row, follows' : sought > BY_HAND ? `; by hand they are written out for up to ${BY_HAND} unknowns` : ''}.`
+  const byHand = eliminationOf(c)
+    ? '; the same by hand, row by row, follows'
+    : sought > BY_HAND
+      ? `; by hand they are written out for up to ${BY_HAND} unknowns`
+      : ''
+  const known = settles ? ', with the settlements on the known side' : ''
+  return `${what}${known}. They are solved by LDLᵀ${byHand}.`
 }
 
 export const solution: StepMaker = ({ context: c }) => {

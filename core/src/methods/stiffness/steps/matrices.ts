@@ -74,8 +74,10 @@ function opening(c: Context, m: StructureMember, factor: string | undefined): Bl
   const [start, end] = [c.solution.structure.nodes[m.start].id, c.solution.structure.nodes[m.end].id]
   return [
     words(
-      `${m.bar ? 'It carries axial force alone: its ends resist only being drawn apart along it.' : 'The forces at its two ends when one end displacement is 1 and the others are 0, column by column.'} ` +
-        `It joins ${start} to ${end}; its x runs that way.`,
+      (m.bar
+        ? 'It carries axial force alone: its ends resist only being drawn apart along it. '
+        : 'The forces at its two ends when one end displacement is 1 and the others are 0, ' +
+          'column by column. ') + `It joins ${start} to ${end}; its x runs that way.`,
     ),
     {
       kind: 'lines',

@@ -81,6 +81,12 @@ function countOf(s: Structure, count: ReturnType<typeof determinacy>): TableBloc
   }
 }
 
+const degreesWords = (truss: boolean, all: number, numbered: number) =>
+  `Each joint moves along x and y${truss ? '' : ' and turns'}: ${all} degrees of freedom` +
+  (numbered < all
+    ? `, of which ${numbered} count: nothing happens along the beam.`
+    : ', each with its number.')
+
 /** The degrees of freedom with their numbers, joint by joint. */
 export const degreesOfFreedom: StepMaker = ({ context }) => {
   const { solution } = context
@@ -109,7 +115,7 @@ export const degreesOfFreedom: StepMaker = ({ context }) => {
           ],
         ],
   )
-  const why = `Each joint moves along x and y${truss ? '' : ' and turns'}: ${all.length} degrees of freedom${numbered.length < all.length ? `, of which ${numbered.length} count: nothing happens along the beam` : ', each with its number'}.`
+  const why = degreesWords(truss, all.length, numbered.length)
   return {
     key: 'unknowns',
     title: 'Unknowns',
