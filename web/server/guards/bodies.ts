@@ -16,16 +16,40 @@ export const boundedBodies: RequestHandler = (request, response, next) => {
     countChunks(request, response)
     next()
   } else if (length === undefined) next()
-  else if (!/^\d{1,15}$/.test(length)) refuse(response, 400, 'This length cannot be read.')
-  else if (Number(length) > MOST_BODY) refuse(response, 413, TOO_LARGE)
+  else if (!/^\d{1,15}$/.test(length)) refuse(request, response, 400, 'This length cannot be read.')
+  else if (Number(length) > MOST_BODY) refuse(request, response, 413, TOO_LARGE)
   else next()
 }
 
-function refuse(response: Response, status: number, words: string): void {
+/** What is thrown away of a refused body before the connection ends: bytes, and milliseconds. */
+const MOST_THROWN = 8_000_000
+const LONGEST_THROWN = 1_000
+
+/**
+ * Answers at once, and ends the connection when the rest of the body has been thrown away, or enough of it.
+ * A connection that is closed on bytes nobody has read is reset, and who asked may never see the answer.
+ */
+function refuse(request: Request, response: Response, status: number, words: string): void {
   if (response.headersSent) return
-  // what follows on this connection is a body that nobody will read
-  response.setHeader('Connection', 'close')
-  response.status(status).type('text').send(words)
+  response.writeHead(status, {
+    Connection: 'close',
+    'Content-Type': 'text/plain; charset=utf-8',
+    'Content-Length': Buffer.byteLength(words),
+  })
+  response.write(words)
+  const end = () => {
+    clearTimeout(timer)
+    response.end()
+  }
+  const timer = setTimeout(end, LONGEST_THROWN)
+  response.once('finish', () => request.destroy()).once('close', end)
+  let thrown = 0
+  request.push = (chunk: Buffer | null) => {
+    thrown += chunk?.length ?? 0
+    if (chunk === null || thrown > MOST_THROWN) end()
+    return true
+  }
+  request.resume()
 }
 
 /**
@@ -33,15 +57,11 @@ function refuse(response: Response, status: number, words: string): void {
  */
 function countChunks(request: Request, response: Response): void {
   let seen = 0
-  let refused = false
   const push = request.push.bind(request)
   request.push = (chunk: Buffer | null, encoding) => {
     seen += chunk?.length ?? 0
     if (seen <= MOST_BODY) return push(chunk, encoding)
-    // the rest is thrown away until the answer is sent, then the connection ends
-    if (!refused) response.once('finish', () => request.destroy())
-    refused = true
-    refuse(response, 413, TOO_LARGE)
+    refuse(request, response, 413, TOO_LARGE)
     return true
   }
 }
