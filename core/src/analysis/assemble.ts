@@ -61,17 +61,18 @@ export function globalStiffness(k: Float64Array, T: Float64Array, take = single)
   return out
 }
 
-/** T·v and Tᵀ·v for a six-vector, into `out`. */
+/** T·v and Tᵀ·v for a six-vector, into `out`; T turns the three components of each end among themselves. */
 export function apply(
   T: Float64Array,
   v: ArrayLike<number>,
   transposed = false,
   out = new Float64Array(6),
 ): Float64Array {
-  out.fill(0)
-  for (let i = 0; i < 6; i++) {
-    const b = i < 3 ? 0 : 3
-    for (let j = b; j < b + 3; j++) out[i] += (transposed ? T[6 * j + i] : T[6 * i + j]) * v[j]
+  const [right, down] = transposed ? [6, 1] : [1, 6]
+  for (let end = 0; end < 6; end += 3) {
+    const [a, b, c] = [v[end], v[end + 1], v[end + 2]]
+    for (let i = end, at = 7 * end; i < end + 3; i++, at += down)
+      out[i] = T[at] * a + T[at + right] * b + T[at + 2 * right] * c
   }
   return out
 }

@@ -218,9 +218,9 @@ function invert(A: Float64Array, n: number, pivots?: ReleasedPivots): Float64Arr
  */
 export function fixedEndForces(m: StructureMember, own: Float64Array, actions: MemberActions): Float64Array {
   const end = freeEnd(m, actions)
-  const back = [-end.u, -end.v, -end.slope]
   const f = new Float64Array(6)
-  for (let i = 0; i < 6; i++) for (let j = 0; j < 3; j++) f[i] += own[6 * i + 3 + j] * back[j]
+  for (let i = 0; i < 6; i++)
+    f[i] = 0 - (own[6 * i + 3] * end.u + own[6 * i + 4] * end.v + own[6 * i + 5] * end.slope)
   f[3] += end.N
   f[4] -= end.V
   f[5] += end.M

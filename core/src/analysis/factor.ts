@@ -1,5 +1,6 @@
 import { negativeProduct, panelBelow, pivotRow } from './panels.js'
 import type { SparseSymmetric } from './sparse.js'
+import { backward, forward } from './substitution.js'
 import { analyse, type Supernode, type Symbolic } from './symbolic.js'
 
 /** A pivot whose size is at or below this share of its diagonal before elimination counts as 0. */
@@ -53,16 +54,7 @@ export function factor(
   place.forEach((p, i) => (unknownAt[p] = i))
 
   const back = (x: Float64Array) => {
-    for (let k = supernodes.length - 1; k >= 0; k--) {
-      const { from, columns, rows, at } = supernodes[k]
-      for (let i = rows.length - 1; i > 0; i--) {
-        const xi = x[rows[i]]
-        if (xi === 0) continue
-        const row = at + i * columns
-        const till = Math.min(i, columns)
-        for (let c = 0; c < till; c++) x[from + c] -= L[row + c] * xi
-      }
-    }
+    for (let k = supernodes.length - 1; k >= 0; k--) backward(supernodes[k], L, x)
     const out = new Float64Array(n)
     for (let i = 0; i < n; i++) out[i] = x[place[i]]
     return out
@@ -79,16 +71,7 @@ export function factor(
     solve(b) {
       const x = new Float64Array(n)
       for (let i = 0; i < n; i++) x[place[i]] = b[i]
-      for (const { from, columns, rows, at } of supernodes)
-        for (let i = 0; i < rows.length; i++) {
-          const row = at + i * columns
-          const till = Math.min(i, columns)
-          let sum = 0
-          for (let c = 0; c < till; c++) sum += L[row + c] * x[from + c]
-          // a vanished pivot stays at rest, whatever acts on it
-          if (i < columns && inverse[from + i] === 0) x[from + i] = 0
-          else x[rows[i]] -= sum
-        }
+      for (const node of supernodes) forward(node, L, inverse, x)
       for (let i = 0; i < n; i++) x[i] *= inverse[i]
       return back(x)
     },

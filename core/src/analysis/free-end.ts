@@ -2,12 +2,14 @@ import type { MemberActions } from '../structure/actions.js'
 import type { StructureMember } from '../structure/types.js'
 import type { PlaceState } from './course.js'
 
-/** Gauss–Legendre places and weights on [−1, 1], exact up to degree five; a linear load times ξ³ has four. */
-const GAUSS = [
-  [-Math.sqrt(0.6), 5 / 9],
-  [0, 8 / 9],
-  [Math.sqrt(0.6), 5 / 9],
-] as const
+/**
+ * Gauss–Legendre places and weights on [−1, 1], exact up to degree five; a linear load times ξ³ has four.
+ */
+const PLACES = [-Math.sqrt(0.6), 0, Math.sqrt(0.6)]
+const WEIGHTS = [5 / 9, 8 / 9, 5 / 9]
+
+/** An intensity at a part t of its span. */
+const part = (line: [number, number], t: number) => line[0] + (line[1] - line[0]) * t
 
 /**
  * The state at the end of a member whose start is held and whose end is free, under the actions between its
@@ -32,11 +34,10 @@ export function freeEnd(m: StructureMember, actions: MemberActions): PlaceState 
   }
   for (const { a, b, p, q, c } of actions.spans) {
     const half = (b - a) / 2
-    for (const [at, weight] of GAUSS) {
-      const t = (1 + at) / 2
-      const w = weight * half
-      const line = ([from, to]: [number, number]) => (from + (to - from) * t) * w
-      put(line(p), line(q), line(c), L - a - half * (1 + at))
+    for (let g = 0; g < PLACES.length; g++) {
+      const t = (1 + PLACES[g]) / 2
+      const w = WEIGHTS[g] * half
+      put(part(p, t) * w, part(q, t) * w, part(c, t) * w, L - a - half * (1 + PLACES[g]))
     }
   }
   for (const f of actions.points) put(f.fx, f.fy, f.m, L - f.x)

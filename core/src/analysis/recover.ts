@@ -30,17 +30,7 @@ export function recover(
     const m = s.members[i]
     for (let j = 0; j < 6; j++) at[j] = e.dofs[j] < 0 ? 0 : D[e.dofs[j]]
     apply(e.T, at, false, d)
-    const f = fixed.get(i)
-    for (let r = 0; r < 6; r++) {
-      let sum = f ? f[r] : 0
-      let terms = Math.abs(sum)
-      for (let c = 0; c < 6; c++) {
-        const term = e.k[6 * r + c] * d[c]
-        sum += term
-        terms += Math.abs(term)
-      }
-      q[r] = cancelled(sum, terms)
-    }
+    endForces(e.k, d, fixed.get(i), q)
     const own = e.P ? product(e.P, d) : d // copied below, so d may be used again
     const free = fixedOwn.get(i)
     if (e.P && free) releasedByLoad(e, free).forEach((v, j) => (own[j] += v))
@@ -60,6 +50,22 @@ export function recover(
   })
   if (rigid) addTensions(dofs, actions, D, rigid, sums, forces)
   return { ends, forces, reactions: reactionsOf(s, dofs, actions, D, sums, sizes) }
+}
+
+/** End forces q = k·d + f in member axes, of which true zeros are made zero. */
+function endForces(k: Float64Array, d: Float64Array, f: Float64Array | undefined, q: Float64Array) {
+  for (let r = 0, row = 0; r < 6; r++, row += 6) {
+    const held = f ? f[r] : 0
+    const a = k[row] * d[0]
+    const b = k[row + 1] * d[1]
+    const c = k[row + 2] * d[2]
+    const u = k[row + 3] * d[3]
+    const v = k[row + 4] * d[4]
+    const w = k[row + 5] * d[5]
+    const terms =
+      Math.abs(held) + Math.abs(a) + Math.abs(b) + Math.abs(c) + Math.abs(u) + Math.abs(v) + Math.abs(w)
+    q[r] = cancelled(held + a + b + c + u + v + w, terms)
+  }
 }
 
 /**

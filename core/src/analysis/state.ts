@@ -150,11 +150,15 @@ function subtractForces(
   D: Float64Array,
   residual: Float64Array,
 ) {
-  for (const { global, dofs: at } of elements)
+  const at = (dof: number) => (dof < 0 ? 0 : D[dof])
+  for (const { global, dofs } of elements) {
+    const [a, b, c, d, e, f] = [at(dofs[0]), at(dofs[1]), at(dofs[2]), at(dofs[3]), at(dofs[4]), at(dofs[5])]
     for (let i = 0; i < 6; i++) {
-      if (at[i] < 0 || at[i] >= free) continue
-      let sum = 0
-      for (let j = 0; j < 6; j++) if (at[j] >= 0) sum += global[6 * i + j] * D[at[j]]
-      residual[at[i]] -= sum
+      if (dofs[i] < 0 || dofs[i] >= free) continue
+      const row = 6 * i
+      const near = global[row] * a + global[row + 1] * b + global[row + 2] * c
+      const far = global[row + 3] * d + global[row + 4] * e + global[row + 5] * f
+      residual[dofs[i]] -= near + far
     }
+  }
 }
