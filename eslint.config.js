@@ -144,6 +144,7 @@ export default ts.config(
       'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
     },
   },
+  { files: ['**/*.{ts,tsx,mjs}'], rules: { 'max-len': ['error', { code: 110 }] } },
   ...doors('core/src', CORE),
   ...doors('web/app', WEB),
   noneOf(

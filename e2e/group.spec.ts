@@ -103,9 +103,7 @@ for (const part of ['given', 'working', 'results', 'check'] as const)
     ).toEqual([])
   })
 
-test('no violation of accessibility on the Shelf, on an empty sheet, with a group selected, in the dark', async ({
-  page,
-}) => {
+test('no violation of accessibility: Shelf, empty sheet, a group selected, in the dark', async ({ page }) => {
   const check = async () => {
     const { violations } = await new AxeBuilder({ page }).analyze()
     expect(
@@ -130,7 +128,7 @@ test('no violation of accessibility on the Shelf, on an empty sheet, with a grou
   await check()
 })
 
-test('on the Figure: a ring hinges an end, a load is pulled along its member, a grip makes a triangle', async ({
+test('on the Figure: a ring hinges an end, a load is pulled along, a grip makes a triangle', async ({
   page,
 }) => {
   await newSheet(page)

@@ -171,8 +171,8 @@ test('a file that is no problem is refused with a sentence and its place', async
     .locator('input[type=file]')
     .setInputFiles(
       file(
-        '{"format":"viga-problem","version":1,"title":"t","units":{"length":"m","force":"kN"},"kind":"frame","nodes":[{"id":"A","x":"3 ' +
-          'kN","y":0}],"members":[]}',
+        '{"format":"viga-problem","version":1,"title":"t","units":{"length":"m","force":"kN"},' +
+          '"kind":"frame","nodes":[{"id":"A","x":"3 kN","y":0}],"members":[]}',
       ),
     )
   await expect(page.getByRole('alert')).toContainText('Expected a length, got a force. (nodes[0].x)')

@@ -58,7 +58,7 @@ const documentOf = async (who: APIRequestContext, at: string) =>
 const linkIn = async (who: APIRequestContext, at: string) =>
   /shared\/([\w-]{43})/.exec(await (await who.get(`${at}/sharing`)).text())![0]
 
-test('everybody has a shelf of their own, without an account, and sees the examples of the house', async () => {
+test('everybody has a shelf of their own without an account, and sees the examples', async () => {
   const [one, two] = [await browser(), await browser()]
   const at = await put(one, 'Only mine')
   expect(await (await one.get('/')).text()).toContain('Only mine')
@@ -173,7 +173,7 @@ test('a link for copies gives a copy, and a link that was ended gives nothing', 
   expect((await (await browser()).get(`/${link}`)).status()).toBe(404)
 })
 
-test('what stands on a shelf goes along to the account, and to an account that is there already', async () => {
+test('what stands on a shelf goes along to an account, new or there already', async () => {
   const who = await browser()
   await put(who, 'Before the account')
   await send(who, '/sign-in', { intent: 'create', email: 'mover@quince.example', password: PASSWORD })
@@ -197,7 +197,7 @@ test('what stands on a shelf goes along to the account, and to an account that i
   expect((await thief.get('/account')).status()).toBe(401)
 })
 
-test('passwords: common ones are refused, wrong ones are counted, a forgotten one is set by a letter', async () => {
+test('passwords: common ones refused, wrong ones counted, a forgotten one set by a letter', async () => {
   const who = await browser()
   const create = (password: string) =>
     send(who, '/sign-in', { intent: 'create', email: 'heron@quince.example', password })

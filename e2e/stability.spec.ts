@@ -20,7 +20,7 @@ test('second order: the critical factor, its mode on the Figure, and what it mak
   await expect(page.locator('.figure-caption')).toContainText('Second-order effects matter')
 })
 
-test('growth: the load of a beam-column up to nine tenths of its critical load, as a curve and a table', async ({
+test('growth: a beam-column up to nine tenths of its critical load, as a curve and a table', async ({
   page,
 }) => {
   await openCopy(page, /Open Arbor post/, 'results/growth')
@@ -65,9 +65,7 @@ test('the working writes the stability functions of a member out', async ({ page
   await expect(page.locator('.sheet-body')).toContainText('2.4705')
 })
 
-test('the last round of second order, and det K over its factor with the roots, stand in the working', async ({
-  page,
-}) => {
+test('the working has the last round of second order, and det K over its factor', async ({ page }) => {
   await openCopy(page, /Open Arbor post/, 'working/second-order')
   const curve = page.getByRole('figure', { name: /det K/ })
   await curve.scrollIntoViewIfNeeded()

@@ -115,9 +115,7 @@ test('a K of 60 rows is walked in its window, from the pattern to the numbers', 
   await expect(page.getByRole('application', { name: /^Free rows and columns/ })).toBeVisible()
 })
 
-test('a long step is whole soon after it is opened, and the member that is read stays from step to step', async ({
-  page,
-}) => {
+test('a long step is whole soon after it opens; the member that is read stays', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'working/stiffness?member=CD')
   await expect(page.getByRole('heading', { name: 'Stiffness of CD' })).toBeVisible()
   await page.getByRole('link', { name: /8 End forces/ }).click()

@@ -31,7 +31,7 @@ export async function main(argv: string[]): Promise<void> {
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code !== 'EPIPE') throw error
-    process.exit(0) // the reader had enough
+    process.exit(0) // the reader of the pipe has closed it
   })
   try {
     await program.parseAsync(argv)

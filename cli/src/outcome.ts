@@ -12,7 +12,7 @@ export interface ErrorDocument {
 }
 
 export type Failure = { status: 1 | 2; document: ErrorDocument }
-/** What a command answers: a document to print, or what is wrong and the exit status for it. */
+/** The outcome of a command: a document to print, or an error with its exit status. */
 export type Answer = { status: 0; document: object } | Failure
 
 /** The answer to a file or a call that is not valid: exit status 2. */
@@ -36,7 +36,7 @@ export function unsolved({ kind, message, path, nodes, members }: SolveError): F
   }
 }
 
-/** The text of a file, or of standard input for `-`; a sentence on why it cannot be had. */
+/** The text of a file, or of standard input for `-`; a sentence that says why it cannot be read. */
 export async function sourceOf(file: string): Promise<string | Failure> {
   try {
     return file === '-' ? await text(process.stdin) : await readFile(file, 'utf8')
@@ -47,7 +47,7 @@ export async function sourceOf(file: string): Promise<string | Failure> {
   }
 }
 
-/** Prints an answer, its sentence on standard error where it is one of trouble; returns the exit status. */
+/** Prints an outcome, the sentence of an error to standard error, and returns the exit status. */
 export function print(answer: Answer): number {
   process.stdout.write(`${JSON.stringify(answer.document)}\n`)
   if (answer.status !== 0) process.stderr.write(`${answer.document.message}\n`)

@@ -5,8 +5,8 @@ import { line, plus, polyline, type Mark } from './marks'
 import { memberLine, type View } from './view'
 
 /**
- * Axial forces of a truss: a solid line pulls, a hollow one pushes, a dotted one rests; widths grow with the
- * force.
+ * Axial forces of a truss: a solid line is in tension, a hollow one in compression, a dotted one has no
+ * force. The width of a line grows with its force.
  */
 export function drawAxialForces(
   solution: Solution,

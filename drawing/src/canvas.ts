@@ -53,7 +53,7 @@ export function paintScene<Path>(
   for (const l of scene.labels) paint(l.mark, l.target !== undefined && lit.has(l.target))
 }
 
-/** How a mark looks when it is pointed at, as the style sheet has it. */
+/** The stroke and fill of a mark that is pointed at; they equal those of the style sheet. */
 function pointedAt(m: PathMark): PathMark {
   if (m.cls === 'hollow') return m
   if (m.cls === 'lining') return { ...m, stroke: 'cedar-tint' }

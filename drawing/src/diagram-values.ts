@@ -4,7 +4,10 @@ import type { DiagramDrawing, DiagramOptions } from './diagrams'
 import { circle, plus, textWidth, type TextMark, type Vec } from './marks'
 import type { memberLine } from './view'
 
-/** Values below this share of the largest in the problem are rounding error and are written 0. */
+/**
+ * Relative tolerance: a value below this fraction of the largest in the problem is rounding error and is
+ * written 0.
+ */
 export const ROUNDING = 1e-9
 
 /** The diagram of one member while its values are written beside it. */
@@ -19,7 +22,7 @@ export interface DrawnCourse {
   max: number
   options: DiagramOptions
   target: string
-  /** What has been written at joints, so that it is written once. */
+  /** The values that are already written at joints, so that none is written twice. */
   said: Set<string>
 }
 
@@ -40,7 +43,9 @@ export function drawValues(d: DrawnCourse, out: DiagramDrawing) {
   }
 }
 
-/** A place whose value is said: an end of the member, a peak inside, or the middle of a constant diagram. */
+/**
+ * A place whose value is written: an end of the member, a peak inside, or the middle of a constant diagram.
+ */
 interface ValuePlace {
   x: number
   v: number
@@ -48,7 +53,10 @@ interface ValuePlace {
   constant: boolean
 }
 
-/** The places whose values are said, peaks first, since they have the fewest places to stand. */
+/**
+ * The places whose values are written. Peaks come first, because their labels have the fewest possible
+ * positions.
+ */
 function placesOfValues({ solution, member, course, max, options }: DrawnCourse): ValuePlace[] {
   const { key } = options
   const m = solution.structure.members[member]
@@ -89,7 +97,8 @@ function drawValue(
   const top = at(p.x, tiny ? 0 : p.v)
   const sign = key === 'V' ? signFactors(options.signs ?? OWN_SIGNS).V : 1
   const text = tiny ? '0' : valueText(key, p.v * shown * sign)
-  // where two members pass the same moment round a joint, or nothing ends there, it is said once
+  // where two members share the same moment at a joint, or the diagram is continuous there, the value is
+  // written once
   if (p.end && (key === 'M' || tiny || options.once)) {
     const once = `${p.x === 0 ? m.start : m.end} ${text}`
     if (said.has(once)) return
@@ -100,7 +109,7 @@ function drawValue(
   const outward = (k: number, along = 0) =>
     plus(plus(top, l.up, s * (k + Math.abs(l.up.x) * w)), l.dir, along * (Math.abs(l.dir.x) * w + 9))
   const inward = p.x < m.length / 2 ? 1 : -1
-  // a zero at an end is said once a joint is free of other words
+  // a zero at an end is written only where the joint has no other label
   out.wishes.push({
     key: `w${member}.${p.x}`,
     target,

@@ -29,9 +29,9 @@ export interface DiagramOptions {
    * Value in shown units of one SI unit. Moments are written without sign (the side tells), N with T or C.
    */
   shown: number
-  /** Many members: say the largest value of each and no more. */
+  /** There are many members, so only the largest value of each is written. */
   spare?: boolean
-  /** Members lie in one line: a value that two of them have at their joint is said once. */
+  /** The members lie on one line, so a value that two of them share at their joint is written once. */
   once?: boolean
   /** The sign conventions of the drawing; the core's own where they are left out. */
   signs?: Signs
@@ -72,7 +72,7 @@ function outline(
   return { edge, strokes }
 }
 
-/** What labels keep clear of: the outline, and the area under it in a few broad strokes. */
+/** The obstacles for labels: the outline of the diagram, and a few broad strokes over its area. */
 function inTheWay(
   stretches: readonly Stretch[],
   key: DiagramKey,

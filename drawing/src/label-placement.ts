@@ -3,7 +3,7 @@ import { barrier, boxOf, cut, discs, overlap, type Barrier, type Box, type Obsta
 
 export { boxOf, type Box, type Obstacle } from './label-boxes'
 
-/** A label looking for its place: candidates in order of liking, each the middle of the words. */
+/** A label to be placed: candidate positions in order of preference, each the centre of the words. */
 export interface Wish {
   key: string
   target?: string
@@ -28,7 +28,10 @@ export interface Placed {
   off: Vec
 }
 
-/** How much worse than on a load arrow a label lies on another: two of them cannot be read at all. */
+/**
+ * Cost of overlapping another label, relative to overlapping a load arrow. Two overlapping labels are both
+ * illegible.
+ */
 const WORDS = 40
 /** A label whose best place costs more than this looks farther out. */
 const CROWDED = 30
@@ -39,7 +42,7 @@ const FARTHEST = 64
 /** Labels keep this far from the edge of the picture, px. */
 const EDGE = 10
 
-/** What a place costs; more than `enough` is not counted out. */
+/** The cost of a position. Counting stops once the cost exceeds `enough`. */
 type CostOf = (at: Vec, enough: number) => number
 
 /** How far a label reaches beyond the frame, less the edge it keeps, px. */
@@ -61,7 +64,7 @@ function costOf(
   frame: { width: number; height: number } | undefined,
 ): CostOf {
   const clear = wish.clear ?? 3
-  // only what lies within reach of its candidates can be in its way
+  // only obstacles within reach of the candidates can collide
   const near = reachOf(wish)
   const inWay = barriers.filter((o) => o.x0 < near.x1 && o.x1 > near.x0 && o.y0 < near.y1 && o.y1 > near.y0)
   const within = (b: Box) =>
@@ -94,12 +97,12 @@ function bestPlace(wish: Wish, cost: CostOf): { cost: number; at: Vec; liking: n
   }
   let liking = 0
   for (const at of wish.candidates) {
-    // what is liked less can no longer be better
+    // later candidates are less preferred and cannot be better
     if (best && best.cost <= liking) break
     look(at, liking)
     liking += 0.4
   }
-  // nothing free: farther out, round the places that were wished for
+  // no candidate is free, so positions farther out are tried
   if (best && best.cost > CROWDED && !wish.optional)
     for (const at of firstOf(wish.candidates, 3))
       for (const r of OUTWARD)

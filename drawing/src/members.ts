@@ -3,7 +3,7 @@ import type { Structure, StructureMember } from '@viga/core'
 import { across, circle, line, plus, polyline, times, type Group, type Mark, type Vec } from './marks'
 import { memberLine, onScreen, type View } from './view'
 
-/** How thick things are drawn; the card on the Shelf is a smaller hand. */
+/** Line widths and sizes of symbols; cards on the Shelf use smaller ones. */
 export interface Hand {
   member: number
   outline: number

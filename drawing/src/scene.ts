@@ -66,8 +66,8 @@ export interface SceneInput {
   /** The cases and combinations of an envelope. */
   enveloped?: readonly ActionSolution[]
   /**
-   * Another result on the same members, drawn over the first in a dashed line; in pencil where it is a
-   * hand's.
+   * Another result on the same members, drawn over the first with a dashed line, or in pencil where it is a
+   * hand solution.
    */
   compared?: { solution: Solution; action: ActionSolution; hand?: boolean }
   /** Diagrams of members as a hand solution has them, laid over the computed ones. */
@@ -108,7 +108,7 @@ interface Picture {
   enlarged: number
 }
 
-/** What several layers ask of the input. */
+/** Properties of the input that several layers use. */
 interface Drawn extends SceneInput {
   /** The share of their usual size that drawings have room for. */
   room: number
@@ -276,7 +276,7 @@ function placedLabels(drawn: Drawn, p: Picture, map: boolean): Placed[] {
   const letters = map ? [] : jointLetters(s, view)
   // beside the unknowns a name stands only where it has room
   const names = layers.names && !map ? memberNames(s, view, display, layers.unknowns) : []
-  // in a crowd, values along members are said where they have room; the table has them all
+  // where members are crowded, a value is written only where it has room; the table lists them all
   const crowd = s.members.length > MANY
   const values = map
     ? []

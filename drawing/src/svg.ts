@@ -32,6 +32,9 @@ const attributes = (all: Record<string, string | number | undefined>): string =>
 
 const round = (v: number) => Math.round(v * 100) / 100
 
+const rounded = (all: Record<string, number>): Record<string, number> =>
+  Object.fromEntries(Object.entries(all).map(([k, v]) => [k, round(v)]))
+
 /** Lines of a caption hold so many characters of its typeface a px of width. */
 const CHARACTERS_PER_PX = 0.165
 const CAPTION_LEADING = 18
@@ -57,11 +60,12 @@ export function pictureSvg(
       captionLine(line, x + 10, y + bounds.height + 14 + i * CAPTION_LEADING, options),
     ),
   ]
+  const paper = { x, y, width, height }
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}" height="${round(height)}"` +
       ` viewBox="${[x, y, width, height].map(round).join(' ')}">`,
     `<style>${options.fonts ?? ''}text{font-variant-numeric:tabular-nums lining-nums}</style>`,
-    `<rect${attributes({ x: round(x), y: round(y), width: round(width), height: round(height), fill: options.inks.paper })}/>`,
+    `<rect${attributes({ ...rounded(paper), fill: options.inks.paper })}/>`,
     ...body,
     '</svg>',
     '',
@@ -109,8 +113,10 @@ function textSvg(m: TextMark, inks: SvgOptions['inks']): string {
   })}>${escaped(m.text)}${aside}</text>`
 }
 
-const captionLine = (text: string, x: number, y: number, { inks }: SvgOptions) =>
-  `<text${attributes({ x: round(x), y: round(y), fill: inks['ink-2'], 'font-family': SERIF, 'font-size': 13, 'font-style': 'italic' })}>${escaped(text)}</text>`
+function captionLine(text: string, x: number, y: number, { inks }: SvgOptions): string {
+  const type = { 'font-family': SERIF, 'font-size': 13, 'font-style': 'italic' }
+  return `<text${attributes({ ...rounded({ x, y }), fill: inks['ink-2'], ...type })}>${escaped(text)}</text>`
+}
 
 /** Words in lines of at most so many characters. */
 function wrapped(text: string, most: number): string[] {

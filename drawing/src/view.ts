@@ -104,12 +104,12 @@ export function memberLine(s: Structure, view: View, m: StructureMember): Line {
   }
 }
 
-/** Structures with more members than this say only what has room. */
+/** Structures with more members than this write only the labels that have room. */
 export const MANY = 16
 
 /** Members shorter than this on the screen leave no room for words. */
 const TIGHT_PX = 26
-/** Structures with fewer members always say what they can. */
+/** Structures with fewer members write every label that can be placed. */
 const FEW = 60
 
 /**

@@ -3,7 +3,7 @@ import type { DrawnLoad, LoadWords } from './loads'
 
 const abs = Math.abs
 
-/** What the figure says beside a load: magnitudes with units; the arrows tell the direction. */
+/** The labels of loads: magnitudes with units. The arrows show the direction. */
 export function loadWords(load: StatedLoad, display: Display): LoadWords {
   switch (load.type) {
     case 'nodal':

@@ -25,10 +25,10 @@ function paper() {
     rotate: (a: number) => said.push(`turn ${Math.round((a * 180) / Math.PI)}`),
     setLineDash: (d: number[]) => void (c.dash = d),
     fill: (d: unknown) => said.push(`fill ${String(d)} ${c.fillStyle}`),
-    stroke: (d: unknown) =>
-      said.push(
-        `stroke ${String(d)} ${c.strokeStyle} ${c.lineWidth}${c.dash.length ? ` dash ${c.dash.join('-')}` : ''}`,
-      ),
+    stroke: (d: unknown) => {
+      const dash = c.dash.length ? ` dash ${c.dash.join('-')}` : ''
+      said.push(`stroke ${String(d)} ${c.strokeStyle} ${c.lineWidth}${dash}`)
+    },
     fillText: (t: string, x: number, y: number) =>
       said.push(`text ${t} at ${x} ${y} ${c.fillStyle} ${c.textAlign} ${c.font}`),
     strokeText: (t: string) => said.push(`halo ${t} ${c.strokeStyle}`),

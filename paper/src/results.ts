@@ -30,7 +30,7 @@ export const REPORT_PARTS = [
 ] as const
 export type ReportPart = (typeof REPORT_PARTS)[number]
 
-/** More rows than this of one table are no reading matter; the rest is in the files for a spreadsheet. */
+/** Limit on the printed rows of one table. The complete table is in the CSV and XLSX files. */
 const MOST_ROWS = 400
 /** Below this part of the largest number of its column a value is rounding error and reads 0. */
 const ROUNDING = 1e-9

@@ -98,10 +98,10 @@ async function open(page: Page, given: string, rounds = 5) {
       all.get(name)!.push(await opened)
     }
   }
+  const said = [...all].map(([name, t]) => `${name} ${median(t).toFixed(0)} (${Math.min(...t).toFixed(0)})`)
   console.log(
     `working: from a click to the painted first view, median of ${rounds} and least: ` +
-      `${[...all].map(([name, t]) => `${name} ${median(t).toFixed(0)} (${Math.min(...t).toFixed(0)})`).join(', ')} ` +
-      'ms (limit 100)',
+      `${said.join(', ')} ms (limit 100)`,
   )
 }
 

@@ -100,7 +100,7 @@ for (const [storeys, bays] of [
   if (!prepared.ok) throw new Error(prepared.error.message)
   const { system } = prepared
   globalThis.gc?.()
-  // in turns, so that what else runs on the machine slows both alike
+  // the two alternate, so that other load on the machine affects both alike
   const rounds = Array.from({ length: ROUNDS }, (_, round) => {
     const kept = time(() => {
       for (let k = 0; k < LOADS / ROUNDS; k++) {

@@ -4,8 +4,8 @@ import pino, { type Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 
 /**
- * One line of JSON an event, on standard output; with a file, all goes there, and standard output has
- * warnings and errors alone.
+ * Logs each event as one line of JSON to standard output. With a file, every line goes there, and standard
+ * output has warnings and errors alone.
  */
 export function createLog(level: string, file?: string): Logger {
   if (file === undefined) return pino({ level, base: undefined })

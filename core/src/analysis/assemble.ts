@@ -34,11 +34,14 @@ export function transformation(s: Structure, dofs: Dofs, member: number, take = 
 }
 
 /**
- * Room for k·T, which is gone when the product is made: ten thousand members would otherwise each ask for it.
+ * Scratch space for the product k·T, reused for every member so that large structures do not allocate per
+ * member.
  */
 const scratch = new Float64Array(36)
 
-/** Tᵀ·k·T, exactly symmetric: a member's stiffness in the axes of its nodes. */
+/**
+ * The stiffness Tᵀ·k·T of a member in the axes of its nodes, 36 numbers row by row, made exactly symmetric.
+ */
 export function globalStiffness(k: Float64Array, T: Float64Array, take = single): Float64Array {
   const kT = scratch
   const out = take(36)
@@ -61,7 +64,10 @@ export function globalStiffness(k: Float64Array, T: Float64Array, take = single)
   return out
 }
 
-/** T·v and Tᵀ·v for a six-vector, into `out`; T turns the three components of each end among themselves. */
+/**
+ * Multiplies six end displacements or forces by T, or by its transpose. T has one 3 × 3 block for each end.
+ * The result is written to `out` and returned.
+ */
 export function apply(
   T: Float64Array,
   v: ArrayLike<number>,
@@ -109,8 +115,8 @@ export function assembleFree(
 }
 
 /**
- * The rows of the whole K as the degrees of freedom are numbered: of each the columns that a member or a
- * spring reaches.
+ * The rows of the whole stiffness matrix K in the order of the degrees of freedom. Each row maps a column to
+ * its entry and holds only the columns that a member or a spring reaches.
  */
 export function stiffnessRows(
   dofs: Dofs,
@@ -130,7 +136,8 @@ export function stiffnessRows(
 }
 
 /**
- * The whole K, rows and columns as the degrees of freedom are numbered; for showing, so dense. Row by row.
+ * The whole stiffness matrix K in the order of the degrees of freedom, row by row. It is dense because it is
+ * made to be shown.
  */
 export function wholeStiffness(
   dofs: Dofs,

@@ -1,5 +1,5 @@
 /**
- * What happens at one place of a member: internal forces (N, N, N·m), slope (rad) and displacements in member
+ * The state at one place of a member: internal forces (N, N, N·m), slope (rad) and displacements in member
  * axes (m).
  */
 export interface PlaceState {
@@ -13,35 +13,36 @@ export interface PlaceState {
 
 export type CourseKey = keyof PlaceState
 
-/** A part of a member along which nothing begins, ends or stands: everything on it runs smoothly. */
+/** A stretch of a member between two neighbouring places of load, on which every quantity is smooth. */
 export interface Stretch {
-  /** Its ends, m from the start of the member. */
+  /** The ends of the stretch, m from the start of the member. */
   x0: number
   x1: number
-  /** One quantity at x0 ≤ x ≤ x1; at the ends the value on this stretch's side. */
+  /** One quantity at x0 ≤ x ≤ x1. At an end of the stretch, its value inside the stretch. */
   value(key: CourseKey, x: number): number
-  /** All quantities at x0 ≤ x ≤ x1; at the ends their values on this stretch's side. */
+  /** All quantities at x0 ≤ x ≤ x1. At an end of the stretch, their values inside the stretch. */
   at(x: number): PlaceState
   /** Places strictly inside the stretch where a quantity passes through `level`, ascending. */
   roots(key: CourseKey, level?: number): number[]
   /** Places strictly inside the stretch where a quantity less `slope`·x has an extreme, ascending. */
   turningPoints(key: CourseKey, slope?: number): number[]
-  /** Whether a quantity is a straight line here, as far as `tolerance` (in its own unit) lets it be told. */
+  /** Whether a quantity is linear on the stretch to within `tolerance`, in the unit of the quantity. */
   isStraight(key: CourseKey, tolerance: number): boolean
 }
 
 /**
- * Internal forces and displacements along a member, by place. How they are computed is nobody else's matter.
+ * Internal forces and displacements along a member as functions of the place. Callers do not know whether
+ * they are polynomials or power series.
  */
 export interface Course {
   /** Length of the member, m. */
   length: number
   /** The stretches from start to end; there is at least one. */
   stretches: readonly Stretch[]
-  /** The states at the very ends, outside of what acts there. */
+  /** The states at the two ends, outside any load that acts exactly there. */
   start: PlaceState
   end: PlaceState
-  /** ½ of these is the strain energy of the member, initial strains included, J. */
+  /** Twice the strain energy of the member, initial strains included, J. */
   strainWork(): number
   /** The work of the distributed and point loads on the member, J. */
   loadWork(): number
@@ -77,7 +78,7 @@ export function sidesAt(course: Course, x: number): Sides {
 export const chordAt = ({ start, end, length }: Course, x: number): number =>
   start.v + ((end.v - start.v) * x) / length
 
-/** The places where something begins, ends or stands, the two ends of the member included, m. */
+/** The places where a load begins, ends or acts, and the two ends of the member, m. */
 export const breaksOf = ({ stretches }: Course): number[] => [
   ...stretches.map((s) => s.x0),
   stretches[stretches.length - 1].x1,

@@ -26,15 +26,18 @@ export interface Element {
   /** Inverse of (own + springs) over the released components, with their indices. */
   released: number[]
   G?: Float64Array
-  /** Both ends slide along the member without any spring: its axial position is its own. */
+  /**
+   * N is released at both ends without a spring, so the axial position of the member is an unknown of its
+   * own.
+   */
   loose: boolean
-  /** How a rigid member with a spring along it behaves along its axis. */
+  /** The axial behaviour of a rigid member with a spring along it. */
   sprung?: SprungRigid
 }
 
 /**
- * What the pivots of the released ends tell: how many are negative, and the logarithm of their product's
- * size.
+ * The pivots of the released ends: how many are negative, and the logarithm of the absolute value of their
+ * product.
  */
 export interface ReleasedPivots {
   negative: number
@@ -42,10 +45,14 @@ export interface ReleasedPivots {
 }
 
 /**
- * Relative to its diagonal, a pivot of the released ends below this means that the member moves by itself.
+ * Relative tolerance: a pivot of the released ends below this fraction of its diagonal means that the member
+ * is a mechanism by itself.
  */
 const LOOSE_PIVOT = 1e-11
-/** Under an axial force pivots pass through zero; this near to it nothing can be told. */
+/**
+ * Relative tolerance under an axial force, where pivots pass through zero: a pivot nearer to zero than this
+ * has no reliable sign.
+ */
 const SINGULAR = 1e-15
 
 /**
@@ -164,7 +171,7 @@ function condensed(own: Float64Array, P: Float64Array, m: StructureMember): Floa
     for (let j = 0; j <= i; j++) {
       const zero = m.releases[i] === true || m.releases[j] === true
       let v = zero ? 0 : (k[6 * i + j] + k[6 * j + i]) / 2
-      // what condensation should have cancelled exactly
+      // an entry that condensation cancels in exact arithmetic
       if (
         Math.abs(v) < 1e-15 * biggest &&
         Math.abs(v) < 1e-12 * Math.max(Math.abs(own[6 * i + j]), Math.abs(k[7 * i]))
@@ -213,8 +220,9 @@ function invert(A: Float64Array, n: number, pivots?: ReleasedPivots): Float64Arr
 }
 
 /**
- * Forces on the member at its ends, member axes, while both its own ends are held: the fixed-end forces.
- * The member is let go at its end, and the displaced end is brought back with `own`.
+ * The fixed-end forces: six forces on the member at its ends in member axes (N, N·m) while both ends are
+ * held. They are found by releasing the end of the member and moving the displaced end back with the
+ * stiffness `own`.
  */
 export function fixedEndForces(m: StructureMember, own: Float64Array, actions: MemberActions): Float64Array {
   const end = freeEnd(m, actions)
@@ -224,7 +232,7 @@ export function fixedEndForces(m: StructureMember, own: Float64Array, actions: M
   f[3] += end.N
   f[4] -= end.V
   f[5] += end.M
-  // the whole load along a rigid member goes to the end that holds it
+  // a rigid member passes its whole axial load to the end that is held
   if (m.axiallyRigid && m.releases[3] === true) {
     f[0] += f[3]
     f[3] = 0

@@ -17,7 +17,7 @@ export interface Factorisation {
    * Unknowns with a negative pivot; as many as there are negative eigenvalues (Sylvester's law of inertia).
    */
   negative: number[]
-  /** The order of elimination and the form of L, to be used again for a matrix of the same pattern. */
+  /** The order of elimination and the pattern of L, reused for a matrix of the same pattern. */
   symbolic: Symbolic
   /** Decimal digits lost at the worst pivot. */
   digitsLost: number
@@ -28,8 +28,8 @@ export interface Factorisation {
   /** Solves A·x = b; b is left as it is. */
   solve(b: Float64Array): Float64Array
   /**
-   * The motion that belongs to a vanished pivot: A·x = 0 with x = 1 there. Of several pivots it is a sum of
-   * their motions with unequal weights, in which everything moves that moves in one of them.
+   * The motion that belongs to a vanished pivot: A·x = 0 with x = 1 there. For several pivots it is the sum
+   * of their motions with unequal weights, so that no motion cancels another.
    */
   motion(...unknowns: number[]): Float64Array
 }
@@ -118,7 +118,7 @@ function eliminate(a: SparseSymmetric, form: Symbolic, vanished: number) {
     for (let i = 0; i < s; i++) {
       const diagonal = before[from + i]
       const d = pivotRow(L, at, s, i, G, inverse, from)
-      // so written that a pivot of NaN, from numbers that overflow, is found too
+      // written so that a pivot of NaN, which comes from overflow, counts as singular too
       if (!(Math.abs(d) > vanished * Math.abs(diagonal))) singular.push(from + i)
       else {
         if (d < 0) negative.push(from + i)
@@ -145,7 +145,9 @@ function eliminate(a: SparseSymmetric, form: Symbolic, vanished: number) {
   return { L, inverse, singular, negative, worst, logDeterminant }
 }
 
-/** An array at least so long, used before if there is one; what it holds is old. */
+/**
+ * An array of at least this length, taken from the pool if one is long enough. Its contents are undefined.
+ */
 function takeRoom(pool: Float64Array[], length: number): Float64Array {
   let best = -1
   for (let i = 0; i < pool.length; i++)

@@ -12,11 +12,11 @@ const WEIGHTS = [5 / 9, 8 / 9, 5 / 9]
 const part = (line: [number, number], t: number) => line[0] + (line[1] - line[0]) * t
 
 /**
- * The state at the end of a member whose start is held and whose end is free, under the actions between its
- * ends, SI: what `integrate` finds from a start at rest, without the course between. With ξ the distance of a
- * load from the end: V = ∫q, M = ∫qξ − ∫c, slope = (∫qξ²/2 − ∫cξ)/EI + κL, v = (∫qξ³/6 − ∫cξ²/2)/EI + κL²/2
- * − ∫qξ/(G·As), N = −∫p, u = −∫pξ/EA + εL; forces, moments and misfits at places likewise.
- * Source: Mohr's theorems on the cantilever; Przemieniecki, Theory of Matrix Structural Analysis, ch. 5.
+ * The state at the free end of a cantilever that is held at its start, under the actions between its ends,
+ * SI. It equals the end of `integrate` from a start at rest, without the course between. With ξ the distance
+ * of a load from the end: V = ∫q, M = ∫qξ − ∫c, slope = (∫qξ²/2 − ∫cξ)/EI + κL, v = (∫qξ³/6 − ∫cξ²/2)/EI +
+ * κL²/2 − ∫qξ/(G·As), N = −∫p, u = −∫pξ/EA + εL; forces, moments and misfits at places likewise. Source:
+ * Mohr's theorems on the cantilever; Przemieniecki, Theory of Matrix Structural Analysis, ch. 5.
  */
 export function freeEnd(m: StructureMember, actions: MemberActions): PlaceState {
   const L = m.length

@@ -5,7 +5,7 @@ import type { Dofs } from './dofs.js'
 import { condensedFixedEnd, fixedEndForces } from './element.js'
 import type { SolvedElement } from './system.js'
 
-/** What acts, as the stiffness method takes it; SI. */
+/** The load vectors of the stiffness method, SI. */
 export interface LoadVectors {
   /** Fixed-end forces of loaded members, before and after released ends are condensed, member axes. */
   fixedOwn: Map<number, Float64Array>
@@ -14,7 +14,7 @@ export interface LoadVectors {
   load: Float64Array
 }
 
-/** The forces on a member at its ends while both its own ends are held, six in member axes. */
+/** Returns the six fixed-end forces of a member in member axes, N and N·m. */
 export type HeldForces = (
   m: StructureMember,
   e: SolvedElement,

@@ -3,13 +3,16 @@ import type { SolveError, Structure } from '../structure/types.js'
 import type { Dofs } from './dofs.js'
 import type { Factorisation } from './factor.js'
 
-/** Motions smaller than this share of the largest are rounding. */
+/** Relative tolerance: a displacement of a motion below this fraction of the largest is rounding error. */
 const VISIBLE = 1e-7
 
-/** More mechanisms than this are not told apart: the rest are found as one motion, their joints named too. */
+/**
+ * Limit on the mechanisms that are found one by one. Any further ones are found as a single motion, so that
+ * their joints are named too.
+ */
 const MOST = 200
 
-/** A mechanism as an error: which joints move, and how. */
+/** The error of a mechanism. It names the joints that can move and the way they move. */
 export function mechanismError(
   s: Structure,
   dofs: Dofs,
@@ -80,10 +83,12 @@ function sentence(
     }
   const way =
     upright < 1e-6 * sideways ? 'sway sideways' : sideways < 1e-6 * upright ? 'move up and down' : 'move'
+  const whole = all.startsWith('The')
+  const them = names.length > 1 && !whole ? 'them' : 'it'
   const times = motions.length > 1 ? ` (${motions.length} independent motions)` : ''
   return (
     `${all} can ${way}: the supports and joints do not hold ` +
-    `${names.length > 1 || all.startsWith('The') ? (all.startsWith('The') ? 'it' : 'them') : 'it'}${times}. ` +
+    `${them}${times}. ` +
     'Add a support or a member, or take out a hinge.'
   )
 }

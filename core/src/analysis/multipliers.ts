@@ -49,8 +49,8 @@ export function multiplierSolver(all: Row[], pivots: Map<number, number>) {
     return N
   }
   /**
-   * The dependent degrees of freedom while the independent ones rest. The matrix is that of the multipliers,
-   * transposed, so the steps are taken back from the last to the first.
+   * The displacements of the dependent degrees of freedom while the independent ones are zero. The matrix is
+   * that of the multipliers, transposed, so the steps are taken back from the last to the first.
    */
   const constants = (lengths: Float64Array, free: number): Float64Array => {
     const out = new Float64Array(free)

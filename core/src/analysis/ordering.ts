@@ -30,7 +30,8 @@ export function fillReducingOrder({ start, to }: Graph, weight: Int32Array): Int
 }
 
 /**
- * Variables still to be eliminated, elements that stand for the fill of those that are, and lists by degree.
+ * The quotient graph: variables that are still to be eliminated, elements that represent the fill of
+ * eliminated ones, and lists of variables by degree.
  */
 interface Quotient {
   /** Rows a variable stands for, those merged into it counted; 0 when gone. */

@@ -81,7 +81,7 @@ export class PolynomialCourse implements Course {
     }
     for (const j of a?.jumps ?? []) {
       const at = this.meanAt(j.x)
-      // a slip works with −V: V on the left part points along −(v right − v left)
+      // a jump in displacement does work with −V, because V on the left part acts against the jump
       work += at.M * j.kink - at.V * j.slip
     }
     return work
@@ -110,7 +110,10 @@ export class PolynomialCourse implements Course {
     return work
   }
 
-  /** The mean of the states left and right of a place, should a misfit stand where a force does. */
+  /**
+   * The mean of the states left and right of a place. It counts when a misfit and a force act at the same
+   * place.
+   */
   private meanAt(x: number): PlaceState {
     const near = (y: number) => Math.abs(x - y) <= 1e-9 * this.length
     const before = this.stretches.find((s) => near(s.x1) || (x < s.x1 && !near(0)))
@@ -122,7 +125,7 @@ export class PolynomialCourse implements Course {
   }
 }
 
-/** Places of load nearer than this (relative to the length) are one place. */
+/** Places of load closer than this fraction of the length count as one place. */
 export const SAME_PLACE = 1e-10
 
 /**
@@ -178,8 +181,8 @@ export function integrate(
 }
 
 /**
- * Start, every place where something begins, ends or stands, and end; snapped so that one place is one
- * number.
+ * The start, every place where a load begins, ends or acts, and the end, in m. Places within the tolerance
+ * are merged.
  */
 export function places(L: number, actions: MemberActions | undefined): number[] {
   const out = [0, L]
@@ -193,7 +196,10 @@ export function places(L: number, actions: MemberActions | undefined): number[] 
   return out.sort((a, b) => a - b)
 }
 
-/** The state right of a place from that left of it: what stands there makes it jump. */
+/**
+ * The state just right of a place, from the state just left of it and the jumps of the loads and misfits
+ * there.
+ */
 function jumpAt(s: PlaceState, x: number, L: number, actions: MemberActions): PlaceState {
   const near = (y: number) => Math.abs(x - y) <= SAME_PLACE * L
   const out = { ...s }

@@ -26,13 +26,13 @@ export function multiplyPolynomials(a: Polynomial, b: Polynomial): Polynomial {
 export const integral = (p: Polynomial, t: number): number => evaluatePolynomial(antiderivative(p, 0), t)
 
 /**
- * Real roots strictly inside (0, h), ascending; touching roots included as far as rounding lets them be seen.
- * Between two neighbouring roots of the derivative a polynomial is monotone, so bisection finds each root.
+ * Real roots strictly inside (0, h), ascending; double roots included as far as rounding allows. Between two
+ * neighbouring roots of the derivative a polynomial is monotone, so bisection finds each root.
  */
 export function rootsInside(p: Polynomial, h: number): number[] {
   const scale = Math.max(...p.map((a, i) => Math.abs(a) * h ** i))
   if (!(scale > 0)) return []
-  // leading terms that cannot be told from rounding would only add phantom roots
+  // leading coefficients that are rounding error would add roots that do not exist
   let degree = p.length - 1
   while (degree > 0 && Math.abs(p[degree]) * h ** degree <= 1e-14 * scale) degree--
   if (degree === 0) return []

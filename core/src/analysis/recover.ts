@@ -10,7 +10,8 @@ import type { SystemParts } from './state.js'
 import { cancelled } from './true-zero.js'
 
 /**
- * End displacements and end forces of every member, then reactions from the equilibrium of the held joints.
+ * Back-calculation from D: the end displacements and end forces of every member in member axes (m, rad, N,
+ * N·m), then the reactions from the equilibrium of the supported joints.
  */
 export function recover(
   { structure: s, dofs, elements, rigid }: SystemParts,
@@ -52,7 +53,9 @@ export function recover(
   return { ends, forces, reactions: reactionsOf(s, dofs, actions, D, sums, sizes) }
 }
 
-/** End forces q = k·d + f in member axes, of which true zeros are made zero. */
+/**
+ * End forces q = k·d + f in member axes, N and N·m. A sum that is rounding error against its terms becomes 0.
+ */
 function endForces(k: Float64Array, d: Float64Array, f: Float64Array | undefined, q: Float64Array) {
   for (let r = 0, row = 0; r < 6; r++, row += 6) {
     const held = f ? f[r] : 0
@@ -69,8 +72,8 @@ function endForces(k: Float64Array, d: Float64Array, f: Float64Array | undefined
 }
 
 /**
- * Reactions over degrees of freedom, in the supports' own axes: what the joint lacks for equilibrium where it
- * is held, and the force of a spring.
+ * Reactions by degree of freedom in the axes of the supports, N and N·m: the force that the equilibrium of a
+ * restrained joint asks for, or the force of a spring.
  * @param sums,sizes the forces of the members on each degree of freedom, and their amounts added up
  */
 function reactionsOf(
@@ -98,7 +101,7 @@ function reactionsOf(
   return reactions
 }
 
-/** A rigid member that slides at one end takes that end along with the other. */
+/** Moves the sliding end of a rigid member along with its other end. */
 function carryAlong(
   m: Structure['members'][number],
   e: Element,
@@ -113,7 +116,10 @@ function carryAlong(
   else if (m.releases[0] === true) own[0] = own[3] - strain * m.length
 }
 
-/** Axial forces of rigid members from what their joints lack for equilibrium. */
+/**
+ * Adds the axial forces of rigid members, found from the forces that the equilibrium of their joints still
+ * lacks.
+ */
 function addTensions(
   dofs: Dofs,
   actions: Actions,

@@ -32,8 +32,8 @@ export interface Ties {
 export interface RigidSystem extends Ties {
   matrix: SparseSymmetric
   /**
-   * Displacements of all free degrees of freedom from a right-hand side over them, by way of `solve` on the
-   * reduced system.
+   * Displacements of all free degrees of freedom for a right-hand side over them. `solve` solves the reduced
+   * system.
    */
   reduced(residual: Float64Array, solve: (b: Float64Array) => Float64Array): Float64Array
   /** A motion of the reduced unknowns over all free degrees of freedom. */
@@ -44,10 +44,14 @@ export interface RigidSystem extends Ties {
    * @param D over all degrees of freedom, with the settlements of the supports
    */
   impose(actions: Actions, D: Float64Array): Float64Array | SolveError
-  /** Tension in each rigid member from what the joints lack; NaN where equilibrium leaves it open. */
+  /**
+   * Tension in each rigid member (N) from the unbalanced forces at the joints. NaN where equilibrium does not
+   * determine it.
+   */
   tensions(lacking: Float64Array): { member: number; N: number }[]
   /**
-   * Adds the pull of the tensions to sums over degrees of freedom; NaN reaches the reactions that stay open.
+   * Adds the forces of the tensions to sums by degree of freedom. An undetermined tension (NaN) makes the
+   * reactions that depend on it NaN as well.
    */
   pull(tensions: readonly { member: number; N: number }[], sums: Float64Array): void
   /** Members whose axial force equilibrium leaves undetermined. */
@@ -119,7 +123,7 @@ export function rigidSystem(
   }
 }
 
-/** The row of a member that keeps its length: its ends move alike along it. */
+/** The constraint row of an axially rigid member: both ends have the same displacement along it. */
 function constraintOf(e: ElementView): Row {
   const row: Row = new Map()
   for (let j = 0; j < 6; j++) {
@@ -129,7 +133,7 @@ function constraintOf(e: ElementView): Row {
   return row
 }
 
-/** Whether displacements of the free unknowns give a constraint its length, weighed against its terms. */
+/** Whether displacements of the free unknowns satisfy a constraint, to rounding against its terms. */
 function isMet(row: Row, free: Float64Array, length: number, termSize: number): boolean {
   let rest = length
   let size = termSize
@@ -186,7 +190,8 @@ function assemble(
 ): SparseSymmetric {
   const K = sparse(n, 21 * elements.length + n)
   /**
-   * Both halves of K are gone through, so each pair comes up twice: its lower place is the one that counts.
+   * Both triangles of K are visited, so each pair of unknowns occurs twice. Only the entry in the lower
+   * triangle is added.
    */
   const spread = (di: number, dj: number, v: number) => {
     for (const [i, ki] of share[di]) for (const [j, kj] of share[dj]) if (j <= i) add(K, i, j, ki * v * kj)
@@ -203,7 +208,7 @@ function assemble(
   return K
 }
 
-/** A notice that names the members whose axial force stays open. */
+/** A notice that names the members whose axial force equilibrium does not determine. */
 export const openNotice = (s: Structure, open: readonly number[]): string | undefined =>
   open.length
     ? `Equilibrium leaves the axial force of ${listed(open.map((i) => s.members[i].id))} ` +

@@ -1,6 +1,6 @@
 import type { Structure, StructureMember, StructureSupport } from '../structure/types.js'
 
-/** What two structures have in common, so that what was computed for the one serves for the other. */
+/** Comparison of two structures, which decides what can be reused from one solution for the next. */
 
 const RESISTANCE: readonly (keyof StructureMember)[] = [
   'start',
@@ -15,7 +15,7 @@ const RESISTANCE: readonly (keyof StructureMember)[] = [
   'axiallyRigid',
 ]
 
-/** Values that enter the effect of loads and not the stiffness. */
+/** Properties that affect loads but not the stiffness. */
 const FREE_STRAINS: readonly (keyof StructureMember)[] = ['alpha', 'depth', 'weight']
 
 const alike = <T>(a: readonly T[], b: readonly T[], same: (x: T, y: T) => boolean): boolean =>
@@ -44,7 +44,8 @@ const sameHold = (a: StructureSupport, b: StructureSupport): boolean =>
   (['x', 'y', 'rotation'] as const).every((c) => a.hold[c] === b.hold[c])
 
 /**
- * Whether loads of one structure would do the same to the other: expansion, depth and weight of its members.
+ * Whether the same loads have the same effect on two structures: their members agree in expansion
+ * coefficient, depth and weight.
  */
 export const sameFreeStrains = (a: Structure, b: Structure): boolean =>
   alike(a.members, b.members, sameKeys(FREE_STRAINS))

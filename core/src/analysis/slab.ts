@@ -1,11 +1,11 @@
-/** Gives out zeroed arrays of the length asked for. */
+/** Returns a zeroed array of the given length. */
 export type Take = (length: number) => Float64Array
 
 export const single: Take = (length) => new Float64Array(length)
 
 /**
- * Arrays cut from few large ones: ten thousand members ask for so many small arrays that each would cost more
- * than its numbers.
+ * Allocates small arrays as views of a few large ones. With ten thousand members, separate small arrays cost
+ * more than the numbers in them.
  */
 export function slab(chunk = 36 * 512): Take {
   let room = new Float64Array(chunk)

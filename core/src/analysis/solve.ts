@@ -15,11 +15,11 @@ export interface ActionSolution extends State {
   title: string
   kind: 'case' | 'combination'
   actions: Actions
-  /** What second order adds; absent from a first-order result. */
+  /** The data of a second-order analysis; absent from a first-order result. */
   bent?: SecondOrder
 }
 
-/** How a second-order state was found, SI. */
+/** The data of a second-order analysis, SI. */
 export interface SecondOrder {
   /** The lowest factor on all actions at which the structure buckles under its first-order axial forces. */
   loadFactor: number | null
@@ -48,7 +48,7 @@ export interface Solution {
 
 export type SolveResult = { ok: true; solution: Solution; system: System } | { ok: false; error: SolveError }
 
-/** A solution with the system it came from, for the next structure that is much the same. */
+/** A solution with the system it came from, kept so that the next, similar structure can reuse it. */
 export interface Solved {
   solution: Solution
   system: System

@@ -33,7 +33,7 @@ export function sparse(n: number, capacity: number, site?: Int32Array, sites = n
   }
 }
 
-/** Adds v at (i, j), which is (j, i) as well. State each pair once. */
+/** Adds v to the entry (i, j) and, by symmetry, (j, i). Each pair is passed once. */
 export function add(a: SparseSymmetric, i: number, j: number, v: number) {
   if (a.count === a.row.length) grow(a)
   a.row[a.count] = i
@@ -55,7 +55,7 @@ export interface Graph {
   to: Int32Array
 }
 
-/** Which sites share an entry. */
+/** The graph of the sites: two are neighbours when the matrix has an entry between them. */
 export function siteGraph({ sites, site, row, column, count }: SparseSymmetric): Graph {
   const start = new Int32Array(sites + 1)
   for (let k = 0; k < count; k++) {

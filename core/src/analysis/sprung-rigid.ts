@@ -8,9 +8,9 @@ import type { StructureMember } from '../structure/types.js'
  * Source: static condensation, Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6.
  */
 export interface SprungRigid {
-  /** Stiffness of the springs one after the other, N/m. */
+  /** Stiffness of the two springs in series, N/m. */
   k: number
-  /** Shares of u₁ and u₂ in d. */
+  /** The factors of u₁ and u₂ in d. */
   start: number
   end: number
 }

@@ -8,15 +8,13 @@ import { cleanDisplacements } from './true-zero.js'
 import type { SolvedElement, System } from './system.js'
 import { unheldLoad } from './unheld.js'
 
-/**
- * What belongs to one state of loading, SI. Vectors over degrees of freedom are in the nodes' own axes.
- */
+/** The result of one state of loading, SI. Vectors over degrees of freedom are in the nodes' own axes. */
 export interface State extends LoadVectors {
   /** Displacements of all degrees of freedom, prescribed ones included. */
   D: Float64Array
   /**
-   * With axially rigid members: what their imposed elongations and the settlements alone make of each free
-   * degree of freedom that depends on others, m.
+   * With axially rigid members: the constant part of each dependent degree of freedom, from imposed
+   * elongations and settlements alone, m.
    */
   imposed?: Float64Array
   /** Six own end displacements of each member, member axes. */
@@ -27,13 +25,16 @@ export interface State extends LoadVectors {
   reactions: Float64Array
 }
 
-/** The parts of a system that a state of loading is found from. */
+/** The parts of a system that `stateUnder` needs. */
 export type SystemParts = Omit<System, 'solve'> & {
-  /** The factorisation is that of a neighbouring system, and solves this one step by step. */
+  /** The factorisation belongs to a neighbouring system. Iterative refinement corrects the difference. */
   borrowed?: boolean
 }
 
-/** What a system with a borrowed factorisation says when it needs its own. */
+/**
+ * The error of a system with a borrowed factorisation whose refinement does not converge: it needs a
+ * factorisation of its own.
+ */
 export const NOT_SETTLED: SolveError = { kind: 'diverged', message: 'The refinement does not settle.' }
 
 /**
@@ -107,13 +108,17 @@ function settlements(s: Structure, dofs: Dofs, actions: Actions): Float64Array {
   return D
 }
 
-/** A step of refinement that changes less than this share of the largest displacement is the last. */
+/**
+ * Relative tolerance of iterative refinement: it ends when a step changes less than this fraction of the
+ * largest displacement.
+ */
 const REFINED = 1e-14
 const MOST_REFINEMENTS = 12
 
 /**
- * Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of refinement against the residual; with
- * more where the factorisation is that of a neighbouring system (`borrowed`). False when those do not settle.
+ * Fills the free part of D: K_ff·D_f = P_f − K_fr·D_r, with one step of iterative refinement, or several
+ * where the factorisation belongs to a neighbouring system (`borrowed`). False when the refinement does not
+ * converge.
  */
 function displace(system: SystemParts, load: Float64Array, D: Float64Array): boolean {
   const { dofs, elements, factorisation, rigid, borrowed } = system
@@ -121,7 +126,7 @@ function displace(system: SystemParts, load: Float64Array, D: Float64Array): boo
   const most = borrowed ? MOST_REFINEMENTS : 2
   for (let step = 0; step < most; step++) {
     const residual = load.slice()
-    // nothing has moved yet in the first step unless a support settles
+    // in the first step D is zero unless a support settles
     if (step > 0 || hasMoved(D)) subtractForces(elements, dofs.free, D, residual)
     for (const { dof, k } of held) residual[dof] -= k * D[dof]
     const change = rigid
@@ -143,7 +148,7 @@ const hasMoved = (D: Float64Array): boolean => {
   return false
 }
 
-/** Takes K·D of the members off the residual of the free equations. */
+/** Subtracts K·D of the members from the residual of the free equations. */
 function subtractForces(
   elements: readonly SolvedElement[],
   free: number,

@@ -1,11 +1,11 @@
 import type { Supernode } from './symbolic.js'
 
 /**
- * Substitution with the panels of a factorisation, three rows at a time: a sum of one row alone waits for
- * each of its additions.
+ * Forward and back-substitution with the panels of a factorisation. Three rows are summed at a time, because
+ * the additions of a single sum depend on one another and cannot overlap.
  */
 
-/** Takes what the unknowns of a supernode carry off its rows: L·y = b, for these columns. */
+/** Forward substitution with the columns of one supernode: one part of L·y = b. `x` holds b and becomes y. */
 export function forward(
   { from, columns, rows, at }: Supernode,
   L: Float64Array,
@@ -44,7 +44,10 @@ export function forward(
   }
 }
 
-/** Finds the unknowns of a supernode from those of its rows, which are known: Lᵀ·x = y, for these columns. */
+/**
+ * Back-substitution with the columns of one supernode: one part of Lᵀ·x = y. The entries of `x` in the rows
+ * below are already known.
+ */
 export function backward({ from, columns, rows, at }: Supernode, L: Float64Array, x: Float64Array) {
   let i = rows.length - 1
   for (; i - 2 >= columns; i -= 3) {

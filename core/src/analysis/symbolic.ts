@@ -8,13 +8,13 @@ export interface Supernode {
   columns: number
   /** Rows of the panel in the new order: the columns themselves first, then the rows below, ascending. */
   rows: Int32Array
-  /** Supernodes whose updates this one takes in. */
+  /** The supernodes whose updates are added to this one. */
   children: number[]
   /** Where the panel begins in the values of L; row by row, `columns` wide. */
   at: number
 }
 
-/** The form of L, known before any number is. */
+/** The pattern of L, which is known before its numbers. */
 export interface Symbolic {
   n: number
   /** Place of each row of the matrix in the new order. */
@@ -67,7 +67,10 @@ export function analyse(a: SparseSymmetric): Symbolic {
 const zerosMerged = (child: Block, parent: Block): number =>
   child.zeros + parent.zeros + child.rows * (parent.rows + parent.rowsBelow - child.rowsBelow)
 
-/** Few enough stored zeros cost less than a small panel does; the larger the panel, the fewer. */
+/**
+ * A few stored zeros cost less than one more small panel. The larger the panel, the smaller the share of
+ * zeros that is allowed.
+ */
 function worthMerging(child: Block, parent: Block): boolean {
   const columns = child.rows + parent.rows
   const stored = (columns * (columns + 1)) / 2 + columns * parent.rowsBelow
@@ -76,8 +79,8 @@ function worthMerging(child: Block, parent: Block): boolean {
 }
 
 /**
- * Column structures bottom up; a block takes in a child where that is worth while. Indices are ranks in the
- * order.
+ * Column structures from the leaves up. A block is merged with a child where that saves time. Indices are
+ * ranks in the order.
  */
 function gather(
   graph: { start: Int32Array; to: Int32Array },

@@ -11,7 +11,7 @@ import type { SparseSymmetric } from './sparse.js'
 import { stateUnder, type State } from './state.js'
 import { samePattern, type Symbolic } from './symbolic.js'
 
-/** A member's element with everything the Working shows of it. */
+/** The element of a member with its transformation and its stiffness in the axes of its nodes. */
 export interface SolvedElement extends Element {
   T: Float64Array
   /** Stiffness in the axes of its nodes, Tᵀ·k·T. */
@@ -85,8 +85,8 @@ function elementsOf(s: Structure, dofs: Dofs): SolvedElement[] | SolveError {
 }
 
 /**
- * An element with its axes and unknowns. It is written out key by key: ten thousand objects made by spreading
- * take as long as their numbers.
+ * An element with its axes and unknowns. The keys are written out because ten thousand objects made by
+ * spreading cost as much time as their numbers.
  */
 export const placed = (e: Element, T: Float64Array, dofs: number[], take: Take): SolvedElement => ({
   own: e.own,

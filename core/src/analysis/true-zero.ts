@@ -1,24 +1,30 @@
 import type { Dofs } from './dofs.js'
 
 /**
- * What is left of a sum by rounding alone is zero, and is made so where the sum is formed: against the terms
- * that entered, whose sizes are known nowhere else. Forces far smaller than the largest stay, unless their
- * own terms cancelled to the last digits.
+ * A sum that consists of rounding error alone is set to zero where it is formed, because only there the sizes
+ * of its terms are known. A force far smaller than the largest keeps its value unless its own terms cancelled
+ * to the last digits.
  */
 
-/** Below this share of its terms a sum is what rounding left of them. */
+/** Relative tolerance: a sum below this fraction of the sum of the sizes of its terms is rounding error. */
 const SHARE_OF_TERMS = 1e-13
 
-/** A sum, or 0 where it is rounding against the sizes of its terms together. */
+/**
+ * Returns the sum, or 0 where it is rounding error. `terms` is the sum of the absolute values of its terms.
+ */
 export const cancelled = (sum: number, terms: number): number =>
   Math.abs(sum) <= SHARE_OF_TERMS * terms ? 0 : sum
 
-/** Below this share of the largest of its kind a displacement is rounding of the equations. */
+/**
+ * Relative tolerance: a displacement below this fraction of the largest of its kind is rounding error of the
+ * equations.
+ */
 const SHARE_OF_LARGEST = 1e-14
 
 /**
- * Displacements and rotations that are zero but for rounding against the largest of theirs, made zero; a
- * rotation also against the largest displacement over the size of the structure, should nothing turn at all.
+ * Sets displacements and rotations to zero that are rounding error against the largest of their kind.
+ * Rotations are also compared with the largest displacement divided by the size of the structure, in case no
+ * joint rotates.
  * @param extent the size of the structure, m
  */
 export function cleanDisplacements(dofs: Dofs, D: Float64Array, extent: number): void {

@@ -10,7 +10,7 @@ import { allowedDifference } from './tolerance.js'
 
 export type Verdict = 'agrees' | 'differs' | 'unknown'
 
-/** A hand value against the computed one; values in coherent units, null where there is none. */
+/** A hand value compared with the computed one. Values are in coherent units, null where there is none. */
 export interface AnswerVerdict {
   id: string
   given: number | null

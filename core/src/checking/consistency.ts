@@ -13,7 +13,7 @@ export interface Inconsistency {
   kind: 'forces-x' | 'forces-y' | 'moments' | 'joint' | 'span'
   about?: string
   scope: string
-  /** What is left over, SI. */
+  /** The residual of the condition, SI. */
   residual: number
   dimension: D.Dimension
   answers: string[]
@@ -26,7 +26,7 @@ interface Values {
   find(match: (a: Answer) => boolean): Judged | undefined
 }
 
-/** What is judged: the problem, its geometry and loads; of the solution nothing that was solved for. */
+/** The problem with its geometry and loads. No computed force or displacement enters. */
 interface Sheet {
   problem: Problem
   solution: Solution
@@ -46,7 +46,10 @@ export function consistency(
   })
 }
 
-/** A sum of hand values, each times a lever, with how far it may be from zero by their digits. */
+/**
+ * A sum of hand values, each times its lever arm, with the amount by which rounding of the values may move it
+ * from zero.
+ */
 class Sum {
   total = 0
   slack = 0

@@ -32,11 +32,14 @@ const UNIT_SLIPS: [number, string][] = [
   [9.80665, 'kgf and N (the acceleration of gravity)'],
 ]
 
-/** Near enough to say that two hand values are the same: half a percent, about three figures. */
+/**
+ * Relative tolerance at which a hand value counts as a certain other value: half a percent, about three
+ * figures.
+ */
 const SAME = 0.005
 
 /**
- * Tries the usual slips in order of likelihood: sign, units, another place, another case, a simple factor.
+ * Tries the common slips in order of likelihood: sign, units, another place, another case, a simple factor.
  * @param given,value hand and computed value in SI
  * @param allowed the tolerance that was in force
  */

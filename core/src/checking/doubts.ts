@@ -35,9 +35,9 @@ export interface Doubt {
   repair?: { label: string; apply: (p: Problem) => Problem }
 }
 
-/** More doubts of one kind than this say no more. */
+/** Limit on the doubts of one kind that are listed. */
 const MOST = 20
-/** A joint nearer to a member's line than this share of the extent lies on it. */
+/** Relative tolerance: a joint closer to the line of a member than this fraction of the extent lies on it. */
 const ON_LINE = 1e-6
 
 /**
@@ -192,7 +192,7 @@ function withoutDoublesOf(before: Problem, p: Problem): Problem {
   )
 }
 
-/** Nothing acts, or what acts weighs nothing. */
+/** Doubts about loading: no load acts, or every load is zero. */
 function idle(p: Problem): Doubt[] {
   if (p.members.length === 0) return []
   const cases = p.loadCases ?? []

@@ -16,7 +16,7 @@ export interface Explanation {
   step: string
 }
 
-/** No more explanations than this are worth reading. */
+/** Limit on the explanations that are listed. */
 const MOST = 6
 /**
  * How far the evidence must exceed what luck gives, natural logarithm: one chance in seventy. Of 2,940 sheets
@@ -25,11 +25,17 @@ const MOST = 6
 const BEYOND_LUCK = 4.2
 /** Explanations whose evidence differs by less than this fit equally well. */
 const EQUAL = 2.5
-/** The evidence of one value, at the most: what many digits could add is not believed beyond this. */
+/**
+ * Upper limit on the evidence of one value, natural logarithm, so that a value with many digits does not
+ * decide alone.
+ */
 const MOST_EVIDENCE = 7
-/** The evidence of a zero where the right value is none: few slips make it so. */
+/**
+ * Evidence of a computed zero where the right value is not zero, natural logarithm. Few slips produce an
+ * exact zero.
+ */
 const OF_ZERO = 2.5
-/** Progress is told once in so many slips. */
+/** Progress is reported once per this many slips. */
 const TOLD_EACH = 8
 /** At least this part of the wrong answers must be explained. */
 const LEAST_SHARE = 0.75

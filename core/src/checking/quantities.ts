@@ -49,12 +49,13 @@ export function computedFor(
       const r = reactionAt(solution, action, nodeIndex)
       return value((a.axes === 'own' ? r.own : r)[a.component!], '')
     }
-    case 'displacement':
-      return value(
-        displacementAt(solution, action, nodeIndex)[a.component!],
-        `${a.node} has no ` +
-          `${a.component === 'rotation' ? 'rotation of its own: every member end there is hinged' : 'displacement: no member reaches it'}.`,
-      )
+    case 'displacement': {
+      const lacks =
+        a.component === 'rotation'
+          ? 'rotation of its own: every member end there is hinged'
+          : 'displacement: no member reaches it'
+      return value(displacementAt(solution, action, nodeIndex)[a.component!], `${a.node} has no ${lacks}.`)
+    }
     case 'axial':
     case 'shear':
     case 'moment':

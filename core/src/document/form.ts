@@ -40,8 +40,8 @@ export interface Reference {
   t: 'reference'
   to: readonly Thing[]
   /**
-   * What happens when the thing referred to is removed: the record that refers to it goes too (`record`), or
-   * only these keys of it.
+   * What is removed together with the thing referred to: the whole record that refers to it (`record`), or
+   * only these keys of the record.
    */
   whenRemoved: 'record' | readonly string[]
   /** Where the label is part of a longer text: the label, and the text with another label in its place. */

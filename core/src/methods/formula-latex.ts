@@ -26,7 +26,7 @@ export const numberLatex = (formatted: string): string =>
 
 /** Words inside mathematics: a person's label is never a command. */
 export const wordsLatex = (label: string): string =>
-  `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => (c === '_' || c === '&' || c === '%' || c === '#' || c === '$' ? `\\${c}` : ''))}}`
+  `\\text{${label.replace(/[\\{}$&#^_~%]/g, (c) => ('_&%#$'.includes(c) ? `\\${c}` : ''))}}`
 
 /**
  * A symbol with its index, and what it belongs to above it, k_{23}^{AB}, unless that is what is spoken of
@@ -57,7 +57,8 @@ export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: s
     : letter.includes('\u0302')
       ? `\\hat{${base}}`
       : base
-  return `${core}${sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`}${up ? `^{${up}}` : ''}`
+  const below = sub === undefined ? '' : `_{${/^[\d,]+$/.test(sub) ? sub : wordsLatex(sub)}}`
+  return `${core}${below}${up ? `^{${up}}` : ''}`
 }
 
 /** A short product in a sum is not broken over two lines: a sum breaks before its terms. */
@@ -65,8 +66,9 @@ const kept = (term: string) => (term.length < 70 && term.includes('\\cdot ') ? `
 
 /** A formula as LaTeX, with its letters or with the numbers put in. */
 export function formulaLatex(f: Formula, written: Written = 'letters', within?: string, figures = 5): string {
+  const whole = (g: Formula): string => formulaLatex(g, written, within, figures)
   const inner = (g: Formula, needs: number): string => {
-    const text = formulaLatex(g, written, within, figures)
+    const text = whole(g)
     return bond(g, written) < needs ? `\\left(${text}\\right)` : text
   }
   switch (f.t) {
@@ -85,18 +87,18 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
     case 'product':
       return f.factors.map((g) => inner(g, 2)).join(written === 'letters' ? '\\,' : '\\cdot ')
     case 'quotient':
-      return `\\frac{${formulaLatex(f.over, written, within, figures)}}{${formulaLatex(f.under, written, within, figures)}}`
+      return `\\frac{${whole(f.over)}}{${whole(f.under)}}`
     case 'power':
       return `{${inner(f.base, 4)}}^{${f.exponent}}`
     case 'minus':
       return `-${inner(f.of, 2)}`
     case 'root':
-      return `\\sqrt{${formulaLatex(f.of, written, within, figures)}}`
+      return `\\sqrt{${whole(f.of)}}`
     case 'absolute':
-      return `\\left|${formulaLatex(f.of, written, within, figures)}\\right|`
+      return `\\left|${whole(f.of)}\\right|`
     case 'function':
       return `\\${f.name} ${inner(f.of, 4)}`
     case 'integral':
-      return `\\int_{${formulaLatex(f.from, written, within, figures)}}^{${formulaLatex(f.to, written, within, figures)}}${inner(f.of, 2)}\\,dx`
+      return `\\int_{${whole(f.from)}}^{${whole(f.to)}}${inner(f.of, 2)}\\,dx`
   }
 }

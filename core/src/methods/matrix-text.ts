@@ -24,7 +24,11 @@ export function matrixText(values: readonly (readonly number[])[], form: MatrixF
     case 'csv':
       return `${join(',', '\n')}\n`
     case 'latex':
-      return `\\begin{bmatrix}\n${rows.map((r) => r.map((v) => latexNumber(v, figures)).join(' & ')).join(' \\\\\n')}\n\\end{bmatrix}`
+      return [
+        '\\begin{bmatrix}',
+        rows.map((r) => r.map((v) => latexNumber(v, figures)).join(' & ')).join(' \\\\\n'),
+        '\\end{bmatrix}',
+      ].join('\n')
     case 'python':
       return `[${rows.map((r) => `[${r.join(', ')}]`).join(',\n ')}]`
     case 'semicolons':

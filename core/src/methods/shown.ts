@@ -1,16 +1,21 @@
 import { formatNumber, formatPlain } from '../quantity/format.js'
 import { USUAL_READING, type Reading } from './stiffness/reading.js'
 
-/** Beside numbers of this many times its size, a number is left by rounding alone. */
+/**
+ * Relative tolerance: a number is rounding error when it is this many times smaller than the largest number
+ * it is compared with.
+ */
 const ROUNDING = 1e-11
 
-/** This near to a whole number, a number is one. */
+/** A number closer than this to an integer is shown as that integer. */
 const WHOLE = 1e-12
 
-/** A matrix has entries of several dimensions, which may truly be as far apart as this. */
+/**
+ * The same ratio for matrices, whose entries have several dimensions and therefore may differ more in size.
+ */
 const ROUNDING_OF_ENTRIES = 1e-12
 
-/** Whether a number differs from 0 by rounding alone, beside others the largest of which is `most`. */
+/** Whether a number is rounding error compared with others, the largest of which is `most`. */
 export const isRounding = (value: number, most: number): boolean => Math.abs(value) <= ROUNDING * most
 
 /** The same for an entry of a matrix, the largest entry of which is `most`. */

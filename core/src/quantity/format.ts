@@ -5,8 +5,8 @@ export interface FormatOptions {
   /** Significant figures; four unless said otherwise. */
   figures?: number
   /**
-   * At most so many decimals, where a column should stay narrow. Never hides a number: what would show as 0
-   * keeps its figures.
+   * Limit on the decimals, for narrow columns. A number that would show as 0 keeps its significant figures
+   * instead.
    */
   decimals?: number
 }

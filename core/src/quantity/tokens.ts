@@ -43,7 +43,8 @@ const MIXED = `(?:\\d+\\s+\\d+\\/\\d+|\\d+\\/\\d+|\\d*\\s?${FRACTION}|\\d+(?:\\.
  * there it is none.
  */
 const FEET_INCHES = new RegExp(
-  `(\\d+(?:\\.\\d*)?)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`,
+  `(\\d+(?:\\.\\d*)?)\\s*(?:['′]\\s*-?|ft\\s+)(${MIXED})\\s*` +
+    `(?:["″]|''|in(?![\\p{L}\\p{Nd}_]))(?!\\s*[\\^⁰¹²³⁴⁵⁶⁷⁸⁹])`,
   'uy',
 )
 /** A whole number and a fraction before a unit of length: `6 1/2 in`. */

@@ -3,7 +3,9 @@ import { integrate } from '../analysis/polynomial-course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { bentCourse } from '../stability/bent-course.js'
 
-/** The courses of a state of loading, by member; they are gone with the state. */
+/**
+ * Cache of the courses of a state of loading, by member. The entries are released together with the state.
+ */
 const known = new WeakMap<ActionSolution, (Course | undefined)[]>()
 
 /** Internal forces and displacements along a member, from its start-end forces and its loads. */

@@ -24,7 +24,7 @@ export function extremes(course: Course): Record<ExtremeKey, Range> {
   return found
 }
 
-/** Extremes found so far; they go with their course. */
+/** Cache of extremes, released together with their course. */
 const known = new WeakMap<Course, Record<ExtremeKey, Range>>()
 
 function find(course: Course): Record<ExtremeKey, Range> {

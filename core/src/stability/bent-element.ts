@@ -13,7 +13,7 @@ export interface AxialForces {
   starts: Float64Array
   /** What acts along the members. */
   actions: Actions
-  /** Every axial force times this. */
+  /** The factor on all axial forces. */
   factor: number
   /** The largest factor that the pieces of the members must be short enough for; `factor` where left out. */
   finest?: number

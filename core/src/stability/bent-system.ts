@@ -9,7 +9,8 @@ import { bentElements, type AxialForces } from './bent-element.js'
 import type { Chain } from './chain.js'
 
 /**
- * Near a critical load pivots pass through zero: one below this share of its diagonal tells nothing any more.
+ * Relative tolerance: near a critical load pivots pass through zero, and a pivot below this fraction of its
+ * diagonal has no reliable sign.
  */
 const SINGULAR = 1e-15
 
@@ -18,7 +19,7 @@ export interface BentSystem extends SystemParts {
   chains: (Chain | undefined)[]
   /** How many critical loads lie below these axial forces, the members' own ones included. */
   passed: number
-  /** Something moves without resistance. */
+  /** The matrix is singular: some motion has no resistance. */
   singular: boolean
   /** The natural logarithm of the size of the determinant over all places, eliminated ones included. */
   logDeterminant: number

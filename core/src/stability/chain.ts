@@ -26,9 +26,7 @@ export interface Link {
   f: Four
 }
 
-/**
- * What stands at a place: a jump of v and slope there, and a force and a couple on the joint of the chain.
- */
+/** The actions at a place of the chain: jumps of v and slope, a force and a couple. */
 export interface Jump {
   v: number
   slope: number
@@ -128,7 +126,10 @@ function partsOf(
   return Math.min(MOST_PIECES, Math.max(1, Math.ceil((Math.sqrt((factor * most) / m.EI) * h) / MOST_WAVE)))
 }
 
-/** What stands at a place; a slip moves the axial force aside, which turns the member there. */
+/**
+ * The actions at a place of the chain. A jump in displacement gives the axial force a lever arm, so it adds a
+ * couple.
+ */
 function jumpOf(
   m: StructureMember,
   actions: MemberActions | undefined,

@@ -7,11 +7,11 @@ import { bentSystem } from './bent-system.js'
 import { lowestByIteration } from './lowest.js'
 import { polishedRoot, type Count } from './polished-root.js'
 
-/** Beyond this factor nobody calls a structure one that buckles. */
+/** Upper limit of the search: a structure with a larger critical factor does not buckle in practice. */
 const LIMIT = 1e10
-/** An axial force below this share of the largest force of the structure is rounding. */
+/** Relative tolerance: an axial force below this fraction of the largest force is rounding error. */
 const ROUNDING = 1e-11
-/** A critical factor is found to this relative width. */
+/** Relative tolerance of a critical factor. */
 const WIDTH = 1e-13
 
 /** The axial forces that critical factors are asked for, and where to look. */
@@ -123,7 +123,7 @@ export const determinantAt = (input: CriticalInput, factor: number, finest: numb
 function countAt({ structure, base, starts, actions }: CriticalInput, factor: number, finest: number): Count {
   const axial: AxialForces = { starts, actions, factor, finest, stiffnessAlone: true }
   const found = bentSystem(structure, base, axial)
-  // a released end that has just buckled: the next factor tells it from its neighbours
+  // a released end is exactly at its own critical load here, so a slightly larger factor is used
   if ('kind' in found) return { factor, passed: Infinity, logDeterminant: 0 }
   return { factor, passed: found.passed + Number(found.singular), logDeterminant: found.logDeterminant }
 }

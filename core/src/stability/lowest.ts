@@ -24,7 +24,7 @@ const INNER = 2
  */
 const CLOSE = 1e-8
 
-/** The part of x that a member feels. */
+/** The six end displacements of a member, taken from x. */
 const felt = new Float64Array(6)
 
 function feel({ dofs: at }: SolvedElement, x: Float64Array) {
@@ -83,11 +83,14 @@ function normalised(x: Float64Array): Float64Array {
   return x
 }
 
-/** An uneven motion to begin with, which no mode is likely to be square to. */
+/** An irregular start vector, which is unlikely to be orthogonal to any mode. */
 const begun = (n: number, free: number) =>
   Float64Array.from({ length: n }, (_, i) => (i < free ? 0.5 + ((i * 0.6180339887498949) % 1) : 0))
 
-/** Nearer to the factor than this share a count may be one off by rounding. */
+/**
+ * Relative tolerance: closer to the critical factor than this, rounding may change the count of negative
+ * pivots by one.
+ */
 const COUNTS = 1e-9
 
 /**

@@ -1,8 +1,11 @@
 import { dot } from './vectors.js'
 
-/** How many rounds the next guess is drawn from. */
+/** Number of earlier rounds from which the next estimate is formed. */
 const MEMORY = 6
-/** A direction that adds less than this to the others is left out. */
+/**
+ * Relative tolerance: a direction that is linearly dependent on the others to within this fraction is left
+ * out.
+ */
 const DEPENDENT = 1e-10
 
 /**

@@ -11,11 +11,14 @@ import { bentSystem, type BentSystem } from './bent-system.js'
 import { axialStarts, criticalFactors } from './critical.js'
 import { Mixing } from './mixing.js'
 
-/** Axial forces that change by less than this share of the largest have come to rest. */
+/**
+ * Relative tolerance of the iteration: it has converged when no axial force changes by more than this
+ * fraction of the largest.
+ */
 const AT_REST = 1e-11
-/** The iteration is given up after so many rounds. */
+/** Limit on the rounds of the iteration. */
 const MOST_ROUNDS = 80
-/** Where no round brings the axial forces closer any more, this share is near enough. */
+/** Relative tolerance that is accepted when further rounds no longer improve the axial forces. */
 const NEAR_ENOUGH = 1e-9
 
 /**
@@ -27,7 +30,9 @@ export function solve(s: Structure, before?: Solved): SolveResult {
   return first.ok && s.order === 2 ? solveBent(s, first) : first
 }
 
-/** Second order: no superposition, every case and combination by itself. */
+/**
+ * Second-order analysis: every case and combination is solved by itself, because superposition does not hold.
+ */
 function solveBent(s: Structure, first: Extract<SolveResult, { ok: true }>): SolveResult {
   const { solution, system } = first
   const undetermined = solution.open.map((i) => s.members[i].id)
@@ -95,13 +100,17 @@ const stateOf = ({ fixedOwn, fixed, load, D, imposed, ends, forces, reactions }:
 const buckled = (title: string, factor: number): SolveError => ({
   kind: 'buckled',
   message:
-    `${title}: the structure buckles under ${factor === 1 ? 'these loads' : `${Number(factor.toPrecision(4))} times these loads`}. ` +
+    `${title}: the structure buckles under ` +
+    `${factor === 1 ? '' : `${Number(factor.toPrecision(4))} times `}these loads. ` +
     'At and beyond its critical load there is no state that it could come to rest in.',
 })
 
 type Settled = { state: State; rounds: SecondOrder['rounds']; starts: Float64Array }
 
-/** Parts of the loads by which a state is followed that cannot be reached at once. */
+/**
+ * Load factors through which a state is followed when the iteration does not converge under the full loads at
+ * once.
+ */
 const STAGES = [0.5, 0.75, 0.9, 0.97, 1]
 
 /**
@@ -124,7 +133,9 @@ function settled(s: Structure, base: System, actions: Actions, first: Float64Arr
   return last
 }
 
-/** Larger structures are not followed: each stage takes many rounds. */
+/**
+ * Limit on the size of structures that are followed through load factors, since each stage takes many rounds.
+ */
 const MOST_FOLLOWED = 500
 /** Plain rounds before guesses are drawn from several. */
 const PLAIN_ROUNDS = 3

@@ -38,7 +38,8 @@ export function answerName(a: Answer): string {
     case 'stiffness': {
       const at = (p: Answer['row']) =>
         typeof p === 'number' ? p : p ? `${p.node}${SUB[p.component] || ' turn'}` : ''
-      return `${a.member ? `k of ${a.member}` : 'K'} ${at(a.row)}, ${at(a.column)}${a.axes === 'member' ? ' in member axes' : ''}`
+      const matrix = a.member ? `k of ${a.member}` : 'K'
+      return `${matrix} ${at(a.row)}, ${at(a.column)}${a.axes === 'member' ? ' in member axes' : ''}`
     }
     case 'fixed-end':
       return `${FIXED[a.component!]} of ${a.member} at ${a.end}`

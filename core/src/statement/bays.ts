@@ -2,7 +2,7 @@ import * as D from '../quantity/dimension.js'
 import type { QuantityReader } from '../quantity/reader.js'
 import { siPerCoherent } from '../quantity/units.js'
 
-/** More bays than this in one line are a slip of the pen. */
+/** Limit on the bays in one line. */
 const MOST = 200
 
 /**

@@ -1,6 +1,6 @@
 /**
- * What acts on one member between its ends, in member axes (x along, y 90° counter-clockwise), SI.
- * Every load type of the document ends up as some of these four.
+ * The actions on one member between its ends, in member axes (x along, y 90° counter-clockwise), SI. Every
+ * load type of the document ends up as some of these four.
  */
 export interface MemberActions {
   spans: Span[]

@@ -20,7 +20,7 @@ export interface MemberContext extends Reading {
   sections: ReadonlyMap<string, SectionValues>
   /** The larger side of the box around all nodes, m. */
   extent: number
-  /** Receives what the solve needs of a member and the statement lacks. */
+  /** Collects the properties that the solution needs and the statement does not give. */
   obstacles: SolveError[]
 }
 
@@ -114,7 +114,7 @@ function propertiesOf(
 /** The distance to an outer fibre; half the depth where only that is stated. */
 const fibre = (stated = NaN, depth: number): number => (Number.isNaN(stated) ? depth / 2 : stated)
 
-/** What the solve needs of a member and nobody states, each with a sentence that says which. */
+/** The properties of a member that the solution needs and the statement does not give, each as a sentence. */
 function lacking(
   m: Member,
   p: Pick<StructureMember, 'EA' | 'EI' | 'bar' | 'axiallyRigid' | 'GAs'>,

@@ -48,11 +48,11 @@ export interface SweepState {
   reason?: string
 }
 
-/** More steps than this are no curve any more. */
+/** Limit on the number of steps. */
 export const MOST_STEPS = 2000
 
 /**
- * Runs something from value to value and reads chosen values at each.
+ * Varies a quantity step by step and reads the chosen results at each step.
  * @param onStep hears of each step; returning false gives the sweep up
  */
 export function sweep(

@@ -60,7 +60,7 @@ it('what one of them has not is no number', () => {
   ])
 })
 
-it('a truss with rigid joints bends, its sections taken as solid squares where they state an area alone', () => {
+it('a truss with rigid joints bends, its sections solid squares where an area alone is stated', () => {
   const { problem } = truss()
     .node('A', 0, 0)
     .node('B', 8, 0)

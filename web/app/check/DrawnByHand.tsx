@@ -88,7 +88,7 @@ function useOrdinates(diagram: DrawnDiagram, length: number | undefined) {
   const put = (next: DrawnOrdinate[], merge?: string): string | null => {
     const changed = { ...diagram, ordinates: next }
     const reading = length === undefined ? undefined : readDrawn(problem, changed, length)
-    // what cannot be read at all is refused; what lacks an ordinate is said below and may be completed
+    // unreadable text is refused; a diagram that lacks an ordinate is kept and the gap is named below
     if (reading && !reading.ok && !reading.message.startsWith('A ')) return reading.message
     const name = `${QUANTITIES[diagram.quantity]} of ${diagram.member} by hand`
     return apply(name, (p) => setDrawnDiagram(p, changed), { merge, shown: true })?.message ?? null

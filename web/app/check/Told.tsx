@@ -16,7 +16,7 @@ import { AnswerName } from './AnswerName'
 import { reaches, useShows, type Shows } from './shows'
 import type { JudgedAnswer } from './verdicts'
 
-/** What can be said of the one value that is looked at, as far as it is wished to be said. */
+/** The report on the selected value, with as much detail as the student has chosen. */
 export function Told({ answer: a, verdict: v }: JudgedAnswer) {
   const shows = useShows()
   const explained = useSheet(

@@ -6,7 +6,7 @@ import type { JudgedAnswer } from './verdicts'
 /** Lists that a problem has something for. */
 export const offered = (p: Problem): AnswerList[] => ANSWER_LISTS.filter((l) => l.places(p).length > 0)
 
-/** More fields than this are no list that anybody fills. */
+/** Limit on the fields of a prepared list. */
 const MOST_PLACES = 300
 
 /** A place of a list with the hand value that stands there. */

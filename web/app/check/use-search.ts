@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { searchSlip } from '../sheet/checker'
 import { useSheet, useSheetStore } from '../sheet/context'
 
-/** Quiet time after an edit before slips are looked for, ms. */
+/** Delay after an edit before the search for slips begins, ms (debounce). */
 const PAUSE_MS = 400
 
 /** What was found for the problem as it stands; the search begins anew with each edit of it. */

@@ -19,7 +19,7 @@ export interface CommandGroup<C> {
   commands: readonly Command<C>[]
 }
 
-/** What of a keyboard event decides which command it is. */
+/** The parts of a keyboard event that identify a command. */
 export type KeyPress = Pick<KeyboardEvent, 'key' | 'code' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>
 
 /** The key of an event as commands write it; the command key of a Mac counts as ctrl. */

@@ -50,8 +50,7 @@ export function Floating({
     const element = box.current!
     const measure = () => setHeight(element.offsetHeight)
     measure()
-    // asked for with each keystroke it would lay the page out twice; the observer tells when it is known
-    // anyway
+    // measuring at each keystroke would lay the page out twice; the observer reports the size after layout
     const observer = new ResizeObserver(measure)
     observer.observe(element)
     return () => observer.disconnect()

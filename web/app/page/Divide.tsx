@@ -33,7 +33,7 @@ export function Divide() {
     try {
       localStorage.setItem(KEY, String(next))
     } catch {
-      // a forbidden store: the divide lasts as long as the page
+      // the browser refuses to store it, so the position lasts as long as the page
     }
   }
   const onPointerMove = (e: PointerEvent<HTMLDivElement>) => {

@@ -10,7 +10,7 @@ export function offerNotes(hasMembers: boolean) {
   try {
     if (hasMembers && localStorage.getItem(KEY) === null) firstNotes.setState({ shown: true })
   } catch {
-    // a forbidden store could not remember that they were put away: then they do not come unasked
+    // without storage it could not be remembered that they were closed, so they are not shown unasked
   }
 }
 

@@ -123,7 +123,7 @@ function Ending() {
         name="password"
         type="password"
         autoComplete="current-password"
-        hint="The problems on your Shelf end with the account, at once and for everybody they are shared with."
+        hint="Every problem on your Shelf ends with the account, at once, for all it is shared with, too."
       />
     </EntryForm>
   )

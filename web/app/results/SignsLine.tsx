@@ -35,8 +35,10 @@ export function SignsLine() {
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const signs = useSigns()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const { momentSide, moment, axial } = signs
   const positive =
-    signs.axial === 'tension' ? '+ tension (T), − compression (C)' : '+ compression (C), − tension (T)'
+    axial === 'tension' ? '+ tension (T), − compression (C)' : '+ compression (C), − tension (T)'
+  const up = signs.shear === 'left-up' ? 'up' : 'down'
   return (
     <p className="prose signs">
       {truss ? (
@@ -45,9 +47,8 @@ export function SignsLine() {
         </>
       ) : (
         <>
-          Moments are drawn on the {signs.momentSide} side, + {signs.moment} from start to end. <i>N</i> +{' '}
-          {signs.axial}, <i>V</i> + {signs.shear === 'left-up' ? 'up' : 'down'} on the left part, reactions +
-          right, up and counter-clockwise.{' '}
+          Moments are drawn on the {momentSide} side, + {moment} from start to end. <i>N</i> + {axial},{' '}
+          <i>V</i> + {up} on the left part, reactions + right, up and counter-clockwise.{' '}
         </>
       )}
       <Press className="textlink" aria-haspopup="dialog" onClick={(e) => setAnchor(e.currentTarget)}>
@@ -79,8 +80,8 @@ function SignsForm({ signs, truss }: { signs: Signs; truss: boolean }) {
             <legend>{CHOICES[key].name}</legend>
             {Object.entries(CHOICES[key].of).map(([value, words]) => (
               <label key={value}>
-                <OneOf name={key} checked={signs[key] === value} onChange={() => choose({ [key]: value })} />{' '}
-                {words}
+                <OneOf name={key} checked={signs[key] === value} onChange={() => choose({ [key]: value })} />
+                {` ${words}`}
               </label>
             ))}
           </fieldset>

@@ -46,7 +46,10 @@ export default function House({ loaderData: { people, more, roles, letters } }: 
   return (
     <PaperPage
       title="People and letters"
-      lead="An author has a shelf; a reader reads what is shared; an administrator changes the examples of the house, too."
+      lead={
+        'An author has a shelf; a reader reads what is shared; ' +
+        'an administrator changes the examples of the house, too.'
+      }
     >
       <h2>People</h2>
       {refused && (

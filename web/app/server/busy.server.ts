@@ -1,6 +1,6 @@
 import { performance, type EventLoopUtilization } from 'node:perf_hooks'
 
-/** Time over which it is measured how much this thread does, ms. */
+/** Interval over which the load of this thread is measured, ms. */
 const SPAN = 150
 /** The share of it from which a page is left to the browser to draw. */
 const MUCH = 0.4

@@ -67,10 +67,11 @@ function statusOf(problem: Problem, outcome: Outcome | undefined): Card['status'
   if (outcome.stage === 'invalid') return { text: 'needs a look', bad: true, signs: [] }
   if (outcome.stage === 'unsolved') {
     const { kind, nodes = [] } = outcome.error
+    const some = `${nodes.slice(0, 3).join(', ')}${nodes.length > 3 ? ' …' : ''}`
     return {
       text:
         kind === 'mechanism'
-          ? `not stable${nodes.length ? `: ${nodes.slice(0, 3).join(', ')}${nodes.length > 3 ? ' …' : ''} can move` : ''}`
+          ? `not stable${nodes.length ? `: ${some} can move` : ''}`
           : kind === 'missing'
             ? 'something is missing'
             : 'not solved yet',

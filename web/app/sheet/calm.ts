@@ -33,7 +33,7 @@ export function calmed(store: SheetStore): SheetStore {
   return {
     ...store,
     getState: () => {
-      // without readers nothing is heard: the state is the store's own
+      // without subscribers no change is received, so the state is read from the store
       if (!stop) told = store.getState()
       return told
     },

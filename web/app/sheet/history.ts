@@ -4,7 +4,7 @@ import { forgetStatements } from './kept-statements'
 import { BROUGHT_BACK } from './restore'
 import { trusted, type SheetStore, type Step } from './store'
 
-/** Quiet time after an edit before the list of steps is written, ms. */
+/** Delay after an edit before the list of steps is written, ms (debounce). */
 const PAUSE = 400
 
 interface Kept {
@@ -29,7 +29,7 @@ export function keepHistory(store: SheetStore): () => void {
   let writing = Promise.resolve()
   const write = () => {
     const { problem, past, future } = store.getState()
-    // a forbidden store: undo lasts as long as the page
+    // the browser refuses to store the steps, so undo lasts as long as the page
     writing = writing.then(() => set(id, { problem, past, future } satisfies Kept, place)).catch(() => {})
   }
   const unwatch = store.subscribe((now, before) => {

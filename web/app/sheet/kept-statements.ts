@@ -9,7 +9,7 @@ export interface KeptStatement {
   problem: Problem
 }
 
-/** More than these of one problem nobody tells apart any more: the oldest goes. */
+/** Limit on the kept statements of one problem. Beyond it the oldest is removed. */
 const MOST_KEPT = 12
 
 const place = () => createStore('viga-kept', 'statements')

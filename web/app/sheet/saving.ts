@@ -5,7 +5,7 @@ import { isOwn, noteSent, saveInit, sendDocument, sentBy, type SaveAnswer } from
 import { restore } from './restore'
 import type { SaveState, SheetState, SheetStore } from './store'
 
-/** Quiet time after an edit before it is sent, ms. */
+/** Delay after an edit before it is sent, ms (debounce). */
 const PAUSE = 350
 /** Time before a save that was not kept is sent again, ms: it doubles each time, up to the longest. */
 const FIRST_RETRY = 1_000
@@ -206,7 +206,7 @@ function drafting(store: SheetStore, place: DraftPlace, savedProblem: () => Prob
         else await place.forget()
         if (!asked) store.setState({ draftKept: pending })
       } catch {
-        // a full or forbidden store: the database still keeps every edit
+        // the browser’s storage is full or refused; the database still keeps every edit
         store.setState({ draftKept: false })
       }
     }

@@ -4,7 +4,7 @@ import type { Newer } from './following'
 /** Time that an answer to a save may take before it is sent again, ms. */
 const ANSWER = 12_000
 
-/** What became of a save. */
+/** The outcome of a save. */
 export type SaveAnswer =
   | { kind: 'kept'; revision: number }
   /** Kept as a problem of one's own: the one it was made of is another's. */
@@ -37,7 +37,9 @@ export const saveInit = (revision: number, document: string): RequestInit => ({
   body: envelope(revision, document),
 })
 
-/** Sends a document to be kept, and reads the answer. Never throws: no answer is an answer too. */
+/**
+ * Sends a document to be kept, and reads the answer. Never throws: a missing answer is one of the outcomes.
+ */
 export async function sendDocument(id: string, revision: number, document: string): Promise<SaveAnswer> {
   let response: Response
   try {

@@ -60,7 +60,7 @@ export interface SheetState extends ResultsView {
   dragging: boolean
   /** Why the last press of a button or choice changed nothing; fields say theirs at their own place. */
   refused: string | null
-  /** What the last edit did, where its name does not say it all. */
+  /** A remark on the last edit, where its name does not describe everything it did. */
   said: string | null
   /** The units that results are shown in are being chosen. */
   showing: boolean

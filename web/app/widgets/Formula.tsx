@@ -5,7 +5,7 @@ type Render = (tex: string) => string
 let ready: Render | undefined
 let loading: Promise<Render> | undefined
 
-/** What was typeset lately: an edit changes few of the formulas on a page. */
+/** Cache of typeset formulas, because an edit changes few of the formulas on a page. */
 const kept = new Map<string, string>()
 const MOST_KEPT = 3000
 
@@ -35,7 +35,7 @@ const USUAL = [
 ]
 const FACES = ['KaTeX_Main', 'italic 1em KaTeX_Math', 'KaTeX_Size1', 'KaTeX_Size2']
 
-/** In a quiet moment, fetches the typesetter and its faces and sets the usual formulas. */
+/** Fetches the typesetter and its typefaces while the browser is idle, and sets the usual formulas. */
 export function warmTypesetter() {
   quietly(() => {
     for (const face of FACES)
@@ -44,10 +44,13 @@ export function warmTypesetter() {
   })
 }
 
-/** What is left of a quiet moment belongs to others, ms. */
+/** Idle time that is left to other tasks, ms. */
 const REST = 3
 
-/** Sets formulas that will soon be asked for, in quiet moments, some at a time. @returns takes it back */
+/**
+ * Typesets formulas that will soon be shown, a few at a time while the browser is idle.
+ * @returns a function that cancels it
+ */
 export function setBeforehand(formulas: Iterable<string>): () => void {
   const all = formulas[Symbol.iterator]()
   let over = false

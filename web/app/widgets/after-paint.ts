@@ -1,9 +1,12 @@
 import { useEffect, useLayoutEffect } from 'react'
 
-/** Before the browser paints; on the server, where nothing is laid out, nothing. */
+/** `useLayoutEffect` in the browser. On the server, which lays nothing out, it does nothing. */
 export const useBrowserLayout = typeof window === 'undefined' ? useEffect : useLayoutEffect
 
-/** Does something once the browser has painted what stands on the page now. @returns takes it back */
+/**
+ * Runs a task once the browser has painted the present state of the page.
+ * @returns a function that cancels it
+ */
 export function afterPaint(then: () => void): () => void {
   const { port1, port2 } = new MessageChannel()
   // a frame's callbacks come before its paint; a message sent from there arrives after it

@@ -1,6 +1,6 @@
 /**
- * Does something when nothing else is to be done; `remaining` says how long that will be so, ms. @returns
- * takes it back
+ * Runs a task when the browser is idle. `remaining` returns the idle time that is left, ms.
+ * @returns a function that cancels it
  */
 export function quietly(then: (remaining: () => number) => void): () => void {
   if (!window.requestIdleCallback) {

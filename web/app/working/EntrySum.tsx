@@ -25,6 +25,7 @@ export function EntrySum({
   const force = (u: working.Unknown) =>
     u.component === 'rotation' ? `moment at ${u.node}` : `force at ${u.node} along ${u.component}`
   const f = origin.kind === 'formula' ? origin.formula : undefined
+  const number = working.shown(value, reading)
   return (
     <div className="entry-sum">
       {!f ? (
@@ -34,8 +35,13 @@ export function EntrySum({
       ) : (
         <>
           <Formula
-            tex={`${working.symbolLatex(symbol)}=${working.formulaLatex(f)}${f.t === 'letter' ? '' : `=${working.formulaLatex(f, 'numbers', undefined, reading.figures)}`}=${working.numberLatex(working.shown(value, reading))}${unit ? `\\;${working.wordsLatex(unit)}` : ''}`}
-            plain={`${working.symbolText(symbol)} = ${working.shown(value, reading)} ${unit}`}
+            tex={[
+              working.symbolLatex(symbol),
+              working.formulaLatex(f),
+              ...(f.t === 'letter' ? [] : [working.formulaLatex(f, 'numbers', undefined, reading.figures)]),
+              working.numberLatex(number) + (unit && `\\;${working.wordsLatex(unit)}`),
+            ].join('=')}
+            plain={`${working.symbolText(symbol)} = ${number} ${unit}`}
           />
           <p className="prose">
             The {force(r)} when {verb(c)} while every other unknown is held.

@@ -38,8 +38,8 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
         <span className="quiet">Numbered: </span>
         {([...working.NUMBERINGS, 'own'] as const).map((key) => (
           <label key={key} className="choice">
-            <OneOf name="numbering" checked={now === key} onChange={() => set(key === 'own' ? names : key)} />{' '}
-            {WORDS[key]}
+            <OneOf name="numbering" checked={now === key} onChange={() => set(key === 'own' ? names : key)} />
+            {` ${WORDS[key]}`}
           </label>
         ))}
       </div>

@@ -10,10 +10,11 @@ export function Polynomial({ block }: { block: working.PolynomialBlock }) {
   const terms = block.coefficients
     .map((a, p) => ({ a, p, v: values[p] }))
     .filter(({ v, p }) => !working.isRounding(v * h ** p, most))
+  const unit = ledger.entry(block.coefficients[0])?.unit
   return (
     <div className="reckon polynomial">
       <span className="reckon-left">
-        <i>{block.force}</i> <span className="quiet">in {ledger.entry(block.coefficients[0])?.unit}</span> ={' '}
+        <i>{block.force}</i> <span className="quiet">in {unit}</span> ={' '}
         {terms.length === 0
           ? '0'
           : terms.map(({ a, p, v }, i) => (

@@ -88,7 +88,7 @@ export function beginning(
   let left = 0
   for (const p of passages) {
     const blocks: working.Block[] = []
-    // a part that is begun says something
+    // a part that is begun shows at least one line
     const begun = used < room
     if (begun && p.title) used += TITLE
     for (const b of p.blocks) {

@@ -65,7 +65,7 @@ export function usePaint(
 
 export type EntriesOf = (dof: number) => readonly { column: number; value: number }[]
 
-/** Entries of a row that are not 0 but for cancellation, in the order of the columns. */
+/** The entries of a row that are not zero or rounding error, in the order of the columns. */
 export function entriesOf(solution: Solution, columns: readonly Unknown[]): EntriesOf {
   const K = working.structureRows(solution)
   const placeOf = new Map(columns.map((u, j) => [u.index, j]))

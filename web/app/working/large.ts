@@ -66,7 +66,7 @@ export function cellUnder(
 export const rescrolled = (scrolled: number, at: number, before: number, after: number): number =>
   Math.max(0, ((scrolled + at) * after) / before - at)
 
-/** Every so many rows a number stands on the margin: 1, 2, 5, 10, 20 … so that they keep apart. */
+/** The step between numbers on the margin, 1, 2, 5, 10, 20 …, chosen so that they do not overlap. */
 export function stride(cell: number, apart: number): number {
   for (let power = 1; ; power *= 10)
     for (const step of [1, 2, 5]) if (step * power * cell >= apart) return step * power
@@ -212,7 +212,10 @@ function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) 
   c.stroke()
 }
 
-/** The number of an unknown in a margin: `full` has a circle round a free one, a square round a held one. */
+/**
+ * Draws the number of an unknown in a margin. With `full` it stands in a circle if the unknown is free, in a
+ * square if it is restrained.
+ */
 function mark(
   c: Ctx,
   { colour, sans }: Look,
@@ -248,7 +251,10 @@ interface Margin {
   apart: number
 }
 
-/** The numbers along one margin; where cells are small, every so many, and always the chosen one. */
+/**
+ * Draws the numbers of the unknowns along one margin. Where cells are too small for every number, only every
+ * n-th is drawn, and always the chosen one.
+ */
 function along(c: Ctx, lie: Lie, look: Look, { all, shown: [from, to], cell, place, chosen, apart }: Margin) {
   const every = stride(cell, apart)
   const full = every === 1

@@ -16,7 +16,7 @@ export interface Line {
   words?: string
   /** The numbers take a line of their own. */
   long: boolean
-  /** The largest of what it is made of: against that, what is left by rounding is 0. */
+  /** The largest term of the number, against which rounding error is recognised and shown as 0. */
   most: number
 }
 

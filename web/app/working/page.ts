@@ -19,7 +19,7 @@ export interface Page {
  */
 export function pageOf(step: working.Step, chosen: number): Page {
   const members = step.passages.flatMap((p) => (p.member === undefined ? [] : [p.member]))
-  // what comes out stands before the way there
+  // results are shown before their derivation
   if (members.length === 0)
     return {
       before: [...step.passages.filter((p) => !p.byHand), ...step.passages.filter((p) => p.byHand)],

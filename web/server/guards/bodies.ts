@@ -1,14 +1,14 @@
 import type { Request, RequestHandler, Response } from 'express'
 import { MAX_BYTES } from '@viga/core'
 
-/** A document with the form around it. */
+/** Limit on a body in bytes: a document with the form around it. */
 export const MOST_BODY = MAX_BYTES + 100_000
 
 const TOO_LARGE = `More than ${MAX_BYTES / 1e6} MB cannot be kept.`
 
 /**
- * Refuses a body that is too large: before any of it is read where it says its length, as every browser's
- * does, and else as soon as more has come.
+ * Refuses a body that is too large. A body with a Content-Length, as every browser sends it, is refused
+ * before any of it is read; a chunked body is refused as soon as it exceeds the limit.
  */
 export const boundedBodies: RequestHandler = (request, response, next) => {
   const length = request.get('Content-Length')
@@ -21,13 +21,13 @@ export const boundedBodies: RequestHandler = (request, response, next) => {
   else next()
 }
 
-/** What is thrown away of a refused body before the connection ends: bytes, and milliseconds. */
+/** How much of a refused body is read and discarded before the connection ends: bytes, and milliseconds. */
 const MOST_THROWN = 8_000_000
 const LONGEST_THROWN = 1_000
 
 /**
- * Answers at once, and ends the connection when the rest of the body has been thrown away, or enough of it.
- * A connection that is closed on bytes nobody has read is reset, and who asked may never see the answer.
+ * Answers at once, then discards the rest of the body up to the limits above and ends the connection. Closing
+ * a connection with unread bytes resets it, and the client might never see the answer.
  */
 function refuse(request: Request, response: Response, status: number, words: string): void {
   if (response.headersSent) return
@@ -52,9 +52,7 @@ function refuse(request: Request, response: Response, status: number, words: str
   request.resume()
 }
 
-/**
- * Counts a body that comes in chunks as it arrives, without reading it: its reader is the page that is asked.
- */
+/** Counts the bytes of a chunked body as they arrive. The body itself is read by the route. */
 function countChunks(request: Request, response: Response): void {
   let seen = 0
   const push = request.push.bind(request)

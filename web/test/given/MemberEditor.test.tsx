@@ -25,7 +25,7 @@ const problem: Problem = {
 }
 
 describe('the form of a member', () => {
-  it('turns it round as one step: the load and the hinge stay where they are, the selection follows', async () => {
+  it('turns it round in one step: load and hinge stay where they are, the selection follows', async () => {
     const { store, user, problem: now } = inSheet(problem, <MemberEditor id="AB" />)
     store.getState().select('member:AB')
     await user.click(screen.getByRole('button', { name: 'start ⇄ end' }))

@@ -15,7 +15,7 @@ describe('the symbols of a problem', () => {
     await user.type(field, '2*7 kN/m')
     expect(now().symbols!.w).toBe('2*7 kN/m')
   })
-  it('keep a text that cannot be read as a doubt, also when the page is left without leaving the field', async () => {
+  it('keep a text that cannot be read as a doubt, also when the page is left from the field', async () => {
     const { user, store, unmount, problem: now } = inSheet(problem, <Symbols />)
     const field = screen.getByRole('textbox', { name: 'value of w' })
     await user.clear(field)

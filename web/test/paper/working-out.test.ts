@@ -53,7 +53,7 @@ describe('the whole working on paper', () => {
     expect((body.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(4)
   })
 
-  it('ends with the diagrams and tables of the results; in second order with those on the bent shape', async () => {
+  it('ends with diagrams and tables of the results; in second order on the bent shape', async () => {
     const [, post] = demo.find(([f]) => f.includes('arbor-post'))!
     const said: string[] = []
     const real = PDFDocument.prototype.text

@@ -85,7 +85,7 @@ it('a shelf that no browser has the key to and nothing is on ends; one with a pr
   expect(left.map((row) => (row as { id: string }).id)).toEqual([full.person.id])
 })
 
-it('a problem is its owner’s alone; what is the house’s is read by all and changed by none of them', async () => {
+it('a problem is its owner’s alone; what is the house’s is read by all, changed by none', async () => {
   const [mine, other] = [(await somebody()).person, (await somebody()).person]
   const id = await insertProblem(mine, written(newProblem('mine')))
   expect((await problemById(mine, id))?.mayWrite).toBe(true)

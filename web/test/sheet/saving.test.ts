@@ -89,7 +89,7 @@ describe('a save', () => {
     await where.finish()
     expect(where.kept).toBeUndefined()
   })
-  it('is sent again with growing pauses while nothing answers, and at once when the line is back', async () => {
+  it('is sent again with growing pauses, and at once when the line is back', async () => {
     replies = Array.from({ length: 20 }, () => ({ status: 0 }))
     const store = await keeping()
     store.getState().edit('title', rename('one'))

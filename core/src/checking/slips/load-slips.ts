@@ -115,6 +115,10 @@ function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Cand
   })
   const optional = (kind: string, commonness: number, changed: StatedLoad | undefined, sentence: string) =>
     changed ? [make(kind, commonness, changed, sentence)] : []
+  const otherLength =
+    load.type === 'distributed' && load.per === 'projection'
+      ? 'of the member and not of its projection'
+      : 'of the projection and not of the member'
   return [
     make('load-sign', 0.12, scaledLoad(load, -1), `The numbers fit a load taken the other way: ${name}.`),
     make('load-left-out', 0.1, undefined, `The numbers fit a solution without this load: ${name}.`),
@@ -134,9 +138,7 @@ function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Cand
       'load-basis',
       0.06,
       otherBasis(s, load),
-      'The numbers fit this load taken per length ' +
-        `${load.type === 'distributed' && load.per === 'projection' ? 'of the member and not of its projection' : 'of the projection and not of the member'}: ` +
-        `${name}.`,
+      `The numbers fit this load taken per length ${otherLength}: ${name}.`,
     ),
     ...optional(
       'load-from-other-end',

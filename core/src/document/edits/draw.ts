@@ -9,7 +9,10 @@ import { typedAngle } from '../typed.js'
 import { splitMemberAt } from './split.js'
 import type { Problem } from '../types.js'
 
-/** Nearer than this share of the extent, a place is that joint or lies on that member. */
+/**
+ * Relative tolerance: a place closer than this fraction of the extent to a joint or member counts as being on
+ * it.
+ */
 const NEAR = 1e-6
 
 const nearness = (m: Measure) => NEAR * Math.max(m.extent, 1e-6)

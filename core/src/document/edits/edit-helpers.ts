@@ -1,9 +1,9 @@
-/** Without this the list would be a new one even when nothing is taken out. */
+/** Filters a list and returns the same list when nothing is removed. */
 export function keep<T>(list: T[], test: (item: T) => boolean): T[] {
   return list.every(test) ? list : list.filter(test)
 }
 
-/** Sets what a change says, and takes out what it says is undefined. */
+/** Applies a change to a record. Keys whose new value is undefined are removed. */
 export function assign(target: object, change: object) {
   for (const [key, v] of Object.entries(change))
     if (v === undefined) delete (target as Record<string, unknown>)[key]

@@ -5,7 +5,7 @@ import { measure, scaled, tidyPlace, type Point } from '../measure.js'
 import { lengthSum } from '../sums.js'
 import type { Load, Member, Node, Problem, Quantity, Support } from '../types.js'
 
-/** What an operation on many things works on. */
+/** The joints and members that an operation works on. */
 export interface Selection {
   nodes: readonly string[]
   members: readonly string[]
@@ -50,7 +50,10 @@ export interface CopyOptions {
   times: number
   /** The step as it was typed, for coordinates that are kept in words: `L` right of `L/2` is `L/2 + L`. */
   typed?: { dx?: Quantity; dy?: Quantity }
-  /** Joins each joint with its copy, a storey, a bay; not feet whose supports are copied along. */
+  /**
+   * Joins each joint with its copy by a member, as for a storey or a bay. Supported joints whose supports are
+   * copied are left out.
+   */
   connect?: boolean
   supports?: boolean
   loads?: boolean

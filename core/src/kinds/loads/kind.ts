@@ -18,7 +18,7 @@ export interface LoadKind<L = never, S extends StatedLoad = never> {
   form: Form<L>
   /** What it is called, most usual name first; all of them are understood where a person types one. */
   names: readonly string[]
-  /** What acts, in words: "20 kN at 45 deg on B". */
+  /** The load in words: "20 kN at 45 deg on B". */
   describe(load: L): string
   /** Whether it states no value, so that nothing acts. */
   isIdle(load: L): boolean

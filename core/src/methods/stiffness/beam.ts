@@ -1,12 +1,11 @@
 import type { Solution } from '../../analysis/solve.js'
 
-/** Below this share of the largest force nothing acts along a beam. */
+/** Relative tolerance: axial forces below this fraction of the largest force count as zero. */
 const NOTHING = 1e-9
 
 /**
- * Whether the structure is a level beam in which nothing happens along it, in any case: its axial unknowns
- * can be left out,
- * and each member has four ends to speak of.
+ * Whether the structure is a horizontal beam without axial force in any case. Its axial unknowns can then be
+ * left out, and each member has four end displacements instead of six.
  */
 export function isBeam({ structure, dofs, cases }: Solution): boolean {
   const level =

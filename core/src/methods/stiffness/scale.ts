@@ -2,18 +2,21 @@ import * as D from '../../quantity/dimension.js'
 import type { Dimension } from '../../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 
-/** Below this share of the largest of its kind a number is 0 but for rounding, and is written so. */
+/**
+ * Relative tolerance: a value smaller than this fraction of the largest value of the same kind is rounding
+ * error and is displayed as 0.
+ */
 const ROUNDING = 1e-12
 
 /**
- * Kinds of number that are stiffnesses: measured against the stiffnesses of the members, not against forces.
+ * The kinds of number that are stiffnesses. They are compared with the stiffnesses of the members, not with
+ * forces.
  */
 const STIFFNESSES = new Set(['own', 'part', 'k', 'hinged', 'global', 'K', 'K-tied', 'row'])
 
 /**
- * Tells what is 0 but for rounding: a force against the largest force of the case, a displacement against the
- * largest
- * displacement, a stiffness against the largest of its dimension.
+ * Returns a test for rounding error. It compares a force with the largest force of the case, a displacement
+ * with the largest displacement, and a stiffness with the largest of its dimension.
  */
 export function roundingOf(
   solution: Solution,
@@ -32,7 +35,7 @@ export function roundingOf(
     grow(forces, turns ? D.moment : D.force, action.reactions[i])
     grow(forces, turns ? D.angle : D.length, action.D[i])
   })
-  // a structure without moments has those that rounding leaves
+  // a structure without moments still has moments that are rounding error
   grow(forces, D.moment, 1e-3 * longest * (forces.get(D.force) ?? 0))
   grow(forces, D.angle, (1e-3 * (forces.get(D.length) ?? 0)) / (longest || 1))
   forces.set(D.none, 1)

@@ -10,7 +10,10 @@ import { structureRows } from './origins/condensed.js'
 export interface Tied {
   /** Free degrees of freedom that follow from no other. */
   independent: ReadonlySet<number>
-  /** What moves with an independent one, itself first: degree of freedom and factor. */
+  /**
+   * The degrees of freedom that depend on an independent one, each with its factor; the independent one
+   * itself comes first.
+   */
   along: ReadonlyMap<number, readonly (readonly [dof: number, factor: number])[]>
 }
 

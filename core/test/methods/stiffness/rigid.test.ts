@@ -60,7 +60,7 @@ describe('the working with members that keep their length', () => {
     expect(equations.kind === 'matrix' && equations.rows.length).toBe(4)
   })
 
-  it('takes a tiny load for no rounding: right-hand sides are measured against forces, not stiffnesses', () => {
+  it('takes a tiny load for no rounding: right-hand sides are weighed against forces', () => {
     const tiny = bookOf(portal().load({ type: 'nodal', node: 'B', fx: 1e-9 }).problem)
     const [whole, small] = [book, tiny].map((b) =>
       ['row/1/4/5', 'row/2/4/5', 'row/3/4/5', 'D/7', 'D/4'].map((a) => b.entry(a)!.value),

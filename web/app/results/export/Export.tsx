@@ -78,8 +78,8 @@ export default function Export({ action }: Solved) {
           </a>
         </p>
         <label className="export-line">
-          <Tick checked={captioned} onChange={() => setCaptioned(!captioned)} aria-label="with its caption" />{' '}
-          with its caption
+          <Tick checked={captioned} onChange={() => setCaptioned(!captioned)} aria-label="with its caption" />
+          {' with its caption'}
         </label>
       </Block>
       <Report base={base} action={action.id} />

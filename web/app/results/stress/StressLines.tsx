@@ -153,23 +153,23 @@ function useLines({ m, check, range, euler, K, limit, display, stress }: Props):
   const force = display.force.perSI
   const length = display.length.perSI
   const out: Line[] = []
+  const yields = m.yieldStress * stress.perSI
   if (check.use)
     out.push({
       name: 'use of the yield stress',
       formula: '\\frac{|\\sigma|}{f_y}',
-      numbers: `\\frac{${n(check.use.value * m.yieldStress * stress.perSI)}}{${n(m.yieldStress * stress.perSI)}}`,
+      numbers: `\\frac{${n(check.use.value * yields)}}{${n(yields)}}`,
       value: formatNumber(check.use.value, { figures: 3 }),
       unit: '',
       over: check.use.value > 1,
     })
   const thrust = -range.N.min.value
   if (thrust > 0 && euler > 0) {
+    const EI = ((euler * (K * m.length) ** 2) / Math.PI ** 2) * force * length ** 2
     out.push({
       name: 'Euler load',
       formula: 'P_E=\\frac{\\pi^2EI}{(K L)^2}',
-      numbers:
-        `\\frac{\\pi^2\\cdot ${n(((euler * (K * m.length) ** 2) / Math.PI ** 2) * force * length ** 2)}}{\\left(${n(K)}\\cdot ` +
-        `${n(m.length * length)}\\right)^2}`,
+      numbers: `\\frac{\\pi^2\\cdot ${n(EI)}}` + `{\\left(${n(K)}\\cdot ${n(m.length * length)}\\right)^2}`,
       value: formatNumber(euler * force),
       unit: display.force.unit,
     })
@@ -183,11 +183,13 @@ function useLines({ m, check, range, euler, K, limit, display, stress }: Props):
     })
   }
   if (!m.bar && check.deflection.value !== 0) {
-    const ratio = (Math.abs(check.deflection.value) * limit) / m.length
+    const deflection = Math.abs(check.deflection.value)
+    const ratio = (deflection * limit) / m.length
+    const { perSI } = display.displacement
     out.push({
       name: 'deflection over its limit',
       formula: `\\frac{|\\delta|}{L/${n(limit)}}`,
-      numbers: `\\frac{${n(Math.abs(check.deflection.value) * display.displacement.perSI)}}{${n((m.length / limit) * display.displacement.perSI)}}`,
+      numbers: `\\frac{${n(deflection * perSI)}}{${n((m.length / limit) * perSI)}}`,
       value: formatNumber(ratio, { figures: 3 }),
       unit: '',
       over: ratio > 1,

@@ -16,7 +16,7 @@ export function stressOverlay(solution: Solution, action: ActionSolution): Overl
     notesOn: (view) =>
       s.members.flatMap((m, i): Wish[] => {
         const use = uses[i]
-        // in a crowd only what matters is said; the table has them all
+        // where members are crowded, only uses beyond 1 are written; the table lists them all
         if (use === undefined || (s.members.length > MANY && use <= 1)) return []
         const l = memberLine(s, view, m)
         const text = formatNumber(use, { figures: use < 1 ? 2 : 3 })

@@ -96,8 +96,8 @@ const problemIn = (document: string) => carriedOver(JSON.parse(document) as Prob
 type Asked = Record<string, string>
 
 /**
- * What takes longer than a request may hold the server: each takes and gives what can be sent between
- * threads, and the document as the text that the database keeps.
+ * The jobs that take longer than a request may occupy the main thread. Arguments and results can be sent
+ * between threads; a document is the text that the database keeps.
  */
 export const jobs = {
   check,

@@ -250,7 +250,8 @@ export async function exportOf(person: Person): Promise<string> {
   // documents go as they are kept: nothing of them is read here
   const items = problems.map(
     ({ document, changed_at, deleted_at }) =>
-      `{"changedAt":${JSON.stringify(changed_at)},"takenOffAt":${JSON.stringify(deleted_at)},"document":${document}}`,
+      `{"changedAt":${JSON.stringify(changed_at)},"takenOffAt":${JSON.stringify(deleted_at)},` +
+      `"document":${document}}`,
   )
   return `${JSON.stringify(head).slice(0, -1)},"problems":[${items.join(',\n')}]}\n`
 }

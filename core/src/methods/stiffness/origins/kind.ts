@@ -21,7 +21,7 @@ export type Origin =
   /** As the problem states it, or what a sentence says of it. */
   | { kind: 'stated'; words: string }
   | { kind: 'formula'; formula: Formula; words?: string }
-  /** Found together with others, which no formula of its own tells. */
+  /** The value was found together with others and has no formula of its own. */
   | { kind: 'solved'; words: string }
 
 /** A number that was found: its symbol and value at once, its origin when asked. */
@@ -30,9 +30,9 @@ export interface Found {
   /** In SI. */
   si: number
   dimension: Dimension
-  /** Stated, not computed: never 0 but for rounding. */
+  /** The value was given by the person, so it is shown as it is and never rounded to zero. */
   exact?: boolean
-  /** A force that stands among stiffnesses: 0 but for rounding when it is so against the forces. */
+  /** A force among stiffnesses. It counts as rounding error when it is so compared with the forces. */
   acts?: boolean
   origin: () => Origin
 }
@@ -53,7 +53,7 @@ export interface Kind {
 export const kinds = (belongs: Belongs, finders: Record<string, Finder>): Record<string, Kind> =>
   Object.fromEntries(Object.entries(finders).map(([name, find]) => [name, { find, belongs }]))
 
-/** What the origins look things up in. */
+/** The context in which origins are looked up. */
 export interface Context extends NumberedSolution {
   action: ActionSolution
   /** The same action in second order, where the problem asks for it. */

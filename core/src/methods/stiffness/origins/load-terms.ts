@@ -199,7 +199,7 @@ export function termsOfLoad(
 }
 
 const value = (f: Formula): number => (f.t === 'number' || f.t === 'letter' ? f.value : NaN)
-/** A product with a letter that is 0. */
+/** A product, or 0 when one of its letters is 0. */
 const vanishes = (f: Formula): boolean =>
   f.t === 'minus'
     ? vanishes(f.of)
