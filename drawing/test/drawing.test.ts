@@ -7,7 +7,6 @@ import { drawDiagram, largest } from '../src/diagrams'
 import { drawLoads } from '../src/loads'
 import type { Group, PathMark } from '../src/marks'
 import { memberGroups, pinJoints } from '../src/members'
-import { place, ring, type Wish } from '../src/label-placement'
 import { drawReactions } from '../src/reactions'
 import { drawUnknowns } from '../src/unknowns'
 import { niceBelow } from '../src/nice'
@@ -259,35 +258,6 @@ describe('reactions and unknowns', () => {
     expect(groups.map((g) => g.marks.some((m) => m.t === 'path' && m.fill === 'cedar-tint'))).toEqual(
       slope.solution.dofs.list.map((x) => x.free),
     )
-  })
-})
-
-describe('placing words', () => {
-  const wish = (key: string, x: number, optional = false): Wish => ({
-    key,
-    mark: { t: 'text', text: 'word', size: 12, fill: 'ink' },
-    candidates: [
-      { x, y: 100 },
-      { x, y: 140 },
-    ],
-    optional,
-  })
-  it('takes the first free place', () => {
-    const at = place([wish('a', 100), wish('b', 104)], []).map((p) => p.mark.y)
-    expect(at).toEqual([100, 140])
-  })
-  it('keeps off lines', () =>
-    expect(place([wish('a', 100)], [{ a: { x: 0, y: 100 }, b: { x: 300, y: 100 }, half: 2 }])[0].mark.y).toBe(
-      140,
-    ))
-  it('leaves out what repeats itself when nothing is free', () =>
-    expect(place([wish('a', 100), wish('b', 100), wish('c', 100, true)], []).map((p) => p.key)).toEqual([
-      'a',
-      'b',
-    ]))
-  it('looks round from the side it likes', () => {
-    const [first] = ring({ x: 0, y: 0 }, { x: 1, y: 0 }, [10], 20, 10)
-    expect(first).toEqual({ x: 20, y: 0 })
   })
 })
 

@@ -1,7 +1,7 @@
 import { working, type Solution, type Unknown } from '@viga/core'
 import { useCallback, useEffect, useLayoutEffect, useRef } from 'react'
 import { useBook } from './book'
-import { paintLarge, type Look } from './large'
+import { paintLarge, type Look } from './large-drawing'
 import type { useLargeWindow } from './large-window'
 import type { At, LargeMatrixProps } from './LargeMatrix'
 
