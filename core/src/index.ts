@@ -7,14 +7,8 @@ export { readBays, writeBays } from './statement/bays.js'
 export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './exchange/results-document.js'
 export { checkDocument } from './exchange/check-document.js'
 export { explainSheet, solveWithSlip, type Explanation } from './checking/explain.js'
-export {
-  COURSE_KEY,
-  judgeDrawn,
-  readDrawn,
-  valueOnRun,
-  type DrawnRun,
-  type JudgedOrdinate,
-} from './checking/drawn.js'
+export { judgeDrawn, type JudgedOrdinate } from './checking/drawn.js'
+export { COURSE_KEY, readDrawn, valueOnRun, type DrawnRun } from './checking/read-drawn.js'
 export { solutionStep } from './checking/order.js'
 export { judgeSheet, scoreOf, type SheetVerdict } from './checking/sheet.js'
 export { DEFAULT_TOLERANCE } from './checking/tolerance.js'

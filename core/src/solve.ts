@@ -1,5 +1,5 @@
 import type { Solution, Solved } from './analysis/solve.js'
-import { answerErrors } from './checking/answers.js'
+import { answerErrors } from './checking/answer-errors.js'
 import { checkProblem, readProblem, type ReadResult } from './document/read.js'
 import type { Notice, Problem, ProblemError } from './document/types.js'
 import { solve } from './stability/second-order.js'

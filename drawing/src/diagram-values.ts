@@ -1,4 +1,12 @@
-import { extremes, formatNumber, OWN_SIGNS, signFactors, zeros, type Course, type Solution } from '@viga/core'
+import {
+  extremesOf,
+  formatNumber,
+  OWN_SIGNS,
+  signFactors,
+  zeros,
+  type Course,
+  type Solution,
+} from '@viga/core'
 import { sideOf, type DiagramKey } from './diagram-side'
 import type { DiagramDrawing, DiagramOptions } from './diagrams'
 import { circle, plus, textWidth, type TextMark, type Vec } from './marks'
@@ -60,7 +68,7 @@ interface ValuePlace {
 function placesOfValues({ solution, member, course, max, options }: DrawnCourse): ValuePlace[] {
   const { key } = options
   const m = solution.structure.members[member]
-  const range = extremes(course)[key]
+  const range = extremesOf(course, key)
   const { stretches } = course
   const start = stretches[0].value(key, 0)
   const end = stretches[stretches.length - 1].value(key, m.length)

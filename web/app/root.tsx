@@ -1,4 +1,5 @@
-import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles'
+import GlobalStyles from '@mui/material/GlobalStyles'
+import { StyledEngineProvider, ThemeProvider } from '@mui/system'
 import { useEffect } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
@@ -7,7 +8,7 @@ import './theme/tokens.css'
 import './theme/base.css'
 import { OpenDropped } from './shelf/OpenDropped'
 import { schemeIn, useChosenScheme } from './theme/scheme'
-import { theme } from './theme/theme'
+import { theme, themeVariables } from './theme/theme'
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { many, person } = context.access
@@ -46,18 +47,13 @@ export function Layout({ children }: { children: React.ReactNode }) {
 
 export const meta: Route.MetaFunction = () => [{ title: 'Viga' }]
 
-/**
- * The cookie says which colours; without these, which its types leave out, the library writes its own choice
- * over it.
- */
-const COLOURS_ARE_OURS = { colorSchemeNode: null, storageManager: null }
-
 export default function Root() {
   // the page answers to keys and clicks from here on; the browser tests wait for it
   useEffect(() => document.body.setAttribute('data-live', ''), [])
   return (
     <StyledEngineProvider enableCssLayer>
-      <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
+      <ThemeProvider theme={theme}>
+        <GlobalStyles styles={themeVariables} />
         <Outlet />
         <OpenDropped />
       </ThemeProvider>

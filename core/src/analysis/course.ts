@@ -74,6 +74,26 @@ export function sidesAt(course: Course, x: number): Sides {
   return { left: state, right: state }
 }
 
+/**
+ * One quantity just left and just right of a place x, m from the start, as `sidesAt` has them.
+ * @throws RangeError when x lies beyond the ends of the member
+ */
+export function valuesAt(course: Course, key: CourseKey, x: number): [left: number, right: number] {
+  const { stretches, length } = course
+  const near = (a: number) => Math.abs(a - x) <= SAME_PLACE_READ * length
+  const last = stretches.length - 1
+  if (near(0)) return [course.start[key], stretches[0].value(key, 0)]
+  if (near(length)) return [stretches[last].value(key, length), course.end[key]]
+  let i = 0
+  while (i < last && x > stretches[i].x1 && !near(stretches[i].x1)) i++
+  const stretch = stretches[i]
+  const atEnd = near(stretch.x1)
+  if (!(x > 0) || (x > stretch.x1 && !atEnd))
+    throw new RangeError(`The place ${x} is not on a member of length ${length}.`)
+  const left = stretch.value(key, atEnd ? stretch.x1 : x)
+  return [left, atEnd ? stretches[i + 1].value(key, stretch.x1) : left]
+}
+
 /** The v of the straight chord between the displaced ends at x, m. */
 export const chordAt = ({ start, end, length }: Course, x: number): number =>
   start.v + ((end.v - start.v) * x) / length

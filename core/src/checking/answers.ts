@@ -2,7 +2,7 @@ import { makeReader } from '../quantity/reader.js'
 import { siPerCoherent } from '../quantity/units.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Dimension } from '../quantity/dimension.js'
-import type { Answer, Problem, ProblemError } from '../document/types.js'
+import type { Answer, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { computedFor } from './quantities.js'
 import { diagnose, type Diagnosis } from './diagnosis.js'
@@ -83,18 +83,4 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
         ? { kind: 'other-place', sentence: 'The value is right, but it does not occur at this place.' }
         : diagnose(problem, solution, action, a, given, value, allowed),
   }
-}
-
-/** Whether every answer's value and tolerance can be read; part of checking a document. */
-export function answerErrors(problem: Problem): ProblemError[] {
-  const { reader } = makeReader(problem.units, problem.symbols)
-  return (problem.answers ?? []).flatMap((a, i) => {
-    const out: ProblemError[] = []
-    const value = reader.read(a.value, answerDimension(a))
-    if (!value.ok) out.push({ kind: 'invalid', path: `answers[${i}].value`, message: value.message })
-    const allowed = allowedDifference(a, answerDimension(a), reader, 0)
-    if (typeof allowed === 'object')
-      out.push({ kind: 'invalid', path: `answers[${i}].tolerance`, message: allowed.message })
-    return out
-  })
 }

@@ -1,7 +1,7 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { displacementAt, reactionAt } from './equilibrium.js'
-import { extremes, type ExtremeKey } from './extremes.js'
-import { breaksOf, chordAt, sidesAt } from '../analysis/course.js'
+import { extremesOf, type ExtremeKey } from './extremes.js'
+import { breaksOf, chordAt, valuesAt } from '../analysis/course.js'
 import { courseOf } from './courses.js'
 
 /** A value with the case or combination it comes from. */
@@ -24,10 +24,8 @@ export interface EnvelopeRange {
 
 /**
  * Envelope of one quantity along a member: at every station the largest and the smallest value over `actions`
- * and the
- * case that governs it. Stations: `count` evenly spaced ones, and every place where any of the cases has a
- * load, an end
- * or an extreme, so that no peak is cut; at a jump the larger side counts.
+ * and the case that governs it. Stations: `count` evenly spaced ones, and every place where any of the cases
+ * has a load, an end or an extreme, so that no peak is cut; at a jump the larger side counts.
  */
 export function memberEnvelope(
   solution: Solution,
@@ -41,7 +39,7 @@ export function memberEnvelope(
   const places = new Set<number>(Array.from({ length: count }, (_, i) => (i * length) / (count - 1)))
   for (const course of courses) {
     for (const x of breaksOf(course)) places.add(x)
-    const e = extremes(course)[key]
+    const e = extremesOf(course, key)
     places.add(e.max.x).add(e.min.x)
   }
   const xs = [...places]
@@ -50,12 +48,12 @@ export function memberEnvelope(
   return xs.map((x) => {
     const out: EnvelopeStation = { x, max: { value: -Infinity, by: '' }, min: { value: Infinity, by: '' } }
     courses.forEach((course, i) => {
-      const { left, right } = sidesAt(course, x)
-      for (const s of [left, right]) {
-        const value = key === 'relative' ? s.v - chordAt(course, x) : s[key]
-        if (value > out.max.value) out.max = { value, by: actions[i].id }
-        if (value < out.min.value) out.min = { value, by: actions[i].id }
-      }
+      const chord = key === 'relative' ? chordAt(course, x) : 0
+      const [left, right] = valuesAt(course, key === 'relative' ? 'v' : key, x)
+      const largest = Math.max(left, right) - chord
+      const smallest = Math.min(left, right) - chord
+      if (largest > out.max.value) out.max = { value: largest, by: actions[i].id }
+      if (smallest < out.min.value) out.min = { value: smallest, by: actions[i].id }
     })
     return out
   })
@@ -70,7 +68,7 @@ export function governing(
 ): EnvelopeRange {
   const ranges = actions.map((a) => ({
     by: a.id,
-    ...extremes(courseOf(solution, a, member))[key],
+    ...extremesOf(courseOf(solution, a, member), key),
   }))
   const pick = (side: 'max' | 'min', sign: number) =>
     ranges.reduce((best, r) => (sign * r[side].value > sign * best.value ? { ...r[side], by: r.by } : best), {

@@ -18,24 +18,27 @@ export type ExtremeKey = 'N' | 'V' | 'M' | 'relative'
  * and the stationary points inside it. Of equal values the first along the member is named.
  * Example: simply supported, 2 kN/m over 4 m: M max 4 kN·m at 2 m.
  */
-export function extremes(course: Course): Record<ExtremeKey, Range> {
+export const extremes = (course: Course): Record<ExtremeKey, Range> => ({
+  N: extremesOf(course, 'N'),
+  V: extremesOf(course, 'V'),
+  M: extremesOf(course, 'M'),
+  relative: extremesOf(course, 'relative'),
+})
+
+/** The largest and the smallest value of one quantity along a member, as `extremes` has them. */
+export function extremesOf(course: Course, key: ExtremeKey): Range {
   let found = known.get(course)
-  if (!found) known.set(course, (found = find(course)))
-  return found
+  if (!found) known.set(course, (found = {}))
+  return (found[key] ??= find(course, key))
 }
 
 /** Cache of extremes, released together with their course. */
-const known = new WeakMap<Course, Record<ExtremeKey, Range>>()
+const known = new WeakMap<Course, Partial<Record<ExtremeKey, Range>>>()
 
-function find(course: Course): Record<ExtremeKey, Range> {
+function find(course: Course, key: ExtremeKey): Range {
   const { start, end, length } = course
-  const slope = (end.v - start.v) / length
-  return {
-    N: range(course, 'N', [start.N, end.N]),
-    V: range(course, 'V', [start.V, end.V]),
-    M: range(course, 'M', [start.M, end.M]),
-    relative: range(course, 'v', [0, 0], { base: start.v, slope }),
-  }
+  if (key !== 'relative') return range(course, key, [start[key], end[key]])
+  return range(course, 'v', [0, 0], { base: start.v, slope: (end.v - start.v) / length })
 }
 
 function range(

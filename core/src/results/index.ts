@@ -1,5 +1,5 @@
 export { displacementAt, equilibrium, reactionAt, type Equilibrium } from './equilibrium.js'
-export { extremes, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
+export { extremes, extremesOf, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
 export { courseOf, coursesOf, stations, type Station } from './courses.js'
 export {
   displacementEnvelope,

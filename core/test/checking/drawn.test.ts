@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { courseOf, type Problem } from '../../src/index.js'
-import { judgeDrawn, kindBetween, readDrawn, valueOnRun } from '../../src/checking/drawn.js'
+import { judgeDrawn, kindBetween } from '../../src/checking/drawn.js'
+import { readDrawn, valueOnRun } from '../../src/checking/read-drawn.js'
 import { drawnDiagram, drawnDiagrams, setDrawnDiagram } from '../../src/document/drawn-diagrams.js'
 import { frame } from '../builder.js'
 

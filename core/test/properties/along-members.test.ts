@@ -16,7 +16,7 @@ import {
   type Problem,
   type Solution,
 } from '../../src/index.js'
-import { chordAt } from '../../src/analysis/course.js'
+import { breaksOf, chordAt, valuesAt } from '../../src/analysis/course.js'
 import { solved } from '../builder.js'
 import { anyFrame, forAll, near, size } from './any-frame.js'
 
@@ -103,6 +103,19 @@ describe('along any member of any frame', () => {
                 ...[0, 0.5, 1].map((t) => Math.abs(stretch.value(key, f.x0 + t * (f.x1 - f.x0)))),
               )
               near(valueOfFormula(f, x), stretch.value(key, x), largest + 1e-9 * size(s), 1e-6)
+            }
+      }),
+      { numRuns: 60 },
+    ))
+
+  it('one quantity on both sides of a place is what the states there have, at breaks and between them', () =>
+    fc.assert(
+      fc.property(anyFrame, share, (p, at) => {
+        for (const { m, course } of courses(solved(p)))
+          for (const x of [...breaksOf(course), at * m.length])
+            for (const key of ['N', 'V', 'M', 'v'] as const) {
+              const { left, right } = sidesAt(course, x)
+              expect(valuesAt(course, key, x)).toEqual([left[key], right[key]])
             }
       }),
       { numRuns: 60 },

@@ -1,7 +1,5 @@
 import { COURSE_KEY, drawnDiagrams, readDrawn, type Problem, type Structure } from '@viga/core'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
-import { useMemo } from 'react'
-import { structureOf, useSheet } from '../sheet/context'
 
 /** The diagrams drawn by hand of one case, as far as they can be read. */
 export function handDiagrams(p: Problem, s: Structure, caseId: string | null): HandDiagram[] {
@@ -14,15 +12,4 @@ export function handDiagrams(p: Problem, s: Structure, caseId: string | null): H
       ? [{ member: d.member, key: COURSE_KEY[d.quantity], runs: read.runs }]
       : []
   })
-}
-
-/** The same of the shown case, while the Check is open. */
-export function useByHand(on: boolean): readonly HandDiagram[] | undefined {
-  const problem = useSheet((s) => s.problem)
-  const structure = useSheet((s) => structureOf(s.outcome))
-  const actionId = useSheet((s) => s.actionId)
-  return useMemo(
-    () => (on && structure ? handDiagrams(problem, structure, actionId) : undefined),
-    [on, problem, structure, actionId],
-  )
 }

@@ -8,29 +8,15 @@ import {
   type Structure,
   type StructureMember,
 } from '@viga/core'
-import { useMemo } from 'react'
 import { memberLine, onScreen, type View } from '@viga/drawing/view'
 import { plus, textWidth, vec, type Vec } from '@viga/drawing/marks'
 import { again, ring, type Wish } from '@viga/drawing/label-placement'
-import { useSheet } from '../sheet/context'
-import { signOf, verdictsOf, type JudgedAnswer } from './verdicts'
+import { signOf, type JudgedAnswer } from './verdicts'
 
 /**
- * The hand values of the shown case with their verdicts, as what is written on the Figure in a view of it.
- * Without `on`, nothing is judged.
+ * The hand values of a case with their verdicts, as labels to be placed on the Figure in a view of it. What
+ * belongs to no place (a stiffness, a load factor) has none.
  */
-export function useCheckNotes(on: boolean): ((view: View) => Wish[] | undefined) | undefined {
-  const actionId = useSheet((s) => s.actionId)
-  const problem = useSheet((s) => s.problem)
-  const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => {
-    if (!on || outcome.stage !== 'solved') return undefined
-    const judged = verdictsOf(problem, outcome)
-    return (view: View) => checkNotes(problem, outcome.solution.structure, judged, actionId, view)
-  }, [on, actionId, problem, outcome])
-}
-
-/** The same as wishes of the drawing; what belongs to no place (a stiffness, a load factor) has none. */
 export function checkNotes(
   problem: Problem,
   s: Structure,

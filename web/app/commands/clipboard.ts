@@ -1,10 +1,9 @@
 import { copyRows, thing } from '@viga/core'
 import { cellsOf, fillRows, type TablePlace } from '@viga/core/statement/read-rows'
-import { useEffect } from 'react'
-import { useSheetStore } from '../sheet/context'
 import type { SheetStore } from '../sheet/store'
 import { chosen, targetOf } from '../sheet/targets'
-import { pasted, removeChosen } from './selection'
+import { pasted } from './pasted'
+import { removeChosen } from './selection'
 
 async function copy(store: SheetStore): Promise<boolean> {
   const { problem, selection } = store.getState()
@@ -52,48 +51,46 @@ function fill(store: SheetStore, text: string, place: TablePlace) {
 
 const inField = (e: Event) => (e.target as HTMLElement | null)?.closest?.('input, textarea, select') ?? null
 
-/** Copies, cuts and pastes the selection through the clipboard; fields keep theirs. */
-export function useClipboard(on: boolean) {
-  const store = useSheetStore()
-  useEffect(() => {
-    if (!on) return
-    const refuse = (error: unknown) =>
-      store.setState({
-        refused:
-          error instanceof Error
-            ? `The clipboard cannot be used: ${error.message}`
-            : 'The clipboard cannot be used.',
-      })
-    const onCopy = (e: ClipboardEvent) => {
-      if (inField(e) || (window.getSelection()?.toString() ?? '') !== '') return
-      copy(store).catch(refuse)
-    }
-    const onCut = (e: ClipboardEvent) => {
-      if (inField(e)) return
-      const { selection } = store.getState()
-      copy(store).then(
-        (copied) =>
-          copied && store.getState().edit('cut', (p) => removeChosen(p, selection), { select: null }),
-        refuse,
-      )
-    }
-    const onPaste = (e: ClipboardEvent) => {
-      const text = e.clipboardData?.getData('text/plain')
-      if (!text) return
-      const field = inField(e)
-      const place = field && cellsOf(text) ? placeOf(field) : undefined
-      if (field && !place) return
-      e.preventDefault()
-      if (place) fill(store, text, place)
-      else paste(store, text)
-    }
-    document.addEventListener('copy', onCopy)
-    document.addEventListener('cut', onCut)
-    document.addEventListener('paste', onPaste)
-    return () => {
-      document.removeEventListener('copy', onCopy)
-      document.removeEventListener('cut', onCut)
-      document.removeEventListener('paste', onPaste)
-    }
-  }, [store, on])
+/**
+ * Copies, cuts and pastes the selection through the clipboard; fields keep theirs.
+ * @returns a function that stops listening
+ */
+export function listenToClipboard(store: SheetStore): () => void {
+  const refuse = (error: unknown) =>
+    store.setState({
+      refused:
+        error instanceof Error
+          ? `The clipboard cannot be used: ${error.message}`
+          : 'The clipboard cannot be used.',
+    })
+  const onCopy = (e: ClipboardEvent) => {
+    if (inField(e) || (window.getSelection()?.toString() ?? '') !== '') return
+    copy(store).catch(refuse)
+  }
+  const onCut = (e: ClipboardEvent) => {
+    if (inField(e)) return
+    const { selection } = store.getState()
+    copy(store).then(
+      (copied) => copied && store.getState().edit('cut', (p) => removeChosen(p, selection), { select: null }),
+      refuse,
+    )
+  }
+  const onPaste = (e: ClipboardEvent) => {
+    const text = e.clipboardData?.getData('text/plain')
+    if (!text) return
+    const field = inField(e)
+    const place = field && cellsOf(text) ? placeOf(field) : undefined
+    if (field && !place) return
+    e.preventDefault()
+    if (place) fill(store, text, place)
+    else paste(store, text)
+  }
+  document.addEventListener('copy', onCopy)
+  document.addEventListener('cut', onCut)
+  document.addEventListener('paste', onPaste)
+  return () => {
+    document.removeEventListener('copy', onCopy)
+    document.removeEventListener('cut', onCut)
+    document.removeEventListener('paste', onPaste)
+  }
 }

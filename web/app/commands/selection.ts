@@ -1,4 +1,4 @@
-import { edit, isThing, measure, pasteRows, type Problem, type SupportType } from '@viga/core'
+import { edit, isThing, type Problem, type SupportType } from '@viga/core'
 import type { SheetStore } from '../sheet/store'
 import { chosen, everything } from '../sheet/targets'
 import type { Command, CommandGroup } from './command'
@@ -28,23 +28,6 @@ export function toggleHinges(p: Problem, selection: string | null): Problem {
   )
   const all = ends.every((e) => e.hinged)
   return ends.reduce((q, e) => edit.setHinge(q, e.id, e.end, !all), p)
-}
-
-/**
- * Rows pasted where they say. A piece that would lie wholly on what is there, as one pasted where it was
- * copied does, is put clear of it to the right.
- */
-export function pasted(p: Problem, text: string) {
-  const there = pasteRows(p, text)
-  if (!there.ok || p.nodes.length === 0) return there
-  const m = measure(there.problem)
-  const [old, fresh] = [p.nodes.map((n) => m.at.get(n.id)!), there.nodes.map((id) => m.at.get(id)!)]
-  const covered =
-    fresh.length > 0 &&
-    fresh.every((q) => old.some((o) => Math.hypot(o.x - q.x, o.y - q.y) <= 1e-6 * m.extent))
-  if (!covered) return there
-  const width = Math.max(...old.map((o) => o.x)) - Math.min(...fresh.map((q) => q.x))
-  return pasteRows(p, text, Number((width + Math.max(1, 0.2 * m.extent)).toPrecision(3)), 0)
 }
 
 /** What commands of the selection work on. */

@@ -6,16 +6,22 @@ import { lazy, Suspense } from 'react'
 import { useSheet } from '../sheet/context'
 import { useCalmMotion } from '../widgets/calm-motion'
 import type { Overlay } from './Figure'
-import { Ghost, GridDots, GridLines } from './Ghost'
-import { Handles } from './Handles'
+import type { Ghost as GhostOf } from './Ghost'
+import type { Handles as HandlesOf } from './Handles'
 import { MovingView } from './MovingView'
 import { SceneView } from './SceneView'
 import type { useGestures } from './gestures'
 import type { useFigureView } from './use-figure-view'
 import type { Drawn } from './use-scene'
 
-// values are read in the Results alone: what reads them comes when they are first opened
+// what follows a hand is fetched ahead of it, while the browser is idle; what reads values, with the Results
+const GridDots = lazy(() => import('./Ghost').then((m) => ({ default: m.GridDots })))
+const GridLines = lazy(() => import('./Ghost').then((m) => ({ default: m.GridLines })))
+const Ghost = lazy(() => import('./Ghost').then((m) => ({ default: m.Ghost })))
+const Handles = lazy(() => import('./Handles').then((m) => ({ default: m.Handles })))
 const ProbeMark = lazy(() => import('./ProbeMark').then((m) => ({ default: m.ProbeMark })))
+
+type Seen = ReturnType<typeof useFigureView>
 
 interface Props {
   part: Part
@@ -26,7 +32,7 @@ interface Props {
   /** Values are read where the pointer is. */
   reads: boolean
   overlay: Overlay
-  seen: ReturnType<typeof useFigureView>
+  seen: Seen
   drawn: Drawn
   gestures: ReturnType<typeof useGestures>
   /** What the drawing is, for assistive technology. */
@@ -64,8 +70,7 @@ export function Drawing({
         {...gestures.handlers}
       >
         <g ref={seen.plane}>
-          {drawing && !grid && <GridDots view={view} step={gestures.step} />}
-          {drawing && grid && <GridLines view={view} grid={grid} si={si} />}
+          {drawing && <Grid view={view} grid={grid} si={si} step={gestures.step} />}
           {scene && (
             <g display={rest ? 'none' : undefined}>
               <SceneView
@@ -83,7 +88,7 @@ export function Drawing({
             <SelectedHandles structure={structure} view={view} grips={scene?.grips ?? []} />
           )}
           {given && (drawing || gestures.moving) && (
-            <Ghost view={view} state={gestures.ghost} display={display} />
+            <FollowsHand view={view} state={gestures.ghost} display={display} />
           )}
           {reads && <Reader view={view} shown={shown} />}
           {overlay.marks?.(view)}
@@ -94,6 +99,19 @@ export function Drawing({
     </>
   )
 }
+
+/** The person's own grid, or the crossings that the pointer snaps to. */
+const Grid = ({ grid, view, si, step }: Pick<Seen, 'grid' | 'view' | 'si'> & { step: number }) => (
+  <Suspense>
+    {grid ? <GridLines view={view} grid={grid} si={si} /> : <GridDots view={view} step={step} />}
+  </Suspense>
+)
+
+const FollowsHand = (props: Parameters<typeof GhostOf>[0]) => (
+  <Suspense>
+    <Ghost {...props} />
+  </Suspense>
+)
 
 /** What is read where the pointer is: of the diagram that is drawn, or of the envelope. */
 const Reader = ({ view, shown }: { view: View; shown: Layers }) => (
@@ -106,12 +124,18 @@ const Reader = ({ view, shown }: { view: View; shown: Layers }) => (
   </Suspense>
 )
 
-type HandlesProps = Parameters<typeof Handles>[0]
+type HandlesProps = Parameters<typeof HandlesOf>[0]
 
 function SelectedHandles(props: Omit<HandlesProps, 'problem' | 'selection'>) {
   const problem = useSheet((s) => s.problem)
   const selection = useSheet((s) => s.selection)
-  return <Handles {...props} problem={problem} selection={selection} />
+  return (
+    selection !== null && (
+      <Suspense>
+        <Handles {...props} problem={problem} selection={selection} />
+      </Suspense>
+    )
+  )
 }
 
 /** Where a press means a joint: a circle round each, seen when the joint is pointed at. */

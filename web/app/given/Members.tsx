@@ -1,5 +1,5 @@
 import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
-import { memo, useMemo, useState } from 'react'
+import { lazy, memo, Suspense, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { structureOf, useDisplay, useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
@@ -8,8 +8,10 @@ import { OneLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
 import { useRow } from '../fields/rows'
 import { useWindowed } from '../fields/windowed'
-import { MemberDetail } from './MemberDetail'
 import { EndsSymbol } from './drawn-symbols'
+
+// what is seldom asked for of a row comes when it is first opened
+const MemberDetail = lazy(() => import('./MemberDetail').then((m) => ({ default: m.MemberDetail })))
 
 export function Members() {
   const members = useSheet((s) => s.problem.members)
@@ -115,7 +117,9 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
       {open && (
         <tr className="detail-row">
           <td colSpan={7}>
-            <MemberDetail m={m} />
+            <Suspense>
+              <MemberDetail m={m} />
+            </Suspense>
           </td>
         </tr>
       )}

@@ -1,5 +1,5 @@
 import { thing, dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
@@ -8,9 +8,11 @@ import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { useRow } from '../fields/rows'
 import { SupportSymbol } from './drawn-symbols'
-import { SupportDetail } from './SupportDetail'
 import { readSupport } from '@viga/core/statement/read-support'
 import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from '@viga/core/statement/supports'
+
+// what is seldom asked for of a row comes when it is first opened
+const SupportDetail = lazy(() => import('./SupportDetail').then((m) => ({ default: m.SupportDetail })))
 
 export function Supports() {
   const supports = useSheet((s) => s.problem.supports) ?? []
@@ -90,7 +92,9 @@ function SupportRow({ s }: { s: Support }) {
       {open && (
         <tr className="detail-row">
           <td colSpan={7}>
-            <SupportDetail s={s} />
+            <Suspense>
+              <SupportDetail s={s} />
+            </Suspense>
           </td>
         </tr>
       )}

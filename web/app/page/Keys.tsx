@@ -7,11 +7,12 @@ import { PARTS, useSheetStore } from '../sheet/context'
 import { ROW } from '../sheet/rows-kept'
 import type { SheetStore } from '../sheet/store'
 import { afterPaint } from '../widgets/after-paint'
+import { useEver } from '../widgets/use-ever'
 import { showNotes } from './first-notes'
-import { entryWords, type EntryWords, type Example } from './entry-words'
+import type { EntryWords, Example } from './entry-words'
 
 // the list comes when it is first asked for
-const KeysHelp = lazy(() => import('./KeysHelp').then((m) => ({ default: m.KeysHelp })))
+const PageKeysHelp = lazy(() => import('./PageKeysHelp'))
 
 /** The case whose loads are in view. */
 function shownCase(store: SheetStore): string {
@@ -32,7 +33,6 @@ export function Keys({ project }: { project: () => void }) {
   useCommands(PAGE_COMMANDS, { store, go, help: () => setOpen(true), project })
   const { pathname } = useLocation()
   const part = PARTS.find((p) => p.key === pathname.split('/')[3])?.key ?? 'given'
-  const entries = open ? entryWords(part, shownCase(store)) : []
   /** Puts an example into its entry, to be changed there. */
   const insert = ({ row, field, empty }: EntryWords, { fields }: Example) => {
     setOpen(false)
@@ -43,15 +43,15 @@ export function Keys({ project }: { project: () => void }) {
       input?.scrollIntoView({ block: 'center' })
     })
   }
-  const [asked, setAsked] = useState(false)
-  if (open && !asked) setAsked(true)
+  const asked = useEver(open)
   return (
     asked && (
       <Suspense>
-        <KeysHelp
+        <PageKeysHelp
           open={open}
           onClose={() => setOpen(false)}
-          entries={entries}
+          part={part}
+          caseId={shownCase(store)}
           onInsert={insert}
           onNotes={() => (setOpen(false), showNotes())}
         />

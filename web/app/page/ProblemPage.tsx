@@ -3,19 +3,17 @@ import { Link, NavLink, Outlet, useLocation, useRouteLoaderData } from 'react-ro
 import { determinacy, type Outcome } from '@viga/core'
 import { Press } from '../widgets/Press'
 import { useAsking } from '../check/asking'
-import { useByHand } from '../check/by-hand'
-import { useCheckNotes } from '../check/notes'
 import { useHeldBack, useKeptShows } from '../check/shows'
+import { useCheckOverlay } from '../check/use-overlay'
 import { Figure, type Overlay } from '../figure/Figure'
 import type { GroupEditor as Many } from '../given/GroupEditor'
 import type { SelectedEditor as One } from '../given/SelectedEditor'
 import type { StoredProblem } from '../server/problems.server'
 import { afterPaint } from '../widgets/after-paint'
-import { warmTypesetter } from '../widgets/Formula'
 import { quietly } from '../widgets/quietly'
+import { useEver } from '../widgets/use-ever'
 import { TopLine } from '../widgets/TopLine'
 import { calmed } from '../sheet/calm'
-import { Conflict } from './Conflict'
 import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
 import { useWarning } from '../results/buckling/use-warning'
 import { useResultsOverlay } from '../results/overlay'
@@ -34,14 +32,20 @@ import { Tools } from './Tools'
 import './sheet.css'
 import './narrow.css'
 
-/** The other parts, ahead of their opening; what does not arrive now is asked for again then. */
+/**
+ * The other parts and the typesetter, ahead of their opening. What does not arrive now is asked for again
+ * then.
+ */
 const fetchParts = () =>
   void Promise.all([
+    import('../widgets/Formula').then(({ warmTypesetter }) => void warmTypesetter()),
     import('../working/Working'),
     import('../results/Results'),
     import('../check/Check'),
     loadOne(),
     loadMany(),
+    import('../figure/Ghost'),
+    import('../figure/Handles'),
   ]).catch(() => {})
 
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
@@ -51,7 +55,6 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
   useMoved(store)
-  useEffect(warmTypesetter, [])
   useEffect(() => quietly(fetchParts), [])
   const [projected, setProjected] = useState(false)
   return (
@@ -82,7 +85,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
         <FigureBeside />
         <Divide />
         <section className="sheet" aria-label="Sheet">
-          <Conflict />
+          <Conflicted />
           <Gone />
           <Unsent />
           <RunningHead />
@@ -151,16 +154,15 @@ function FigureBeside() {
       shown.plate === plate ? undefined : afterPaint(() => startTransition(() => show({ part, plate }))),
     [shown, part, plate],
   )
-  const notesOn = useCheckNotes(shown.part === 'check')
   const results = useResultsOverlay(part === 'results' ? viewOf(step) : undefined)
   const redrawn = useRedrawn(part === 'check')
   const asking = useAsking(part === 'check')
-  const byHand = useByHand(part === 'check')
+  const check = useCheckOverlay(shown.part === 'check')
   const covered = useHeldBack()
   const warning = useWarning(part === 'results' && !covered)
   const overlay = useMemo(
-    () => ({ notesOn, covered, byHand, note: warning, ...asking, ...results, ...redrawn }),
-    [notesOn, covered, byHand, warning, asking, results, redrawn],
+    () => ({ covered, note: warning, ...check, ...asking, ...results, ...redrawn }),
+    [check, covered, warning, asking, results, redrawn],
   )
   return <Figure {...shown} panels={PANELS} overlay={overlay} />
 }
@@ -212,14 +214,25 @@ function stateWords(outcome: Outcome): string {
   return degree <= 0 ? 'stable, determinate' : `stable, ${TIMES[degree] ?? `${degree} times`} indeterminate`
 }
 
+/** What is asked when another version was saved meanwhile. */
+function Conflicted() {
+  const ever = useEver(useSheet((s) => s.save.kind === 'conflict'))
+  return (
+    ever && (
+      <Suspense>
+        <Conflict />
+      </Suspense>
+    )
+  )
+}
+
 /** Why a press changed nothing, or what an edit did beyond its name: for a while, or until the next edit. */
 function Told() {
   const store = useSheetStore()
   const refused = useSheet((s) => s.refused)
   const said = useSheet((s) => s.said)
   const words = refused ?? said
-  const [needed, setNeeded] = useState(false)
-  if (words !== null && !needed) setNeeded(true)
+  const needed = useEver(words !== null)
   return (
     needed && (
       <Suspense>
@@ -234,7 +247,8 @@ function Told() {
   )
 }
 
-// the strip of words and the view for a class come when they are first needed
+// the strip of words, the question of a conflict and the view for a class come when they are first needed
+const Conflict = lazy(() => import('./Conflict').then((m) => ({ default: m.Conflict })))
 const FirstNotes = lazy(() => import('./FirstNotes').then((m) => ({ default: m.FirstNotes })))
 const Projector = lazy(() => import('./Projector').then((m) => ({ default: m.Projector })))
 const Snackbar = lazy(() => import('@mui/material/Snackbar'))

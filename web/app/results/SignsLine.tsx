@@ -1,40 +1,18 @@
-import Popover from '@mui/material/Popover'
-import { setSigns, type Signs } from '@viga/core'
-import { useState } from 'react'
-import { useSheet, useEdit } from '../sheet/context'
-import { OneOf } from '../widgets/Tick'
+import { lazy, Suspense, useState } from 'react'
+import { useSheet } from '../sheet/context'
 import { Press } from '../widgets/Press'
+import { useEver } from '../widgets/use-ever'
 import { useSigns } from './solved'
 
-/** The choices of each convention in words, its own first. */
-const CHOICES: { [K in keyof Signs]: { name: string; of: Record<Signs[K], string>; truss: boolean } } = {
-  momentSide: {
-    name: 'Moments are drawn',
-    of: { tension: 'on the side in tension', compression: 'on the side in compression' },
-    truss: false,
-  },
-  moment: {
-    name: 'A moment is positive',
-    of: { sagging: 'sagging, from start to end', hogging: 'hogging, from start to end' },
-    truss: false,
-  },
-  axial: {
-    name: 'An axial force is positive',
-    of: { tension: 'in tension', compression: 'in compression' },
-    truss: true,
-  },
-  shear: {
-    name: 'A shear is positive',
-    of: { 'left-up': 'up on the left part', 'left-down': 'down on the left part' },
-    truss: false,
-  },
-}
+// the choices come when they are first asked for
+const SignsChoice = lazy(() => import('./SignsChoice'))
 
 /** The sign conventions in one sentence, and the way to others. */
 export function SignsLine() {
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const signs = useSigns()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const asked = useEver(anchor !== null)
   const { momentSide, moment, axial } = signs
   const positive =
     axial === 'tension' ? '+ tension (T), − compression (C)' : '+ compression (C), − tension (T)'
@@ -54,39 +32,11 @@ export function SignsLine() {
       <Press className="textlink" aria-haspopup="dialog" onClick={(e) => setAnchor(e.currentTarget)}>
         Other signs
       </Press>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-        transformOrigin={{ vertical: 'top', horizontal: 'right' }}
-        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Sign conventions' } }}
-      >
-        <SignsForm signs={signs} truss={truss} />
-      </Popover>
+      {asked && (
+        <Suspense>
+          <SignsChoice anchor={anchor} onClose={() => setAnchor(null)} />
+        </Suspense>
+      )}
     </p>
-  )
-}
-
-function SignsForm({ signs, truss }: { signs: Signs; truss: boolean }) {
-  const apply = useEdit()
-  const choose = (change: Partial<Signs>) => apply('sign convention', (p) => setSigns(p, change))
-  return (
-    <div className="signs-form">
-      {(Object.keys(CHOICES) as (keyof Signs)[])
-        .filter((key) => !truss || CHOICES[key].truss)
-        .map((key) => (
-          <fieldset key={key}>
-            <legend>{CHOICES[key].name}</legend>
-            {Object.entries(CHOICES[key].of).map(([value, words]) => (
-              <label key={value}>
-                <OneOf name={key} checked={signs[key] === value} onChange={() => choose({ [key]: value })} />
-                {` ${words}`}
-              </label>
-            ))}
-          </fieldset>
-        ))}
-      <p className="quiet">Kept with this problem, and named wherever a number stands.</p>
-    </div>
   )
 }

@@ -1,7 +1,8 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import type { Overlay } from '../figure/Figure'
 import { useDisplay, useSheet, useSheetStore, useSolved } from '../sheet/context'
 import { useCompared } from '../sheet/use-compared'
+import { useFetched } from '../widgets/use-fetched'
 import type { ResultViewKey } from './views'
 
 /**
@@ -32,12 +33,3 @@ export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | un
 
 const fetchFreeBody = () => import('./free-body/overlay').then((m) => m.freeBodyOverlay)
 const fetchStress = () => import('./stress/overlay').then((m) => m.stressOverlay)
-
-/** A function that is fetched when it is first asked for. */
-function useFetched<F>(on: boolean, fetch: () => Promise<F>): F | undefined {
-  const [found, setFound] = useState<{ f: F }>()
-  useEffect(() => {
-    if (on && !found) void fetch().then((f) => setFound({ f }))
-  }, [on, found, fetch])
-  return found?.f
-}

@@ -1,15 +1,19 @@
 import { createSolver, type Outcome, type Problem } from '@viga/core'
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import type { SolverWorker } from './solver.worker'
 
 let worker: Remote<SolverWorker> | undefined
 
-/** The solver in a worker; where there are no workers (tests), one in this thread. */
-function solverElsewhere(): (problem: Problem) => Promise<Outcome> {
+/**
+ * The solver in a worker; where there are no workers (tests), one in this thread. What speaks with the worker
+ * is fetched with it: most problems are solved on the page itself.
+ */
+async function solverElsewhere(): Promise<(problem: Problem) => Promise<Outcome>> {
   if (typeof Worker === 'undefined') {
     const solve = createSolver()
     return (problem) => Promise.resolve(solve(problem))
   }
+  const { wrap } = await import('comlink')
   const remote = (worker ??= wrap<SolverWorker>(
     new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' }),
   ))
@@ -31,7 +35,7 @@ export function solveNewest(done: (problem: Problem, outcome: Outcome) => void):
     while (waiting) {
       const problem = waiting
       waiting = undefined
-      done(problem, await (solve ??= solverElsewhere())(problem))
+      done(problem, await (solve ??= await solverElsewhere())(problem))
     }
     busy = false
   }

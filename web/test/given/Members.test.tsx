@@ -47,7 +47,7 @@ describe('the table of members', () => {
   it('opens what each end passes on: a spring with its stiffness, a release, nothing', async () => {
     const { user, problem } = inSheet(beam, <Members />)
     await user.click(screen.getByRole('button', { name: 'ends and behaviour of AB' }))
-    const turning = screen.getByRole('combobox', { name: 'turning at B of AB' })
+    const turning = await screen.findByRole('combobox', { name: 'turning at B of AB' })
     await user.selectOptions(turning, 'by a spring')
     expect(member(problem(), 'AB').releases).toEqual({ end: { M: '1000 kN*m' } })
     const stiffness = screen.getByRole('textbox', { name: 'spring M at B of AB' })
@@ -64,7 +64,7 @@ describe('the table of members', () => {
     const { user } = inSheet(beam, <Members />)
     const more = screen.getByRole('button', { name: 'ends and behaviour of AB' })
     await user.click(more)
-    await user.click(screen.getByRole('checkbox', { name: 'keeps its length' }))
+    await user.click(await screen.findByRole('checkbox', { name: 'keeps its length' }))
     await user.click(screen.getByRole('checkbox', { name: 'deforms in shear too' }))
     await user.click(more)
     expect(more.textContent).toBe('keeps length, shear')
@@ -73,7 +73,7 @@ describe('the table of members', () => {
   it('leaves a bar its axial force alone', async () => {
     const { user } = inSheet(beam, <Members />)
     await user.click(screen.getByRole('button', { name: 'ends and behaviour of AB' }))
-    await user.click(screen.getByRole('checkbox', { name: 'a bar: axial force alone' }))
+    await user.click(await screen.findByRole('checkbox', { name: 'a bar: axial force alone' }))
     expect(screen.queryByRole('combobox', { name: 'turning at A of AB' })).toBeNull()
     expect(screen.getByRole('combobox', { name: 'along at A of AB' })).toBeTruthy()
   })

@@ -10,7 +10,7 @@ describe('shapes to begin with', () => {
 
   it('stand open on an empty sheet, and put in a beam that can be solved', async () => {
     const { user, problem } = inSheet(empty, <Start open={false} setOpen={() => {}} />)
-    const spans = screen.getByRole('textbox', { name: 'spans' })
+    const spans = await screen.findByRole('textbox', { name: 'spans' })
     await user.clear(spans)
     await user.type(spans, '3@5')
     await user.click(screen.getByRole('button', { name: 'put it in' }))
@@ -20,7 +20,7 @@ describe('shapes to begin with', () => {
 
   it.each(['frame', 'gable'])('put in a %s of members that hold together', async (kind) => {
     const { user, problem } = inSheet(empty, <Start open={false} setOpen={() => {}} />)
-    await user.selectOptions(screen.getByRole('combobox', { name: 'starting shape' }), kind)
+    await user.selectOptions(await screen.findByRole('combobox', { name: 'starting shape' }), kind)
     await user.click(screen.getByRole('button', { name: 'put it in' }))
     expect(problem().members.length).toBeGreaterThan(2)
     expect(createSolver()(problem()).stage).toBe('solved')
@@ -28,7 +28,7 @@ describe('shapes to begin with', () => {
 
   it('say at once what cannot be read, and put nothing in', async () => {
     const { user, problem } = inSheet(empty, <Start open={false} setOpen={() => {}} />)
-    const spans = screen.getByRole('textbox', { name: 'spans' })
+    const spans = await screen.findByRole('textbox', { name: 'spans' })
     await user.clear(spans)
     await user.type(spans, '3@')
     expect(screen.getByRole('button', { name: 'put it in' })).toHaveProperty('disabled', true)

@@ -39,7 +39,7 @@ describe('the table of supports', () => {
   it('makes a direction a spring, then free', async () => {
     const { user, problem } = inSheet(beam, <Supports />)
     await user.click(screen.getByRole('button', { name: 'springs and settlement at C' }))
-    const y = screen.getByRole('combobox', { name: 'y of the support at C' })
+    const y = await screen.findByRole('combobox', { name: 'y of the support at C' })
     await user.selectOptions(y, 'spring')
     const k = screen.getByRole('textbox', { name: 'spring y at C' })
     await user.clear(k)
@@ -52,7 +52,7 @@ describe('the table of supports', () => {
   it('settles a held direction in the case that is chosen', async () => {
     const { user, problem } = inSheet(twoCases, <Supports />)
     await user.click(screen.getByRole('button', { name: 'springs and settlement at A' }))
-    await user.type(screen.getByRole('textbox', { name: 'settlement y at A' }), '-12 mm')
+    await user.type(await screen.findByRole('textbox', { name: 'settlement y at A' }), '-12 mm')
     expect(at(problem(), 'A')?.settlement).toEqual({ y: '-12 mm' })
     await user.selectOptions(
       screen.getByRole('combobox', { name: 'case of the settlement at A' }),

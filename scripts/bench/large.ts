@@ -1,0 +1,107 @@
+import { chromium, type Page } from '@playwright/test'
+import { serve } from '../serve.mjs'
+import { tower } from './tower.js'
+
+/**
+ * A structure of 2,000 members in the Results: the time from frame to frame while its Figure is panned and
+ * zoomed, the time from a key to another diagram, and the envelope of 20 combinations.
+ */
+
+const sorted = (all: readonly number[]) => [...all].sort((a, b) => a - b)
+const share = (all: readonly number[], part: number) => sorted(all)[Math.floor(all.length * part)]
+
+const problem = tower(26, 37)
+const combinations = Array.from({ length: 20 }, (_, i) => ({
+  id: `C${i + 1}`,
+  title: `Combination ${i + 1}`,
+  factors: Object.fromEntries((problem.loadCases ?? []).map((c, j) => [c.id, 1 + 0.1 * ((i * (j + 3)) % 7)])),
+}))
+
+/** Frames while something is done in each of them, ms. */
+async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
+  return page.evaluate(async (kind) => {
+    const svg = document.querySelector('.figure svg')!
+    svg.setPointerCapture = () => {} // there is no pointer to capture
+    const { left, top, width, height } = svg.getBoundingClientRect()
+    const at = (dx: number, dy: number) => ({
+      bubbles: true,
+      cancelable: true,
+      clientX: left + width / 2 + dx,
+      clientY: top + height / 2 + dy,
+    })
+    const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve))
+    const pan = (k: number) =>
+      svg.dispatchEvent(
+        new PointerEvent('pointermove', {
+          ...at(60 * Math.sin(k / 9), 40 * Math.sin(k / 7)),
+          buttons: 1,
+          pointerId: 1,
+        }),
+      )
+    const zoom = (k: number) =>
+      svg.dispatchEvent(new WheelEvent('wheel', { ...at(0, 0), deltaY: Math.sin(k / 12) > 0 ? -24 : 24 }))
+    if (kind === 'pan')
+      svg.dispatchEvent(new PointerEvent('pointerdown', { ...at(0, 0), buttons: 1, button: 0, pointerId: 1 }))
+    const out: number[] = []
+    let last = await frame()
+    for (let k = 1; k <= 120; k++) {
+      if (kind === 'pan') pan(k)
+      else zoom(k)
+      const now = await frame()
+      out.push(now - last)
+      last = now
+    }
+    if (kind === 'pan') svg.dispatchEvent(new PointerEvent('pointerup', { ...at(0, 0), pointerId: 1 }))
+    await new Promise((resolve) => setTimeout(resolve, 1500)) // the drawing for the view it came to rest in
+    return out
+  }, what)
+}
+
+/** From a key to the painted diagram, ms. */
+async function switched(page: Page): Promise<number[]> {
+  return page.evaluate(async () => {
+    const out: number[] = []
+    for (let k = 0; k < 12; k++) {
+      const from = performance.now()
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'nvm'[k % 3], bubbles: true }))
+      await new Promise<void>((resolve) => {
+        const { port1, port2 } = new MessageChannel()
+        port1.onmessage = () => resolve()
+        requestAnimationFrame(() => port2.postMessage(null))
+      })
+      out.push(performance.now() - from)
+      await new Promise((resolve) => setTimeout(resolve, 400))
+    }
+    return out
+  })
+}
+
+const { address, stop } = await serve()
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+})
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const made = await page.request.post(`${address}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify({ ...problem, combinations, title: 'bench: large' }) },
+    maxRedirects: 0,
+  })
+  const results = address + made.headers().location.replace('/given', '/results')
+  await page.goto(results, { waitUntil: 'networkidle' })
+  await page.locator('.running-note', { hasText: 'stable' }).waitFor()
+  const members = problem.members.length
+  for (const what of ['pan', 'zoom'] as const) {
+    const times = await frames(page, what)
+    console.log(
+      `large: ${what} of ${members} members with their moments: a frame every ` +
+        `${share(times, 0.5).toFixed(1)} ms (median), nine of ten within ${share(times, 0.9).toFixed(1)} ms ` +
+        '(16.7 is 60 a second; painted without a graphics card here)',
+    )
+  }
+  const times = await switched(page)
+  console.log(`large: another diagram of ${members} members: ${share(times, 0.5).toFixed(0)} ms (median)`)
+} finally {
+  await browser.close()
+  await stop()
+}
