@@ -1,5 +1,5 @@
-// npm run bench: times the solver over sizes, one edit of a demo problem to repainted diagrams, and the
-// weight of the problem page.
+// npm run bench: times the solver over sizes, one edit of a demo problem to repainted diagrams, the weight of
+// the problem page, and the Figure of a large structure.
 import { join } from 'node:path'
 import { ensureBuild, ensurePackages, ensureDebian, CHROMIUM, MARIADB, root, run } from './tools.mjs'
 
@@ -7,7 +7,7 @@ await ensurePackages()
 await ensureDebian({ ...MARIADB, ...CHROMIUM })
 await ensureBuild()
 const { build } = await import('esbuild')
-for (const name of ['solver', 'second-order', 'page']) {
+for (const name of ['solver', 'second-order', 'page', 'large']) {
   // beside the scripts it uses, so that its imports resolve
   const outfile = join(root, `scripts/dist/bench-${name}.mjs`)
   await build({

@@ -94,8 +94,9 @@ try {
   for (const what of ['pan', 'zoom'] as const) {
     const times = await frames(page, what)
     console.log(
-      `large: ${what} of ${members} members with their moments: a frame every ` +
-        `${share(times, 0.5).toFixed(1)} ms (median), nine of ten within ${share(times, 0.9).toFixed(1)} ms ` +
+      `large: ${what} of ${members} members with moments: a frame every ` +
+        `${share(times, 0.5).toFixed(1)} ms (median), nine of ten within ` +
+        `${share(times, 0.9).toFixed(1)} ms ` +
         '(16.7 is 60 a second; painted without a graphics card here)',
     )
   }

@@ -1,14 +1,12 @@
-import GlobalStyles from '@mui/material/GlobalStyles'
-import { StyledEngineProvider, ThemeProvider } from '@mui/system'
-import { useEffect } from 'react'
+import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
 import './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
-import { OpenDropped } from './shelf/OpenDropped'
 import { schemeIn, useChosenScheme } from './theme/scheme'
-import { theme, themeVariables } from './theme/theme'
+import { theme } from './theme/theme'
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { many, person } = context.access
@@ -47,15 +45,31 @@ export function Layout({ children }: { children: React.ReactNode }) {
 
 export const meta: Route.MetaFunction = () => [{ title: 'Viga' }]
 
+/**
+ * The cookie says which colours; without these, which its types leave out, the library writes its own choice
+ * over it.
+ */
+const COLOURS_ARE_OURS = { colorSchemeNode: null, storageManager: null }
+
+// what takes dropped files follows the page
+const OpenDropped = lazy(() => import('./shelf/OpenDropped').then((m) => ({ default: m.OpenDropped })))
+
 export default function Root() {
-  // the page answers to keys and clicks from here on; the browser tests wait for it
-  useEffect(() => document.body.setAttribute('data-live', ''), [])
+  const [live, setLive] = useState(false)
+  useEffect(() => {
+    // the page answers to keys and clicks from here on; the browser tests wait for it
+    document.body.setAttribute('data-live', '')
+    setLive(true)
+  }, [])
   return (
     <StyledEngineProvider enableCssLayer>
-      <ThemeProvider theme={theme}>
-        <GlobalStyles styles={themeVariables} />
+      <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
         <Outlet />
-        <OpenDropped />
+        {live && (
+          <Suspense>
+            <OpenDropped />
+          </Suspense>
+        )}
       </ThemeProvider>
     </StyledEngineProvider>
   )

@@ -109,7 +109,7 @@ const JointRow = memo(function JointRow({
 })
 
 /** The empty row: x, tab, y, enter makes a joint under the next free letter. */
-function NewJoint() {
+const NewJoint = memo(function NewJoint() {
   const apply = useEdit()
   const label = useSheet((s) => nextNodeLabel(s.problem))
   const [fields, setFields] = useNewRow('joint', { id: '', x: '', y: '' })
@@ -154,10 +154,10 @@ function NewJoint() {
       <td />
     </tr>
   )
-}
+})
 
 /** A joint stated by others: so far from one, or where two members meet. */
-function RelativeJoint() {
+const RelativeJoint = memo(function RelativeJoint() {
   const store = useSheetStore()
   const apply = useEdit()
   const add = (text: string) => {
@@ -174,26 +174,20 @@ function RelativeJoint() {
       onAdd={add}
     />
   )
-}
+})
 
 /** Names for all joints at once, and the grid to draw on. */
-function JointTools({ onStart }: { onStart: () => void }) {
+const JointTools = memo(function JointTools({ onStart }: { onStart: () => void }) {
   const apply = useEdit()
-  const problem = useSheet((s) => s.problem)
+  const count = useSheet((s) => s.problem.nodes.length)
   const [open, setOpen] = useState(false)
   const rename = (value: string) => {
     const [style, order] = value.split(' ') as ['letters' | 'numbers', 'listed' | 'place']
     apply('names of the joints', (p) => edit.renameNodes(p, renumberNodes(p, style, order)))
   }
-  const kept = (problem.view?.grid ?? {}) as { across?: string; up?: string }
-  const put = (across: string, up: string) =>
-    baysRefusal(across, problem) ??
-    baysRefusal(up, problem) ??
-    apply('grid', (p) => setGrid(p, across, up), { shown: true })?.message ??
-    null
   return (
     <div className="note">
-      {problem.nodes.length > 1 && (
+      {count > 1 && (
         <Pick
           className="cell-select rename"
           aria-label="name all joints"
@@ -207,7 +201,7 @@ function JointTools({ onStart }: { onStart: () => void }) {
           <option value="numbers place">1, 2, 3 from left to right</option>
         </Pick>
       )}
-      {problem.nodes.length > 0 && (
+      {count > 0 && (
         <Press className="quiet link" onClick={onStart}>
           put in a beam, frame or truss
         </Press>
@@ -215,24 +209,42 @@ function JointTools({ onStart }: { onStart: () => void }) {
       <Press className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>
         grid of bays
       </Press>
-      {open && (
-        <span className="grid-fields">
-          across{' '}
-          <TextField
-            name="grid across"
-            placeholder="3@4, 5.5"
-            value={String(kept.across ?? '')}
-            onCommit={(t) => put(t, String(kept.up ?? ''))}
-          />{' '}
-          up{' '}
-          <TextField
-            name="grid up"
-            placeholder="3, 3"
-            value={String(kept.up ?? '')}
-            onCommit={(t) => put(String(kept.across ?? ''), t)}
-          />
-        </span>
-      )}
+      {open && <GridFields />}
     </div>
+  )
+})
+
+/** The spacings of the person's own grid, across and up. */
+function GridFields() {
+  const apply = useEdit()
+  const store = useSheetStore()
+  const grid = useSheet((s) => s.problem.view?.grid)
+  const kept = (grid ?? {}) as { across?: string; up?: string }
+  const put = (across: string, up: string) => {
+    const { problem } = store.getState()
+    return (
+      baysRefusal(across, problem) ??
+      baysRefusal(up, problem) ??
+      apply('grid', (p) => setGrid(p, across, up), { shown: true })?.message ??
+      null
+    )
+  }
+  return (
+    <span className="grid-fields">
+      across{' '}
+      <TextField
+        name="grid across"
+        placeholder="3@4, 5.5"
+        value={String(kept.across ?? '')}
+        onCommit={(t) => put(t, String(kept.up ?? ''))}
+      />{' '}
+      up{' '}
+      <TextField
+        name="grid up"
+        placeholder="3, 3"
+        value={String(kept.up ?? '')}
+        onCommit={(t) => put(String(kept.across ?? ''), t)}
+      />
+    </span>
   )
 }

@@ -1,5 +1,5 @@
 import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
-import { lazy, memo, Suspense, useMemo, useState } from 'react'
+import { createContext, lazy, memo, Suspense, useContext, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
 import { structureOf, useDisplay, useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
@@ -19,7 +19,6 @@ export function Members() {
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const sections = useSheet((s) => s.problem.sections)
   const materials = useSheet((s) => s.problem.materials)
-  const display = useDisplay()
   const lengths = useMemo(
     () => new Map(structureOf(outcome)?.members.map((m) => [m.id, m.length])),
     [outcome],
@@ -29,51 +28,51 @@ export function Members() {
   const { rows, others } = useWindowed(members, (m) => thing.member(m.id), 7)
   return (
     <Block title="Members">
-      <table className="t" data-rows="members" onKeyDown={onGridKeys}>
-        <thead>
-          <tr>
-            <th style={{ width: 92 }}>Member</th>
-            <th>Length</th>
-            <th>Section</th>
-            {(materials?.length ?? 0) > 1 && <th>Material</th>}
-            {!truss && <th>Ends</th>}
-            <td />
-            <td style={{ width: 24 }} />
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ item: m }) => (
-            <OfThing key={m.id} thing={thing.member(m.id)}>
-              <MemberRow
-                m={m}
-                length={
-                  lengths.has(m.id)
-                    ? `${formatPlain(lengths.get(m.id)! * display.length.perSI, 4)} ${display.length.unit}`
-                    : ''
-                }
-                truss={truss}
-                sections={sectionIds}
-                materials={materialIds}
-              />
-            </OfThing>
-          ))}
-          {others}
-          <NewMembers />
-        </tbody>
-      </table>
+      <Lengths value={lengths}>
+        <table className="t" data-rows="members" onKeyDown={onGridKeys}>
+          <thead>
+            <tr>
+              <th style={{ width: 92 }}>Member</th>
+              <th>Length</th>
+              <th>Section</th>
+              {(materials?.length ?? 0) > 1 && <th>Material</th>}
+              {!truss && <th>Ends</th>}
+              <td />
+              <td style={{ width: 24 }} />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ item: m }) => (
+              <OfThing key={m.id} thing={thing.member(m.id)}>
+                <MemberRow m={m} truss={truss} sections={sectionIds} materials={materialIds} />
+              </OfThing>
+            ))}
+            {others}
+            <NewMembers />
+          </tbody>
+        </table>
+      </Lengths>
     </Block>
   )
 }
 
+/** The lengths of the members by label, m: of a row whose joint moves only the length is drawn anew. */
+const Lengths = createContext<ReadonlyMap<string, number>>(new Map())
+
+function Length({ of }: { of: string }) {
+  const length = useContext(Lengths).get(of)
+  const { perSI, unit } = useDisplay().length
+  return length === undefined ? null : `${formatPlain(length * perSI, 4)} ${unit}`
+}
+
 interface RowProps {
   m: Member
-  length: string
   truss: boolean
   sections: string[]
   materials: string[]
 }
 
-const MemberRow = memo(function MemberRow({ m, length, truss, sections, materials }: RowProps) {
+const MemberRow = memo(function MemberRow({ m, truss, sections, materials }: RowProps) {
   const apply = useEdit()
   const row = useRow(thing.member(m.id))
   const [open, setOpen] = useState(false)
@@ -85,7 +84,9 @@ const MemberRow = memo(function MemberRow({ m, length, truss, sections, material
         <td title={`from ${m.start} to ${m.end}`}>
           <MemberLabel m={m} />
         </td>
-        <td className="ro">{length}</td>
+        <td className="ro">
+          <Length of={m.id} />
+        </td>
         <td>
           <Choice of={m} name="section" options={sections} />
         </td>
@@ -170,7 +171,7 @@ function Choice({ of: m, name, options }: { of: Member; name: 'section' | 'mater
 }
 
 /** Joints one after another make a chain of members: ABC, or 1 2 3. */
-function NewMembers() {
+const NewMembers = memo(function NewMembers() {
   const store = useSheetStore()
   const apply = useEdit()
   const add = (text: string) => {
@@ -193,4 +194,4 @@ function NewMembers() {
       onAdd={add}
     />
   )
-}
+})

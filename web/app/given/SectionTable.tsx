@@ -7,10 +7,10 @@ import {
   type Dimension,
   type Section,
 } from '@viga/core'
-import { useMemo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
-import { structureOf, useEdit, useSheet } from '../sheet/context'
+import { structureOf, useEdit, useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
 import { Pick } from '../widgets/Pick'
 import { sectionShape, type SectionShape } from './cross-section'
@@ -41,18 +41,20 @@ export function SectionTable() {
 }
 
 /** A section: its name, how it is stated, its values and what follows from them. */
-function SectionRow({ s }: { s: Section }) {
+const SectionRow = memo(function SectionRow({ s }: { s: Section }) {
   const apply = useEdit()
-  const problem = useSheet((x) => x.problem)
+  const store = useSheetStore()
+  const units = useSheet((x) => x.problem.units)
+  const symbols = useSheet((x) => x.problem.symbols)
   const [open, setOpen] = useState(false)
   const name = `section ${s.id}`
   const put: PutSection = (change, merge) => apply(name, (p) => edit.setSection(p, s.id, change), { merge })
   const rename = (id: string) =>
-    problem.sections?.some((o) => o.id === id)
+    store.getState().problem.sections?.some((o) => o.id === id)
       ? `There is a section ${id} already.`
       : (put({ id })?.message ?? null)
   const by = wayOf(s)
-  const shape = useMemo(() => sectionShape(s, problem), [s, problem])
+  const shape = useMemo(() => sectionShape(s, { units, symbols }), [s, units, symbols])
   return (
     <>
       <tr>
@@ -93,7 +95,7 @@ function SectionRow({ s }: { s: Section }) {
       {open && <MoreOfSection s={s} shape={shape} put={put} />}
     </>
   )
-}
+})
 
 const MORE: readonly {
   key: 'shearArea' | 'depth' | 'yTop' | 'yBottom'

@@ -21,7 +21,10 @@ export interface SectionShape {
  * The shape of a section, from its sides or its designation; undefined when it is given by A and I, or cannot
  * be read.
  */
-export function sectionShape(s: Section, problem: Problem): SectionShape | undefined {
+export function sectionShape(
+  s: Section,
+  problem: Pick<Problem, 'units' | 'symbols'>,
+): SectionShape | undefined {
   if (s.catalogue !== undefined) {
     const rolled = findRolled(s.catalogue)
     if (!rolled) return undefined

@@ -1,4 +1,4 @@
-import { createTheme, type CssVarsTheme } from '@mui/material/styles'
+import { createTheme } from '@mui/material/styles'
 
 const type = (fontFamily: string, fontSize: number, lineHeight: string, fontWeight = 400) => ({
   fontFamily,
@@ -196,9 +196,3 @@ export const theme = createTheme({
     },
   },
 })
-
-/**
- * The colours of the theme as CSS variables, light and dark. The cookie says which of them hold, so the
- * library's own provider, which chooses colours and keeps the choice, is left out.
- */
-export const themeVariables = (theme as unknown as CssVarsTheme).generateStyleSheets()
