@@ -14,8 +14,8 @@ import { computedValues } from '../../src/checking/slips/values.js'
 import { anyFrame } from './any-frame.js'
 
 /**
- * Sheets of hand values from random frames with one slip, or none. The slip is made in the statement, which is
- * solved as any other: nothing of the search for slips has a part in it.
+ * Sheets of hand values from random frames with one slip, or none. The slip is made in the statement, which
+ * is solved as any other: nothing of the search for slips has a part in it.
  */
 
 const SAMPLES = 70
@@ -49,12 +49,12 @@ const hinged = (m: Member) => m.releases?.end?.M === true
 /** A statement with the slip, or undefined where the frame gives no room for it. */
 type Slip = (p: Problem, pick: number) => Problem | undefined
 
-const loadCount = (p: Problem) => p.loadCases![0].loads!.length
+const loadCount = (p: Problem) => p.loadCases![0].loads.length
 const onLoad =
   (change: (l: Load) => Load[] | undefined): Slip =>
   (p, pick) => {
     const at = pick % loadCount(p)
-    const made = change(p.loadCases![0].loads![at])
+    const made = change(p.loadCases![0].loads[at])
     return made && withLoad(p, at, () => made)
   }
 
