@@ -17,7 +17,7 @@ export function drawAxialForces(
   plain = false,
 ): DiagramDrawing {
   const { structure: s } = solution
-  const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
+  const out: DiagramDrawing = { groups: [], labelRequests: [], obstacles: [] }
   const forces = s.members.map((_, i) => (action.forces[6 * i + 3] - action.forces[6 * i]) / 2)
   const max = Math.max(0, ...forces.map(Math.abs))
   s.members.forEach((m, i) => {
@@ -48,7 +48,7 @@ export function drawAxialForces(
         ),
       ),
     )
-    out.wishes.push({
+    out.labelRequests.push({
       key: `nw${i}`,
       target,
       mark: {

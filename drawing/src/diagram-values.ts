@@ -118,7 +118,7 @@ function drawValue(
     plus(plus(top, l.up, s * (k + Math.abs(l.up.x) * w)), l.dir, along * (Math.abs(l.dir.x) * w + 9))
   const inward = p.x < m.length / 2 ? 1 : -1
   // a zero at an end is written only where the joint has no other label
-  out.wishes.push({
+  out.labelRequests.push({
     key: `w${member}.${p.x}`,
     target,
     mark: valueWord(text, tiny ? 'ink-3' : 'ink'),

@@ -2,7 +2,7 @@ import { thing } from '@viga/core'
 import type { Course, Signs, Solution, Stretch } from '@viga/core'
 import { sideOf, type DiagramKey } from './diagram-side'
 import { drawValues, ROUNDING, valueWord } from './diagram-values'
-import type { Obstacle, Wish } from './label-placement'
+import type { Obstacle, LabelRequest } from './label-placement'
 import { plus, polyline, type Group, type Ink, type Mark, type Vec } from './marks'
 import { memberLine, type View } from './view'
 
@@ -10,7 +10,7 @@ export type { DiagramKey }
 
 export interface DiagramDrawing {
   groups: Group[]
-  wishes: Wish[]
+  labelRequests: LabelRequest[]
   obstacles: Obstacle[]
 }
 
@@ -113,7 +113,7 @@ export function drawDiagram(
   const { structure: s } = solution
   const { key } = options
   const max = options.max ?? largest(courses, key)
-  const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
+  const out: DiagramDrawing = { groups: [], labelRequests: [], obstacles: [] }
   if (max === 0) return out
   const side = sideOf(key, options.signs)
   const said = new Set<string>()
@@ -126,7 +126,7 @@ export function drawDiagram(
     const target = thing.member(m.id)
     if (largest([courses[i]], key) <= ROUNDING * max) {
       const mark = valueWord('0', 'ink-3')
-      out.wishes.push({ key: `z${i}`, target, mark, candidates: besideMiddle(l, 10), optional: true })
+      out.labelRequests.push({ key: `z${i}`, target, mark, candidates: besideMiddle(l, 10), optional: true })
       return
     }
     const { edge, strokes } = outline(stretches, key, max, view.scale, at)

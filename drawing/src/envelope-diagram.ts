@@ -31,7 +31,7 @@ export function drawEnvelope(
 ): DiagramDrawing {
   const { structure: s } = solution
   const { key } = options
-  const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
+  const out: DiagramDrawing = { groups: [], labelRequests: [], obstacles: [] }
   const envelopes = s.members.map((m, i) =>
     m.bar && key !== 'N' ? [] : memberEnvelope(solution, actions, i, key, STATIONS),
   )
@@ -98,7 +98,7 @@ function sayExtremes(n: Named, l: ReturnType<typeof memberLine>, out: DiagramDra
     const w = (textWidth(text, 12.5) + textWidth(e.by, 11.5) + 8) / 2
     const outward = (k: number, along = 0) =>
       plus(plus(top, l.up, side * Math.sign(e.value) * (k + Math.abs(l.up.x) * w)), l.dir, along * w)
-    out.wishes.push({
+    out.labelRequests.push({
       key: `ew${n.member}.${e === range.max ? 'max' : 'min'}`,
       target: n.target,
       mark: { ...valueWord(text), aside: e.by },

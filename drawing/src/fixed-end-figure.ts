@@ -2,7 +2,7 @@ import { working, type Display, type StatedLoad, type Structure, type StructureM
 import { drawLoads, LOAD_HAND } from './loads'
 import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
 import { memberGroups } from './members'
-import { place, type Box, type Obstacle, type Placed, type Wish } from './label-placement'
+import { place, type Box, type Obstacle, type Placed, type LabelRequest } from './label-placement'
 import { supportGroups } from './supports'
 import { fit, memberLine } from './view'
 import { drawnLoads } from './words'
@@ -49,7 +49,7 @@ export function heldMember(
   const loads = drawLoads(alone, view, drawnLoads(alone, cases, display), LOAD_HAND)
   const obstacles: Obstacle[] = [{ a: l.a, b: l.b, half: 6, weight: 8 }, ...loads.obstacles]
   const boxes: Box[] = [...loads.boxes]
-  const wishes: Wish[] = [...loads.wishes]
+  const labelRequests: LabelRequest[] = [...loads.labelRequests]
   const groups: Group[] = [
     ...memberGroups(alone, view, 'timber'),
     ...supportGroups(alone, view),
@@ -64,10 +64,10 @@ export function heldMember(
       forces,
     )
     if (d.marks.length) groups.push({ key: `f${end}`, marks: d.marks })
-    wishes.push(...d.wishes, letter(alone.nodes[end].id, c, outward, l.up))
+    labelRequests.push(...d.labelRequests, letter(alone.nodes[end].id, c, outward, l.up))
     obstacles.push(...d.obstacles)
   }
-  const labels = place(wishes, obstacles, boxes, view)
+  const labels = place(labelRequests, obstacles, boxes, view)
   const ys = [
     ...labels.flatMap(({ box }) => [box.y - box.h / 2, box.y + box.h / 2]),
     ...obstacles.flatMap((o) => [o.a.y, o.b.y]),
@@ -120,7 +120,7 @@ const ownWeight = (m: StructureMember, factor: number): StatedLoad[] =>
         },
       ]
 
-const letter = (id: string, c: Vec, outward: Vec, up: Vec): Wish => ({
+const letter = (id: string, c: Vec, outward: Vec, up: Vec): LabelRequest => ({
   key: `n${id}`,
   mark: { t: 'text', text: id, size: 15, fill: 'ink', italic: true, serif: true, halo: true },
   candidates: [-1, 1].flatMap((k) => [
@@ -214,17 +214,17 @@ function endForces(place: EndPlace, own: readonly EndForce[], all: readonly EndF
         : f.at % 3 === 1
           ? endShear(place, f.value, w)
           : endAxial(place, f.value, w, beyond)
-    const wish: Wish = {
+    const labelRequest: LabelRequest = {
       key: `w${f.at}`,
       mark: { t: 'text', text: f.words, size: 12.5, weight: 600, fill: 'reaction', halo: true },
       candidates: mark.candidates,
       clear: 2,
     }
-    return { ...mark, wish }
+    return { ...mark, labelRequest }
   })
   return {
     marks: drawn.flatMap((d) => d.marks),
-    wishes: drawn.map((d) => d.wish),
+    labelRequests: drawn.map((d) => d.labelRequest),
     obstacles: drawn.flatMap((d) => d.obstacles),
   }
 }

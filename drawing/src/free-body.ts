@@ -7,7 +7,7 @@ import {
   type Place,
   type Structure,
 } from '@viga/core'
-import { place, type Box, type Obstacle, type Wish } from './label-placement'
+import { place, type Box, type Obstacle, type LabelRequest } from './label-placement'
 import {
   arrow,
   circle,
@@ -50,7 +50,7 @@ export function drawFreeBody(input: FreeBodyInput): Scene {
   const { structure: s, part, view, about } = input
   const mine = merged(input.forces)
   const groups: Group[] = [...(input.alone ? [] : ghost(s, view)), ...spreads(input, mine), ...body(input)]
-  const wishes: Wish[] = jointLetters(s, view).filter((w) => isIn(s, part, w.target))
+  const labelRequests: LabelRequest[] = jointLetters(s, view).filter((w) => isIn(s, part, w.target))
   const obstacles: Obstacle[] = []
   const boxes: Box[] = []
   const all = [...mine, ...merged(input.other ?? [])]
@@ -61,7 +61,7 @@ export function drawFreeBody(input: FreeBodyInput): Scene {
   all.forEach((f, i) => {
     const drawn = drawForce(input, f, i, most, i >= mine.length ? 1 : 0)
     groups.push(...drawn.groups)
-    wishes.push(...drawn.wishes)
+    labelRequests.push(...drawn.labelRequests)
     obstacles.push(...drawn.obstacles)
   })
   if (about) {
@@ -73,7 +73,7 @@ export function drawFreeBody(input: FreeBodyInput): Scene {
     ]
     groups.push({ key: 'about', marks })
   }
-  const labels = place(wishes, obstacles, boxes, view)
+  const labels = place(labelRequests, obstacles, boxes, view)
   return { groups, labels, enlarged: 0, grips: [], map: false, panels: false }
 }
 
@@ -160,13 +160,13 @@ function drawForce(
   face: 0 | 1,
 ) {
   const { structure: s, part, view, display } = input
-  const out = { groups: [] as Group[], wishes: [] as Wish[], obstacles: [] as Obstacle[] }
+  const out = { groups: [] as Group[], labelRequests: [] as LabelRequest[], obstacles: [] as Obstacle[] }
   const ink = INKS[f.kind]
   const target = 'node' in f.of ? thing.node(f.of.node) : thing.member(f.of.member)
   const c = plus(onScreen(view, f.x, f.y), shiftOf(input, face))
   const size = Math.hypot(f.fx, f.fy)
   const say = (key: string, text: string, around: Vec[]) =>
-    out.wishes.push({
+    out.labelRequests.push({
       key: `${key}${i}.${face}`,
       target,
       mark: { t: 'text', text, size: 12.5, weight: 600, fill: ink, halo: true },

@@ -4,7 +4,7 @@ import { barrier, boxOf, cut, discs, overlap, type Barrier, type Box, type Obsta
 export { boxOf, type Box, type Obstacle } from './label-boxes'
 
 /** A label to be placed: candidate positions in order of preference, each the centre of the words. */
-export interface Wish {
+export interface LabelRequest {
   key: string
   target?: string
   mark: Omit<TextMark, 'x' | 'y'>
@@ -55,17 +55,17 @@ const beyondFrame = (b: Box, frame: { width: number; height: number }): number =
     b.y + b.h / 2 - frame.height + EDGE,
   )
 
-/** What the places of a wish cost among barriers, boxes and the words that stand already. */
+/** The costs of the places of a label request among barriers, boxes and the words that stand already. */
 function costOf(
-  wish: Wish,
+  labelRequest: LabelRequest,
   barriers: readonly Barrier[],
   boxes: readonly Box[],
   words: readonly Box[],
   frame: { width: number; height: number } | undefined,
 ): CostOf {
-  const clear = wish.clear ?? 3
+  const clear = labelRequest.clear ?? 3
   // only obstacles within reach of the candidates can collide
-  const near = reachOf(wish)
+  const near = reachOf(labelRequest)
   const inWay = barriers.filter((o) => o.x0 < near.x1 && o.x1 > near.x0 && o.y0 < near.y1 && o.y1 > near.y0)
   const within = (b: Box) =>
     b.x - b.w / 2 < near.x1 && b.x + b.w / 2 > near.x0 && b.y - b.h / 2 < near.y1 && b.y + b.h / 2 > near.y0
@@ -73,7 +73,7 @@ function costOf(
   const wordsHere = words.filter(within)
   return (at, enough) => {
     let cost = 0
-    for (const b of discs(wish.mark, at)) {
+    for (const b of discs(labelRequest.mark, at)) {
       if (frame) cost += 120 * beyondFrame(b, frame)
       for (const t of wordsHere) cost += WORDS * overlap(b, t, clear)
       for (const t of takenHere) cost += overlap(b, t, clear)
@@ -87,8 +87,11 @@ function costOf(
   }
 }
 
-/** The best place of a wish: a candidate, or one farther out where all of them are crowded. */
-function bestPlace(wish: Wish, cost: CostOf): { cost: number; at: Vec; liking: number } | undefined {
+/** The best place of a label request: a candidate, or one farther out where all of them are crowded. */
+function bestPlace(
+  labelRequest: LabelRequest,
+  cost: CostOf,
+): { cost: number; at: Vec; liking: number } | undefined {
   let best: { cost: number; at: Vec } | undefined
   const look = (at: Vec, liking: number) => {
     if (best && best.cost <= liking) return
@@ -96,15 +99,15 @@ function bestPlace(wish: Wish, cost: CostOf): { cost: number; at: Vec; liking: n
     if (!best || found < best.cost) best = { cost: found, at }
   }
   let liking = 0
-  for (const at of wish.candidates) {
+  for (const at of labelRequest.candidates) {
     // later candidates are less preferred and cannot be better
     if (best && best.cost <= liking) break
     look(at, liking)
     liking += 0.4
   }
   // no candidate is free, so positions farther out are tried
-  if (best && best.cost > CROWDED && !wish.optional)
-    for (const at of firstOf(wish.candidates, 3))
+  if (best && best.cost > CROWDED && !labelRequest.optional)
+    for (const at of firstOf(labelRequest.candidates, 3))
       for (const r of OUTWARD)
         for (let k = 0; k < 16; k++) {
           const turn = (k * Math.PI) / 8
@@ -114,12 +117,11 @@ function bestPlace(wish: Wish, cost: CostOf): { cost: number; at: Vec; liking: n
 }
 
 /**
- * Places labels one after another, the first wishes first: each takes the candidate that collides least with
- * members,
- * load rows, supports and the labels before it; liking decides among free ones. Deterministic.
+ * Places labels one after another, the first requests first: each takes the candidate that collides least
+ * with members, load rows, supports and the labels before it; liking decides among free ones. Deterministic.
  */
 export function place(
-  wishes: readonly Wish[],
+  labelRequests: readonly LabelRequest[],
   obstacles: readonly Obstacle[],
   boxes: readonly Box[] = [],
   frame?: { width: number; height: number },
@@ -127,49 +129,56 @@ export function place(
   const words: Box[] = []
   const out: Placed[] = []
   const barriers = obstacles.map(barrier)
-  for (const wish of wishes) {
-    const best = bestPlace(wish, costOf(wish, barriers, boxes, words, frame))
-    if (!best || (wish.optional && best.cost > Math.max(1, best.liking))) continue
-    const [liked] = firstOf(wish.candidates, 1)
-    words.push(...discs(wish.mark, best.at))
-    out.push(placed(wish, best.at, liked))
+  for (const labelRequest of labelRequests) {
+    const best = bestPlace(labelRequest, costOf(labelRequest, barriers, boxes, words, frame))
+    if (!best || (labelRequest.optional && best.cost > Math.max(1, best.liking))) continue
+    const [liked] = firstOf(labelRequest.candidates, 1)
+    words.push(...discs(labelRequest.mark, best.at))
+    out.push(placed(labelRequest, best.at, liked))
   }
   return out
 }
 
-const placed = (wish: Wish, at: Vec, liked: Vec): Placed => ({
-  key: wish.key,
-  target: wish.target,
-  mark: { ...wish.mark, anchor: 'middle', x: at.x, y: at.y },
-  box: boxOf(wish.mark, at),
+const placed = (labelRequest: LabelRequest, at: Vec, liked: Vec): Placed => ({
+  key: labelRequest.key,
+  target: labelRequest.target,
+  mark: { ...labelRequest.mark, anchor: 'middle', x: at.x, y: at.y },
+  box: boxOf(labelRequest.mark, at),
   off: { x: at.x - liked.x, y: at.y - liked.y },
 })
 
 /**
  * Labels as they stood, each as far from the place it likes most as before: what they belong to is being
- * dragged, and they
- * go along with it without looking for another place. One that was left out stays out; a new one takes its
- * first place.
+ * dragged, and they go along with it without looking for another place. One that was left out stays out; a
+ * new one takes its first place.
  */
-export function placeAsBefore(wishes: readonly Wish[], before: readonly Placed[]): Placed[] {
+export function placeAsBefore(labelRequests: readonly LabelRequest[], before: readonly Placed[]): Placed[] {
   const offs = new Map(before.map((l) => [l.key, l.off]))
-  return wishes.flatMap((wish) => {
-    const off = offs.get(wish.key)
-    const [liked] = firstOf(wish.candidates, 1)
-    if (!liked || (!off && wish.optional)) return []
-    return [placed(wish, { x: liked.x + (off?.x ?? 0), y: liked.y + (off?.y ?? 0) }, liked)]
+  return labelRequests.flatMap((labelRequest) => {
+    const off = offs.get(labelRequest.key)
+    const [liked] = firstOf(labelRequest.candidates, 1)
+    if (!liked || (!off && labelRequest.optional)) return []
+    return [placed(labelRequest, { x: liked.x + (off?.x ?? 0), y: liked.y + (off?.y ?? 0) }, liked)]
   })
 }
 
-/** The rectangle that a wish's candidates, and the places round them, can cover. */
-function reachOf(wish: Wish) {
-  const w = textWidth(wish.mark.text, wish.mark.size) / 2 + (wish.mark.aside ? 60 : 0) + FARTHEST
+/** The rectangle that the candidates of a request, and the places round them, can cover. */
+function reachOf(labelRequest: LabelRequest) {
+  const w =
+    textWidth(labelRequest.mark.text, labelRequest.mark.size) / 2 +
+    (labelRequest.mark.aside ? 60 : 0) +
+    FARTHEST
   const out = { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity }
-  if (wish.about) {
-    const r = wish.about.r + w
-    return { x0: wish.about.c.x - r, x1: wish.about.c.x + r, y0: wish.about.c.y - r, y1: wish.about.c.y + r }
+  if (labelRequest.about) {
+    const r = labelRequest.about.r + w
+    return {
+      x0: labelRequest.about.c.x - r,
+      x1: labelRequest.about.c.x + r,
+      y0: labelRequest.about.c.y - r,
+      y1: labelRequest.about.c.y + r,
+    }
   }
-  for (const c of wish.candidates) {
+  for (const c of labelRequest.candidates) {
     out.x0 = Math.min(out.x0, c.x - w)
     out.x1 = Math.max(out.x1, c.x + w)
     out.y0 = Math.min(out.y0, c.y - w)

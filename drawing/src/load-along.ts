@@ -30,7 +30,7 @@ export function drawAlong(
   if (hand.small) return
   const mid = plus(times(a, 0.5), b, 0.5)
   const w = textWidth(d.words.main, 12.5) / 2
-  out.wishes.push({
+  out.labelRequests.push({
     key: `v${d.target}`,
     target: d.target,
     mark: loadLabel(d.words.end ? `${d.words.main} to ${d.words.end}` : d.words.main),

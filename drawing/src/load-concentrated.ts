@@ -55,7 +55,7 @@ function forceArrow({ d, at, force, hand, gap, hangs }: Concentrated, out: LoadD
   const side = across(dir)
   const reach = Math.abs(side.x) * w + 7
   const beyond = 2 + w
-  out.wishes.push({
+  out.labelRequests.push({
     key: `v${d.target}`,
     target: d.target,
     mark: loadLabel(d.words.main),
@@ -80,7 +80,7 @@ function momentArc({ d, at: c, moment, hand }: Concentrated, out: LoadDrawing): 
   if (!hand.small) {
     const words = d.words.couple ?? d.words.main
     const w = textWidth(words, 12.5) / 2
-    out.wishes.push({
+    out.labelRequests.push({
       key: `c${d.target}`,
       target: d.target,
       mark: loadLabel(words),

@@ -44,7 +44,7 @@ export function drawCouples(
   out.groups.push({ key: d.target, target: d.target, marks, hit: { d: polyline([a, b]), width: 20 } })
   out.obstacles.push({ a, b, half: 9 })
   if (!hand.small)
-    out.wishes.push({
+    out.labelRequests.push({
       key: `v${d.target}`,
       target: d.target,
       mark: loadLabel(d.words.end ? `${d.words.main} to ${d.words.end}` : d.words.main),

@@ -2,7 +2,7 @@ import { readThing, thing, type StatedLoad, type Structure } from '@viga/core'
 import { drawAlong } from './load-along'
 import { loadLabel } from './load-label'
 import type { DrawnLoad, LoadDrawing, LoadHand } from './loads'
-import type { Wish } from './label-placement'
+import type { LabelRequest } from './label-placement'
 import {
   arrow,
   dot,
@@ -81,7 +81,7 @@ export function drawRow(
   out.groups.push({ key: d.target, target: d.target, marks, hit: { d: hull, width: 10 } })
   addObstacles(row, tallest, out)
   if (hand.small || silent) return
-  if (d.words.end === undefined) out.wishes.push(oneValue(row, d.words.main))
+  if (d.words.end === undefined) out.labelRequests.push(oneValue(row, d.words.main))
   else addEndValues(row, [d.words.main, d.words.end], out)
 }
 
@@ -192,7 +192,7 @@ const outward =
     plus(p, back, 11 + Math.abs(back.x) * (width / 2) + more)
 
 /** The value of a uniform load, over the middle of its row or near it. */
-function oneValue(row: Row, words: string): Wish {
+function oneValue(row: Row, words: string): LabelRequest {
   const { d, load, level, tails } = row
   const out = outward(row, textWidth(words, 12.5))
   const last = tails[tails.length - 1]
@@ -215,15 +215,15 @@ function oneValue(row: Row, words: string): Wish {
 }
 
 /** The values at the two ends of a load that varies; where two loads meet with one value it is said once. */
-function addEndValues(row: Row, words: [string, string], { wishes }: LoadDrawing) {
+function addEndValues(row: Row, words: [string, string], { labelRequests }: LoadDrawing) {
   const { d, tails, act, back } = row
   const out = outward(row, textWidth(words[0], 12.5))
   ;[0, tails.length - 1].forEach((i, e) => {
-    if (words[e] === '' || alreadySaid(wishes, tails[i], words[e])) return
+    if (words[e] === '' || alreadySaid(labelRequests, tails[i], words[e])) return
     const inwards = times(unit(plus(tails[tails.length - 1], tails[0], -1)), e === 0 ? 1 : -1)
     const near = [0, 14, 28].map((t) => out(plus(tails[i], inwards, t)))
     const beside = plus(plus(tails[i], inwards, -(textWidth(words[e], 12.5) / 2 + 8)), act, 8)
-    wishes.push({
+    labelRequests.push({
       key: `v${e}${d.target}`,
       target: d.target,
       mark: loadLabel(words[e]),
@@ -234,5 +234,5 @@ function addEndValues(row: Row, words: [string, string], { wishes }: LoadDrawing
   })
 }
 
-const alreadySaid = (wishes: readonly Wish[], at: Vec, words: string) =>
-  wishes.some((w) => w.of && w.mark.text === words && size(plus(w.of, at, -1)) < 2)
+const alreadySaid = (labelRequests: readonly LabelRequest[], at: Vec, words: string) =>
+  labelRequests.some((w) => w.of && w.mark.text === words && size(plus(w.of, at, -1)) < 2)

@@ -40,7 +40,7 @@ export function drawTag(
   const w = textWidth(d.words.main, 12.5) / 2
   const beside = (k: number, along = 0) =>
     plus(plus(c, l.up, k + Math.sign(k) * Math.abs(l.up.x) * w), l.dir, along)
-  out.wishes.push({
+  out.labelRequests.push({
     key: `v${d.target}`,
     target: d.target,
     mark: loadLabel(d.words.main),

@@ -1,5 +1,5 @@
 import type { StatedLoad, Structure } from '@viga/core'
-import type { Box, Obstacle, Wish } from './label-placement'
+import type { Box, Obstacle, LabelRequest } from './label-placement'
 import { drawConcentrated } from './load-concentrated'
 import { drawCouples } from './load-couples'
 import { drawRow } from './load-row'
@@ -52,7 +52,7 @@ export interface Grip {
 export interface LoadDrawing {
   grips: Grip[]
   groups: Group[]
-  wishes: Wish[]
+  labelRequests: LabelRequest[]
   obstacles: Obstacle[]
   boxes: Box[]
 }
@@ -64,7 +64,7 @@ export function drawLoads(
   loads: readonly DrawnLoad[],
   hand: LoadHand = LOAD_HAND,
 ): LoadDrawing {
-  const out: LoadDrawing = { grips: [], groups: [], wishes: [], obstacles: [], boxes: [] }
+  const out: LoadDrawing = { grips: [], groups: [], labelRequests: [], obstacles: [], boxes: [] }
   const most = Math.max(
     0,
     ...loads.flatMap(({ load: l }) => (l.type === 'distributed' ? l.points.map((p) => Math.abs(p.q)) : [])),
@@ -74,7 +74,7 @@ export function drawLoads(
   const stacked = new Map<string, number>()
   for (const d of loads) {
     const { load } = d
-    const [groups, wishes] = [out.groups.length, out.wishes.length]
+    const [groups, labelRequests] = [out.groups.length, out.labelRequests.length]
     if (load.type === 'distributed') drawRow(s, view, d, load, most, hand, stacked, out, silent.has(d.target))
     else if (load.type === 'nodal') {
       const n = s.nodes[load.node]
@@ -100,17 +100,21 @@ export function drawLoads(
         hand,
         out,
       )
-    if (d.of) marked(d.of, out.groups.slice(groups), out.wishes.slice(wishes))
+    if (d.of) marked(d.of, out.groups.slice(groups), out.labelRequests.slice(labelRequests))
   }
   return out
 }
 
 /** Lines broken and words marked by the case they belong to. */
-function marked({ id, dash }: { id: string; dash: string | undefined }, groups: Group[], wishes: Wish[]) {
+function marked(
+  { id, dash }: { id: string; dash: string | undefined },
+  groups: Group[],
+  labelRequests: LabelRequest[],
+) {
   for (const g of groups)
     for (const m of g.marks)
       if (m.t === 'path' && m.stroke === 'load' && dash !== undefined && m.dash === undefined) m.dash = dash
-  for (const w of wishes) w.mark.aside = id
+  for (const w of labelRequests) w.mark.aside = id
 }
 
 /**

@@ -146,8 +146,8 @@ const jointOf = ({ s, view, hand }: Around, node: number): Group => ({
 
 /**
  * Members: bending ones as two ink lines with one outline round a rigid corner (or as their axis, under a
- * diagram),
- * bars and truss members as one line; hinges as small open circles set off the joint on the released member.
+ * diagram), bars and truss members as one line; hinges as small open circles set off the joint on the
+ * released member.
  */
 export function memberGroups(s: Structure, view: View, style: MemberStyle, hand: Hand = FULL_HAND): Group[] {
   const around: Around = { s, view, style, hand, pins: pinJoints(s), ends: endsAtNodes(s) }

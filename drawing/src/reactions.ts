@@ -8,7 +8,7 @@ import {
 } from '@viga/core'
 import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
 import { freeSide } from './free-side'
-import type { Box, Wish } from './label-placement'
+import type { Box, LabelRequest } from './label-placement'
 import { endsAtNodes, FULL_HAND } from './members'
 import { poseOf } from './supports'
 import { onScreen, type View } from './view'
@@ -98,9 +98,9 @@ export function drawReactions(
   action: ActionSolution,
   shown: { force: number; moment: number },
   timber: boolean,
-): { groups: Group[]; wishes: Wish[]; boxes: Box[] } {
+): { groups: Group[]; labelRequests: LabelRequest[]; boxes: Box[] } {
   const { structure: s } = solution
-  const out = { groups: [] as Group[], wishes: [] as Wish[], boxes: [] as Box[] }
+  const out = { groups: [] as Group[], labelRequests: [] as LabelRequest[], boxes: [] as Box[] }
   const ends = endsAtNodes(s)
   const all = s.supports.map((p) => reactionAt(solution, action, p.node))
   const most = Math.max(0, ...all.flatMap((r) => [Math.abs(r.x), Math.abs(r.y)]))
@@ -126,7 +126,7 @@ export function drawReactions(
     const target = thing.support(n.id)
     for (const { key, box, words, candidates } of parts) {
       out.boxes.push(box)
-      out.wishes.push({
+      out.labelRequests.push({
         key: `r${n.id}${key}`,
         target,
         mark: { t: 'text', text: words, size: 12.5, weight: 600, fill: 'reaction', halo: true },

@@ -1,12 +1,12 @@
 import { formatPlain, thing, type Display, type Structure } from '@viga/core'
-import { again, ring, type Wish } from './label-placement'
+import { again, ring, type LabelRequest } from './label-placement'
 import { plus, textWidth, times, unit, vec, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND } from './members'
 import { poseOf } from './supports'
 import { MANY, memberLine, onScreen, type View } from './view'
 
 /** Joint letters stand outside the angle of their members. */
-export function jointLetters(s: Structure, view: View): Wish[] {
+export function jointLetters(s: Structure, view: View): LabelRequest[] {
   const ends = endsAtNodes(s)
   const dense = s.members.length > MANY
   // among very many a letter far from its joint would be taken for another's: it stands close by or not at
@@ -54,7 +54,7 @@ export function jointLetters(s: Structure, view: View): Wish[] {
 }
 
 /** Member names with their lengths, along the member. */
-export function memberNames(s: Structure, view: View, display: Display, spare: boolean): Wish[] {
+export function memberNames(s: Structure, view: View, display: Display, spare: boolean): LabelRequest[] {
   return s.members.map((m, i) => {
     const l = memberLine(s, view, m)
     let angle = (Math.atan2(l.dir.y, l.dir.x) * 180) / Math.PI

@@ -1,5 +1,5 @@
 import { thing, type Structure } from '@viga/core'
-import type { Box, Obstacle, Wish } from './label-placement'
+import type { Box, Obstacle, LabelRequest } from './label-placement'
 import { circle, plus, type Group } from './marks'
 import { FULL_HAND } from './members'
 import { poseOf } from './supports'
@@ -30,7 +30,7 @@ export function supportBoxes(s: Structure, view: View, axis: boolean): Box[] {
 
 /** Labels beyond the edges of the picture are neither looked for nor drawn. */
 const BEYOND = 80
-export function inSight(w: Wish, view: View): boolean {
+export function inSight(w: LabelRequest, view: View): boolean {
   const [c] = w.about ? [w.about.c] : w.candidates
   return (
     c === undefined ||

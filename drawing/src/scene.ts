@@ -16,7 +16,14 @@ import { drawEnvelope } from './envelope-diagram'
 import { isLevelBeam, sideBySide, stackedBelow, type TogetherInput } from './together'
 import { zeroMarks } from './zero-marks'
 import { dimensionGroups, dimensionReach } from './dimensions'
-import { place, placeAsBefore, type Box, type Obstacle, type Placed, type Wish } from './label-placement'
+import {
+  place,
+  placeAsBefore,
+  type Box,
+  type Obstacle,
+  type Placed,
+  type LabelRequest,
+} from './label-placement'
 import { drawLoads, LOAD_HAND, type DrawnLoad, type Grip, type LoadHand } from './loads'
 import type { Group } from './marks'
 import { FULL_HAND, memberGroups } from './members'
@@ -75,7 +82,7 @@ export interface SceneInput {
   /** Enlargement of the deflected shape; chosen by itself when 0. */
   enlarge: number
   /** Values of Check drawn at their places. */
-  notes?: readonly Wish[]
+  notes?: readonly LabelRequest[]
   /** While something is dragged: the labels as they stood before, which go along with what they belong to. */
   before?: readonly Placed[]
 }
@@ -99,7 +106,7 @@ const DEFLECTION_PX = 42
 /** A picture while it is drawn: what is there, and what labels must keep clear of. */
 interface Picture {
   groups: Group[]
-  wishes: Wish[]
+  labelRequests: LabelRequest[]
   obstacles: Obstacle[]
   boxes: Box[]
   /** Where load arrows are: dimension chains stand beyond them. */
@@ -120,9 +127,9 @@ interface Drawn extends SceneInput {
 }
 
 /** Adds the parts of a layer to a picture. */
-function add(p: Picture, layer: Partial<Pick<Picture, 'groups' | 'wishes' | 'obstacles' | 'boxes'>>) {
+function add(p: Picture, layer: Partial<Pick<Picture, 'groups' | 'labelRequests' | 'obstacles' | 'boxes'>>) {
   p.groups.push(...(layer.groups ?? []))
-  p.wishes.push(...(layer.wishes ?? []))
+  p.labelRequests.push(...(layer.labelRequests ?? []))
   p.obstacles.push(...(layer.obstacles ?? []))
   p.boxes.push(...(layer.boxes ?? []))
 }
@@ -145,7 +152,7 @@ export function drawScene(input: SceneInput): Scene {
   }
   const p: Picture = {
     groups: [],
-    wishes: [],
+    labelRequests: [],
     obstacles: memberObstacles(s, view, axis),
     boxes: layers.supports ? supportBoxes(s, view, axis) : [],
     loaded: [],
@@ -168,8 +175,8 @@ export function drawScene(input: SceneInput): Scene {
 /** N, V and M each on a smaller picture of the structure. */
 function panelScene(input: SceneInput, solved: NonNullable<SceneInput['solved']>): Scene {
   const { view } = input
-  const { groups, wishes, obstacles } = sideBySide(togetherInput(input, solved))
-  const labels = place(wishes, obstacles, [], view)
+  const { groups, labelRequests, obstacles } = sideBySide(togetherInput(input, solved))
+  const labels = place(labelRequests, obstacles, [], view)
   return { groups, labels, enlarged: 0, grips: [], map: false, panels: true }
 }
 
@@ -280,7 +287,7 @@ function placedLabels(drawn: Drawn, p: Picture, map: boolean): Placed[] {
   const crowd = s.members.length > MANY
   const values = map
     ? []
-    : p.wishes.map((w) => (crowd && isThing(w.target, 'member') ? { ...w, optional: true } : w))
+    : p.labelRequests.map((w) => (crowd && isThing(w.target, 'member') ? { ...w, optional: true } : w))
   const all = [...letters, ...notes, ...values, ...names].filter((w) => inSight(w, view))
   return before ? placeAsBefore(all, before) : place(all, p.obstacles, p.boxes, view)
 }

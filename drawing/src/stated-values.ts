@@ -1,13 +1,13 @@
 import { formatPlain, thing, type Display, type Structure, type StructureSupport } from '@viga/core'
 import { loadLabel } from './load-label'
-import type { Obstacle, Wish } from './label-placement'
+import type { Obstacle, LabelRequest } from './label-placement'
 import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
 import { memberLine, MANY, onScreen, type View } from './view'
 
 /** What is stated beside loads and drawn with its value: springs, settlements and own weight. */
 export interface StatedValues {
   groups: Group[]
-  wishes: Wish[]
+  labelRequests: LabelRequest[]
   obstacles: Obstacle[]
 }
 
@@ -16,7 +16,7 @@ const FIGURES = 4
 const said = (si: number, { perSI, unit }: { perSI: number; unit: string }) =>
   `${formatPlain(si * perSI, FIGURES)} ${unit}`.trim()
 
-const quietLabel = (text: string): Wish['mark'] => ({
+const quietLabel = (text: string): LabelRequest['mark'] => ({
   t: 'text',
   text,
   size: 11.5,
@@ -31,28 +31,28 @@ export function statedValues(
   display: Display,
   cases: ReadonlySet<string>,
 ): StatedValues {
-  const out: StatedValues = { groups: [], wishes: [], obstacles: [] }
+  const out: StatedValues = { groups: [], labelRequests: [], obstacles: [] }
   for (const p of s.supports) {
-    out.wishes.push(...supportSprings(s, view, display, p))
+    out.labelRequests.push(...supportSprings(s, view, display, p))
     const at = s.cases[p.settlementCase]
     if (at && cases.has(at.id)) settlement(s, view, display, p, out)
   }
-  out.wishes.push(...endSprings(s, view, display))
+  out.labelRequests.push(...endSprings(s, view, display))
   const weight = s.cases.filter((c) => cases.has(c.id)).reduce((sum, c) => sum + c.selfWeight, 0)
-  if (weight !== 0) out.wishes.push(...ownWeights(s, view, display, weight))
+  if (weight !== 0) out.labelRequests.push(...ownWeights(s, view, display, weight))
   return out
 }
 
 /** The stiffness of a rotational spring: a moment for each radian. */
 const turning = ({ moment }: Display) => ({ perSI: moment.perSI, unit: `${moment.unit}/rad` })
 
-function supportSprings(s: Structure, view: View, display: Display, p: StructureSupport): Wish[] {
+function supportSprings(s: Structure, view: View, display: Display, p: StructureSupport): LabelRequest[] {
   const n = s.nodes[p.node]
   const c = onScreen(view, n.x, n.y)
   const down = vec(Math.sin(p.angle), Math.cos(p.angle))
   const left = vec(-Math.cos(p.angle), Math.sin(p.angle))
   const target = thing.support(n.id)
-  const wish = (key: string, text: string, at: Vec): Wish => {
+  const labelRequest = (key: string, text: string, at: Vec): LabelRequest => {
     const w = textWidth(text, 11.5) / 2
     return {
       key: `k${n.id}${key}`,
@@ -69,17 +69,17 @@ function supportSprings(s: Structure, view: View, display: Display, p: Structure
   }
   const { x, y, rotation } = p.hold
   return [
-    ...(typeof y === 'number' ? [wish('y', said(y, display.stiffness), plus(c, down, 17))] : []),
-    ...(typeof x === 'number' ? [wish('x', said(x, display.stiffness), plus(c, left, 17))] : []),
-    ...(typeof rotation === 'number' ? [wish('m', said(rotation, turning(display)), c)] : []),
+    ...(typeof y === 'number' ? [labelRequest('y', said(y, display.stiffness), plus(c, down, 17))] : []),
+    ...(typeof x === 'number' ? [labelRequest('x', said(x, display.stiffness), plus(c, left, 17))] : []),
+    ...(typeof rotation === 'number' ? [labelRequest('m', said(rotation, turning(display)), c)] : []),
   ]
 }
 
 /** Springs of hinges and other releases, at the ends they stand at. */
-function endSprings(s: Structure, view: View, display: Display): Wish[] {
+function endSprings(s: Structure, view: View, display: Display): LabelRequest[] {
   return s.members.flatMap((m) => {
     const l = memberLine(s, view, m)
-    return m.releases.flatMap((r, i): Wish[] => {
+    return m.releases.flatMap((r, i): LabelRequest[] => {
       if (typeof r !== 'number') return []
       const [joint, way] = i < 3 ? [l.a, 1] : [l.b, -1]
       const c = plus(joint, l.dir, way * 12)
@@ -110,7 +110,7 @@ function settlement(s: Structure, view: View, display: Display, p: StructureSupp
   }
   const marks: Mark[] = []
   const say = (key: string, text: string, candidates: Vec[]) =>
-    out.wishes.push({ key: `set${n.id}${key}`, target, mark: loadLabel(text), candidates })
+    out.labelRequests.push({ key: `set${n.id}${key}`, target, mark: loadLabel(text), candidates })
   for (const key of ['x', 'y'] as const) {
     const v = p.settlement[key]
     if (v === 0) continue
@@ -140,7 +140,7 @@ function settlement(s: Structure, view: View, display: Display, p: StructureSupp
 }
 
 /** Own weight, said once for each weight per length, on the longest member that has it. */
-function ownWeights(s: Structure, view: View, display: Display, factor: number): Wish[] {
+function ownWeights(s: Structure, view: View, display: Display, factor: number): LabelRequest[] {
   const longest = new Map<string, number>()
   s.members.forEach((m, i) => {
     if (!(m.weight > 0)) return
@@ -148,7 +148,7 @@ function ownWeights(s: Structure, view: View, display: Display, factor: number):
     const other = longest.get(key)
     if (other === undefined || m.length > s.members[other].length) longest.set(key, i)
   })
-  return [...longest.values()].map((i): Wish => {
+  return [...longest.values()].map((i): LabelRequest => {
     const m = s.members[i]
     const l = memberLine(s, view, m)
     const text = `own weight ${said(factor * m.weight, display.distributed)}`

@@ -1,7 +1,7 @@
 import type { ActionSolution, Course, Display, Signs, Solution, Structure } from '@viga/core'
 import { drawDiagram, largest, type DiagramDrawing, type DiagramKey } from './diagrams'
 import { line, vec, type Group } from './marks'
-import type { Wish } from './label-placement'
+import type { LabelRequest } from './label-placement'
 import { memberGroups, FULL_HAND } from './members'
 import { supportGroups } from './supports'
 import { fit, onScreen, type View } from './view'
@@ -46,7 +46,7 @@ const SHARE = 0.36
 export function stackedBelow(input: TogetherInput): DiagramDrawing {
   const { view, solution, display, signs, courses, size } = input
   const { nodes } = solution.structure
-  const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
+  const out: DiagramDrawing = { groups: [], labelRequests: [], obstacles: [] }
   const keys = shownKeys(input)
   const beam = onScreen(view, 0, nodes[0].y).y
   const room = Math.max(90, (view.height - beam - BEAM_PX) / Math.max(1, keys.length))
@@ -75,7 +75,7 @@ export function stackedBelow(input: TogetherInput): DiagramDrawing {
       marks: [line(vec(left, base(i)), vec(right, base(i)), 'ink', 1.6)],
     })
     add(out, drawn, key)
-    out.wishes.push(title(key, unit, left - 30, base(i)))
+    out.labelRequests.push(title(key, unit, left - 30, base(i)))
   })
   return out
 }
@@ -83,11 +83,11 @@ export function stackedBelow(input: TogetherInput): DiagramDrawing {
 /** The drawing with its keys made its own, so that three diagrams of one member do not share one. */
 function add(out: DiagramDrawing, drawn: DiagramDrawing, key: DiagramKey) {
   out.groups.push(...drawn.groups.map((g) => ({ ...g, key: `${key}${g.key}` })))
-  out.wishes.push(...drawn.wishes.map((w) => ({ ...w, key: `${key}${w.key}` })))
+  out.labelRequests.push(...drawn.labelRequests.map((w) => ({ ...w, key: `${key}${w.key}` })))
   out.obstacles.push(...drawn.obstacles)
 }
 
-const title = (key: DiagramKey, unit: string, x: number, y: number): Wish => ({
+const title = (key: DiagramKey, unit: string, x: number, y: number): LabelRequest => ({
   key: `title${key}`,
   mark: { t: 'text', text: key, aside: unit, size: 15, weight: 500, fill: 'ink', italic: true, serif: true },
   candidates: [vec(x, y), vec(x, y - 14), vec(x, y + 14)],
@@ -97,7 +97,7 @@ const title = (key: DiagramKey, unit: string, x: number, y: number): Wish => ({
 export function sideBySide(input: TogetherInput): DiagramDrawing {
   const { view, solution, display, signs, courses, size } = input
   const { structure: s } = solution
-  const out: DiagramDrawing = { groups: [], wishes: [], obstacles: [] }
+  const out: DiagramDrawing = { groups: [], labelRequests: [], obstacles: [] }
   const keys = shownKeys(input)
   panels(s, view, keys.length).forEach((panel, i) => {
     const key = keys[i]
@@ -118,7 +118,7 @@ export function sideBySide(input: TogetherInput): DiagramDrawing {
       }),
       key,
     )
-    out.wishes.push(title(key, unit, beside(s, panel), panel.top + 24))
+    out.labelRequests.push(title(key, unit, beside(s, panel), panel.top + 24))
   })
   return out
 }

@@ -1,5 +1,5 @@
 import { formatNumber, thing, zeros, type Course, type ShownUnit, type Structure } from '@viga/core'
-import type { Wish } from './label-placement'
+import type { LabelRequest } from './label-placement'
 import { circle, line, plus, type Group } from './marks'
 import { memberLine, type View } from './view'
 
@@ -16,8 +16,8 @@ export function zeroMarks(
   courses: readonly Course[],
   key: 'V' | 'M',
   length: ShownUnit,
-): { groups: Group[]; wishes: Wish[] } {
-  const out = { groups: [] as Group[], wishes: [] as Wish[] }
+): { groups: Group[]; labelRequests: LabelRequest[] } {
+  const out = { groups: [] as Group[], labelRequests: [] as LabelRequest[] }
   s.members.forEach((m, i) => {
     if (m.bar) return
     const l = memberLine(s, view, m)
@@ -33,7 +33,7 @@ export function zeroMarks(
         ],
       })
       const text = `${formatNumber(x * length.perSI, { figures: 3 })} ${length.unit}`
-      out.wishes.push({
+      out.labelRequests.push({
         key: `zerow${i}.${x}`,
         target,
         mark: { t: 'text', text, size: 11.5, weight: 500, fill: 'cedar-deep', halo: true },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { paintScene, type Palette } from '../src/canvas'
 import { line, vec, type Group, type TextMark } from '../src/marks'
-import { place, placeAsBefore, type Placed, type Wish } from '../src/label-placement'
+import { place, placeAsBefore, type Placed, type LabelRequest } from '../src/label-placement'
 
 /** A context that writes down what is painted on it. */
 function paper() {
@@ -101,16 +101,16 @@ describe('a scene on a canvas', () => {
 })
 
 describe('labels of what is dragged', () => {
-  const wish = (key: string, x: number, optional = false): Wish => ({
+  const labelRequest = (key: string, x: number, optional = false): LabelRequest => ({
     key,
     mark: { t: 'text', text: key, size: 12, fill: 'ink' },
     candidates: [vec(x, 50), vec(x, 80), vec(x, 110)],
     optional,
   })
   it('go along, each as far from its liked place as it stood', () => {
-    const before = place([wish('one', 50), wish('two', 52)], [])
+    const before = place([labelRequest('one', 50), labelRequest('two', 52)], [])
     expect(before.map((l) => l.off)).toEqual([vec(0, 0), vec(0, 30)])
-    const moved = placeAsBefore([wish('one', 90), wish('two', 62)], before)
+    const moved = placeAsBefore([labelRequest('one', 90), labelRequest('two', 62)], before)
     expect(moved.map((l) => [l.mark.x, l.mark.y])).toEqual([
       [90, 50],
       [62, 80],
@@ -119,7 +119,11 @@ describe('labels of what is dragged', () => {
   })
   it('stay out when they were left out, and a new one takes its first place', () => {
     expect(
-      placeAsBefore([wish('spare', 10, true), wish('new', 20)], []).map((l) => [l.key, l.mark.x, l.mark.y]),
+      placeAsBefore([labelRequest('spare', 10, true), labelRequest('new', 20)], []).map((l) => [
+        l.key,
+        l.mark.x,
+        l.mark.y,
+      ]),
     ).toEqual([['new', 20, 50]])
   })
 })

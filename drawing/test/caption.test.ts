@@ -3,10 +3,10 @@ import { displayOf, work, type Structure } from '@viga/core'
 import { caption } from '../src/caption'
 import { dimensionGroups } from '../src/dimensions'
 import { FIGURE_INSETS, fit } from '../src/view'
-import { plates } from '../../web/app/sheet/plates'
+import { firstLayers } from '../../web/app/sheet/figure-keys'
 import { beam } from '../../web/test/problems'
 
-const nothing = { ...plates('M').given, loads: false, dimensions: false }
+const nothing = { ...firstLayers('M').given, loads: false, dimensions: false }
 const say = (
   shown: Partial<typeof nothing>,
   problem = beam,

@@ -89,12 +89,12 @@ describe('loads are drawn as they act', () => {
         { type: 'distributed', member: 'BC', direction: 'Y', q: -3 },
       )
     const d = drawn(b)
-    const { groups, wishes } = drawLoads(
+    const { groups, labelRequests } = drawLoads(
       d.structure,
       d.view,
       drawnLoads(d.structure, new Set(['1']), d.display),
     )
-    expect([groups.length, wishes.length]).toEqual([2, 1])
+    expect([groups.length, labelRequests.length]).toEqual([2, 1])
   })
 })
 
@@ -194,10 +194,10 @@ describe('diagrams', () => {
     expect(Math.min(...outline.map((p) => p.y))).toBeCloseTo(axis, 0)
   })
   it('say magnitudes of moments, signs of shear', () => {
-    expect(draw('M').wishes.map((w) => w.mark.text)).toContain('6.000')
+    expect(draw('M').labelRequests.map((w) => w.mark.text)).toContain('6.000')
     expect(
       draw('V')
-        .wishes.map((w) => w.mark.text)
+        .labelRequests.map((w) => w.mark.text)
         .sort(),
     ).toEqual(['6.000', '−6.000'])
     expect(largest(fields, 'M')).toBeCloseTo(6000, 6)
@@ -225,7 +225,7 @@ describe('diagrams', () => {
         .load({ type: 'nodal', node: 'C', fy: -10 }),
     )
     const a = drawAxialForces(t.solution, t.view, t.action, 1e-3)
-    expect(a.wishes.map((w) => w.mark.text)).toEqual(['5.00 T', '5.00 T', '7.07 C', '7.07 C', '0'])
+    expect(a.labelRequests.map((w) => w.mark.text)).toEqual(['5.00 T', '5.00 T', '7.07 C', '7.07 C', '0'])
     expect(a.groups.map((g) => g.marks.length)).toEqual([1, 1, 2, 2, 1])
     expect(paths(a.groups[4])[0].dash).toBeDefined()
   })
@@ -242,7 +242,7 @@ describe('reactions and unknowns', () => {
       .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -4 }),
   )
   it('push along a turned support’s own axes', () => {
-    const { wishes } = drawReactions(
+    const { labelRequests } = drawReactions(
       slope.solution,
       slope.view,
       slope.action,
@@ -250,7 +250,7 @@ describe('reactions and unknowns', () => {
       false,
     )
     // 10 kN upright needs 10/cos 30° square to the slope
-    expect(wishes.filter((w) => w.target === 'support:B').map((w) => w.mark.text)).toEqual(['11.55'])
+    expect(labelRequests.filter((w) => w.target === 'support:B').map((w) => w.mark.text)).toEqual(['11.55'])
   })
   it('every degree of freedom has its numbered mark', () => {
     const { groups } = drawUnknowns(working.numbered(slope.solution), slope.view)

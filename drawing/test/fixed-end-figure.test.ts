@@ -5,7 +5,7 @@ import { frameShape, newProblem, work, working, type Problem } from '@viga/core'
 import { casesShown, endForcesOf, heldMember } from '../src/fixed-end-figure'
 import { drawScene } from '../src/scene'
 import { fit, FIGURE_INSETS, zoomAt } from '../src/view'
-import { plateOf, plates } from '../../web/app/sheet/plates'
+import { figureKeyOf, firstLayers } from '../../web/app/sheet/figure-keys'
 
 const demo = (name: string) =>
   JSON.parse(
@@ -91,10 +91,10 @@ describe('a member held at both ends', () => {
 
 describe('what the Figure shows', () => {
   it('goes along with the step of the working', () => {
-    const shown = plates('M')
-    expect(plateOf('results', undefined)).toBe('results')
-    expect(plateOf('working', 'loads')).toBe('loads')
-    expect(plateOf('working', 'no such step')).toBe('idealisation')
+    const shown = firstLayers('M')
+    expect(figureKeyOf('results', undefined)).toBe('results')
+    expect(figureKeyOf('working', 'loads')).toBe('loads')
+    expect(figureKeyOf('working', 'no such step')).toBe('idealisation')
     expect(shown.loads).toMatchObject({ loads: true, unknowns: false })
     expect(shown.assembly).toMatchObject({ unknowns: true })
     expect(shown.diagrams.diagram).toBe('M')
@@ -118,7 +118,7 @@ describe('what the Figure shows', () => {
       drawScene({
         structure,
         view: v,
-        layers: { ...plates('M').unknowns, dimensions: false },
+        layers: { ...firstLayers('M').unknowns, dimensions: false },
         loads: [],
         display: bookOf(demo('01-palm-house')).context.display,
         enlarge: 0,

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
-import { place, ring, type Wish } from '../src/label-placement'
+import { place, ring, type LabelRequest } from '../src/label-placement'
 
-const wish = (key: string, x: number, optional = false): Wish => ({
+const labelRequest = (key: string, x: number, optional = false): LabelRequest => ({
   key,
   mark: { t: 'text', text: 'word', size: 12, fill: 'ink' },
   candidates: [
@@ -12,20 +12,21 @@ const wish = (key: string, x: number, optional = false): Wish => ({
 })
 
 it('takes the first free place', () => {
-  const at = place([wish('a', 100), wish('b', 104)], []).map((p) => p.mark.y)
+  const at = place([labelRequest('a', 100), labelRequest('b', 104)], []).map((p) => p.mark.y)
   expect(at).toEqual([100, 140])
 })
 
 it('keeps off lines', () =>
-  expect(place([wish('a', 100)], [{ a: { x: 0, y: 100 }, b: { x: 300, y: 100 }, half: 2 }])[0].mark.y).toBe(
-    140,
-  ))
+  expect(
+    place([labelRequest('a', 100)], [{ a: { x: 0, y: 100 }, b: { x: 300, y: 100 }, half: 2 }])[0].mark.y,
+  ).toBe(140))
 
 it('leaves out what repeats itself when nothing is free', () =>
-  expect(place([wish('a', 100), wish('b', 100), wish('c', 100, true)], []).map((p) => p.key)).toEqual([
-    'a',
-    'b',
-  ]))
+  expect(
+    place([labelRequest('a', 100), labelRequest('b', 100), labelRequest('c', 100, true)], []).map(
+      (p) => p.key,
+    ),
+  ).toEqual(['a', 'b']))
 
 it('looks round from the side it likes', () => {
   const [first] = ring({ x: 0, y: 0 }, { x: 1, y: 0 }, [10], 20, 10)

@@ -26,7 +26,7 @@ function drawn(...cases: string[]) {
   const view = fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS)
   return statedValues(outcome.structure, view, displayOf(problem), new Set(cases))
 }
-const words = (...cases: string[]) => drawn(...cases).wishes.map((w) => w.mark.text)
+const words = (...cases: string[]) => drawn(...cases).labelRequests.map((w) => w.mark.text)
 
 describe('what is stated beside loads', () => {
   it('is drawn with its value: springs of supports and of ends', () =>
@@ -34,8 +34,8 @@ describe('what is stated beside loads', () => {
   it('own weight in the case it acts in, once for members alike', () =>
     expect(words('1').filter((w) => w.includes('weight'))).toEqual(['own weight 0.942 kN/m']))
   it('settlements in theirs, with an arrow that points the way', () => {
-    const { groups, wishes } = drawn('S')
-    expect(wishes.map((w) => w.mark.text)).toEqual(expect.arrayContaining(['12 mm', '0.002 rad']))
+    const { groups, labelRequests } = drawn('S')
+    expect(labelRequests.map((w) => w.mark.text)).toEqual(expect.arrayContaining(['12 mm', '0.002 rad']))
     expect(groups.map((g) => g.target)).toEqual(['support:A'])
     expect(words('1')).not.toContain('12 mm')
   })

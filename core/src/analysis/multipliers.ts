@@ -3,8 +3,7 @@ import { addTo, CANCELLED, type Row } from './rigid-elimination.js'
 
 /**
  * Multipliers from the equilibrium at the eliminated degrees of freedom: joints with one unknown force first,
- * as in the
- * method of joints, then what is left by elimination.
+ * as in the method of joints, then what is left by elimination.
  */
 export function multiplierSolver(all: Row[], pivots: Map<number, number>) {
   const at = new Map<number, number[]>()

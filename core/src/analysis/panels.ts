@@ -103,8 +103,7 @@ export function negativeProduct(
 
 /**
  * Minus sixteen dot products: four rows of A from a0 with four rows of B from b0, both `stride` apart and n
- * long, to
- * out[at + r·width + c]. On the diagonal of U the upper half is written too, and never read.
+ * long, to out[at + r·width + c]. On the diagonal of U the upper half is written too, and never read.
  */
 // eslint-disable-next-line max-lines-per-function -- sixteen sums unrolled: solving spends its time here
 function negativeTile(

@@ -129,10 +129,9 @@ export class PolynomialCourse implements Course {
 export const SAME_PLACE = 1e-10
 
 /**
- * Integrates the member's equations from its start: N′ = −p, V′ = q, M′ = V − c, slope′ = M/EI + κ₀,
- * v′ = slope − V/(G·As), u′ = N/EA + ε₀; at a point load N, V, M jump by −fx, +fy, −m; at a misfit v and
- * slope jump.
- * Signs: N + tension; V the sum of member-y forces left of the cut; M + with the −y face in tension.
+ * Integrates the member's equations from its start: N′ = −p, V′ = q, M′ = V − c, slope′ = M/EI + κ₀, v′ =
+ * slope − V/(G·As), u′ = N/EA + ε₀; at a point load N, V, M jump by −fx, +fy, −m; at a misfit v and slope
+ * jump. Signs: N + tension; V the sum of member-y forces left of the cut; M + with the −y face in tension.
  * Source: Przemieniecki, Theory of Matrix Structural Analysis, ch. 5; exact for piecewise linear loads.
  */
 export function integrate(

@@ -24,10 +24,10 @@ export interface Ties {
 
 /**
  * Axially rigid members as exact constraints: the displacement of the end minus that of the start, both along
- * the member, equals the imposed elongation. Dependent degrees of freedom are eliminated before the solve
- * (D = T·y + d₀, Kₘ = TᵀKT); the axial forces are the Lagrange multipliers of the constraints, found from the
- * equilibrium of the joints afterwards.
- * Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6 (constraints); Przemieniecki §6.
+ * the member, equals the imposed elongation. Dependent degrees of freedom are eliminated before the solve (D
+ * = T·y + d₀, Kₘ = TᵀKT); the axial forces are the Lagrange multipliers of the constraints, found from the
+ * equilibrium of the joints afterwards. Source: Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6
+ * (constraints); Przemieniecki §6.
  */
 export interface RigidSystem extends Ties {
   matrix: SparseSymmetric

@@ -1,8 +1,7 @@
 /**
  * A sparse symmetric matrix as a list of entries of its lower or upper triangle; entries at the same place
- * add up.
- * Rows that always occur together (the displacements of a joint) may share a site, which makes ordering them
- * cheaper.
+ * add up. Rows that always occur together (the displacements of a joint) may share a site, which makes
+ * ordering them cheaper.
  */
 export interface SparseSymmetric {
   n: number

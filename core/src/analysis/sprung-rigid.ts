@@ -2,10 +2,9 @@ import type { StructureMember } from '../structure/types.js'
 
 /**
  * An axially rigid member with a spring along it: the member keeps its length, the springs between its ends
- * and the nodes
- * give. Its one axial unknown d, the place of its start, follows from its own equilibrium,
- * s₁(u₁ − d) + s₂(u₂ − d − e) + p = 0, with e the imposed elongation and p the load along it.
- * Source: static condensation, Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6.
+ * and the nodes give. Its one axial unknown d, the place of its start, follows from its own equilibrium,
+ * s₁(u₁ − d) + s₂(u₂ − d − e) + p = 0, with e the imposed elongation and p the load along it. Source: static
+ * condensation, Weaver & Gere, Matrix Analysis of Framed Structures, ch. 6.
  */
 export interface SprungRigid {
   /** Stiffness of the two springs in series, N/m. */

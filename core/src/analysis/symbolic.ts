@@ -45,9 +45,8 @@ interface Block {
 }
 
 /**
- * Orders the matrix, finds the structure of its factor and gathers columns to supernodes.
- * Source: Davis, Direct Methods for Sparse Linear Systems, ch. 4 and 9 (elimination tree, supernodes,
- * amalgamation).
+ * Orders the matrix, finds the structure of its factor and gathers columns to supernodes. Source: Davis,
+ * Direct Methods for Sparse Linear Systems, ch. 4 and 9 (elimination tree, supernodes, amalgamation).
  */
 export function analyse(a: SparseSymmetric): Symbolic {
   const weight = new Int32Array(a.sites)

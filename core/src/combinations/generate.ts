@@ -16,9 +16,8 @@ export interface Generated {
 
 /**
  * The combinations a published list makes of a problem's load cases, each factor set once. Dead, live, roof
- * and snow cases
- * act together; of several wind, seismic or temperature cases one acts at a time, a seismic one in either
- * direction.
+ * and snow cases act together; of several wind, seismic or temperature cases one acts at a time, a seismic
+ * one in either direction.
  */
 export function generateCombinations(p: Problem, list: CombinationList): Generated {
   const cases = p.loadCases ?? []

@@ -20,9 +20,8 @@ const refuse = (path: string, message: string): ReadResult => ({
 
 /**
  * Reads the text of a problem file. Checks form only: keys, types, labels. `resolve` checks what the entries
- * mean.
- * Never throws; every refusal has a path and a sentence. Unknown keys stay where they are and are listed as
- * notices.
+ * mean. Never throws; every refusal has a path and a sentence. Unknown keys stay where they are and are
+ * listed as notices.
  */
 export function readProblem(source: string): ReadResult {
   if (source.length > MAX_BYTES) return refuse('$', `The file is larger than ${MAX_BYTES / 1e6} MB.`)

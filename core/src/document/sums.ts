@@ -19,8 +19,8 @@ const isExpression = (q: Quantity): boolean =>
 const isSimple = (text: string): boolean => /^[\p{L}\d.][\p{L}\p{Nd}_.*/\s^]*$/u.test(text)
 
 /**
- * The sum of stated lengths, in their own words where one of them is an expression (`L/2` and 3 m make
- * `L/2 + 3 m`), else as a number in the problem's unit.
+ * The sum of stated lengths, in their own words where one of them is an expression (`L/2` and 3 m make `L/2 +
+ * 3 m`), else as a number in the problem's unit.
  */
 export function lengthSum(p: Problem, terms: readonly Term[]): Quantity {
   const m = measure(p)

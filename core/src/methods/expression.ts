@@ -1,8 +1,7 @@
 /**
  * Formulas of the working: trees whose leaves are numbers and letters that stand for numbers with an address.
- * One tree is
- * read three ways: with letters, with the numbers put in, and evaluated. Rendered to a page, to LaTeX and to
- * plain text.
+ * One tree is read three ways: with letters, with the numbers put in, and evaluated. Rendered to a page, to
+ * LaTeX and to plain text.
  */
 export type Formula =
   | { t: 'number'; value: number }

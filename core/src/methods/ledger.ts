@@ -26,10 +26,9 @@ import { SOLUTION } from './stiffness/origins/solution.js'
 
 /**
  * Every number of the working by its address, with where it came from: stated in the problem, a formula of
- * other numbers
- * (each with its own address), or solved together with others. Values are the solver's own, in the problem's
- * coherent
- * units; the formulas only say how they hang together, and a test evaluates each of them.
+ * other numbers (each with its own address), or solved together with others. Values are the solver's own, in
+ * the problem's coherent units; the formulas only say how they hang together, and a test evaluates each of
+ * them.
  */
 export interface Ledger {
   context: Context

@@ -13,9 +13,8 @@ export interface FormatOptions {
 
 /**
  * A number as a book prints it: four significant figures, true minus, thin space in thousands, and powers of
- * a thousand
- * outside 10⁻³ … 10⁶, as engineers count. Only a true zero is written `0`.
- * Examples: 1234.56 → "1 235", −0.0051234 → "−0.005123", 3.2e-7 → "320·10⁻⁹", 0 → "0".
+ * a thousand outside 10⁻³ … 10⁶, as engineers count. Only a true zero is written `0`. Examples: 1234.56 → "1
+ * 235", −0.0051234 → "−0.005123", 3.2e-7 → "320·10⁻⁹", 0 → "0".
  */
 export function formatNumber(value: number, options: FormatOptions = {}): string {
   const figures = options.figures ?? 4

@@ -16,8 +16,8 @@ export interface QuantityReader {
 }
 
 /**
- * A reader of quantities for one problem: its units and its symbols.
- * Symbols may refer to each other in any order; a circle among them is an error that names it.
+ * A reader of quantities for one problem: its units and its symbols. Symbols may refer to each other in any
+ * order; a circle among them is an error that names it.
  */
 export function makeReader(
   units: ProblemUnits,

@@ -145,9 +145,9 @@ export interface ProblemUnits {
 }
 
 /**
- * SI value of one coherent unit of a dimension, in a problem's own length and force units.
- * Mass and time never occur alone in a problem, so M¹ stands for force·time²/length.
- * Example: { length: 'm', force: 'kN' } and a moment gives 1000 (N·m per kN·m).
+ * SI value of one coherent unit of a dimension, in a problem's own length and force units. Mass and time
+ * never occur alone in a problem, so M¹ stands for force·time²/length. Example: { length: 'm', force: 'kN' }
+ * and a moment gives 1000 (N·m per kN·m).
  */
 export function siPerCoherent(units: ProblemUnits, d: Dimension): number {
   const l = unitByName(units.length)!.siPerUnit

@@ -67,8 +67,7 @@ const ONE_LEVEL = 1e-6
 
 /**
  * The sway amplification of storeys, 1/(1 − ΣP·Δ/(ΣH·h)): ΣP and ΣH the axial and shear forces of the upright
- * members of a storey, Δ its first-order sway, h its height.
- * Source: AISC 360, appendix 8.
+ * members of a storey, Δ its first-order sway, h its height. Source: AISC 360, appendix 8.
  */
 export function storeyAmplifications(solution: Solution, action: ActionSolution): Approximation[] {
   if (!action.bent) return []

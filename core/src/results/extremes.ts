@@ -15,8 +15,8 @@ export type ExtremeKey = 'N' | 'V' | 'M' | 'relative'
 
 /**
  * Exact largest and smallest N, V, M and deflection from the chord along a member: the ends of every stretch
- * and the stationary points inside it. Of equal values the first along the member is named.
- * Example: simply supported, 2 kN/m over 4 m: M max 4 kN·m at 2 m.
+ * and the stationary points inside it. Of equal values the first along the member is named. Example: simply
+ * supported, 2 kN/m over 4 m: M max 4 kN·m at 2 m.
  */
 export const extremes = (course: Course): Record<ExtremeKey, Range> => ({
   N: extremesOf(course, 'N'),

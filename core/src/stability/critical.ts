@@ -66,9 +66,8 @@ function axialRange(m: StructureMember, actions: MemberActions | undefined, star
 /**
  * The lowest factors at which a structure buckles under axial forces that grow together, in their order; a
  * factor that belongs to several modes comes as often. Fewer than asked for, or none, where there are no
- * more. Found by counting negative pivots, so that none is skipped, and refined on the determinant.
- * Source: Wittrick & Williams, A general algorithm for computing natural frequencies of elastic structures,
- * 1971.
+ * more. Found by counting negative pivots, so that none is skipped, and refined on the determinant. Source:
+ * Wittrick & Williams, A general algorithm for computing natural frequencies of elastic structures, 1971.
  */
 export function criticalFactors(input: CriticalInput, most = 1): number[] {
   const { structure: s, actions, starts } = input

@@ -9,8 +9,8 @@ import { dot } from './vectors.js'
 /**
  * The lowest critical factor by successive linear problems: near a factor λ, K is K(λ) less the change of the
  * factor times B, and the smallest change that makes it singular, with its mode, is found by inverse
- * iteration. It takes few factorisations where counting takes many.
- * Source: Ruhe, Algorithms for the nonlinear eigenvalue problem, 1973.
+ * iteration. It takes few factorisations where counting takes many. Source: Ruhe, Algorithms for the
+ * nonlinear eigenvalue problem, 1973.
  */
 
 /** The first, rough step goes on until its factor changes by less than this share. */

@@ -10,8 +10,8 @@ const DEPENDENT = 1e-10
 
 /**
  * The next guess of a fixed point x = G(x) from the rounds so far: the mixture of them whose residual G(x) −
- * x is smallest. It closes in on a point that plain repetition runs away from, or creeps towards.
- * Source: Anderson, Iterative procedures for nonlinear integral equations, 1965.
+ * x is smallest. It closes in on a point that plain repetition runs away from, or creeps towards. Source:
+ * Anderson, Iterative procedures for nonlinear integral equations, 1965.
  */
 export class Mixing {
   private readonly guesses: Float64Array[] = []

@@ -50,8 +50,8 @@ export const mayBeOwn = (p: Problem, d: Place) =>
 
 /**
  * A place fitted to its quantity and to what the problem has: what does not belong is left out, what is
- * missing takes the
- * first there is. Undefined where the problem has nothing of the sort (no support, no member).
+ * missing takes the first there is. Undefined where the problem has nothing of the sort (no support, no
+ * member).
  */
 export function fitted(p: Problem, d: Place): Place | undefined {
   const { quantity } = d

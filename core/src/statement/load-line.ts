@@ -4,8 +4,7 @@ import type { Way } from './load-entry.js'
 
 /**
  * What a person writes of a load in one line, cut into its parts: `5 kN at 1.5`, `12 kN at 30°`, `20 kN*m
- * cw`,
- * `5 kN at 1, 2.5`, `5 kN at 1; 8 kN at 3`.
+ * cw`, `5 kN at 1, 2.5`, `5 kN at 1; 8 kN at 3`.
  */
 export interface LoadPart {
   amount: string

@@ -79,8 +79,7 @@ function amountFor(load: Load, sort: LoadSort): Quantity {
 
 /**
  * The same load as another sort: the amount and the place go along where the new sort has them. A force stays
- * as it is when
- * it is to have several components: they are added to it.
+ * as it is when it is to have several components: they are added to it.
  */
 export function asSort(load: Load, sort: LoadSort): Load {
   const amount = amountFor(load, sort)

@@ -16,9 +16,8 @@ export interface Determinacy {
 
 /**
  * Degree of static indeterminacy, r + 3m − releases − equations (m + r − 2j for a truss). For a stable
- * structure the
- * equations are independent, so this is the number of redundants by rank.
- * A joint's rotation that nothing holds is no equation, so its last hinge is no condition either.
+ * structure the equations are independent, so this is the number of redundants by rank. A joint's rotation
+ * that nothing holds is no equation, so its last hinge is no condition either.
  */
 export function determinacy(s: Structure, dofs: Dofs): Determinacy {
   let reactions = 0

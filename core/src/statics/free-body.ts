@@ -10,8 +10,8 @@ export interface Place {
 }
 
 /**
- * A force on a free body: global components in N, a moment in N·m (counter-clockwise), and where it acts.
- * A distributed load is its resultant at its centroid, with the stretch it is spread over.
+ * A force on a free body: global components in N, a moment in N·m (counter-clockwise), and where it acts. A
+ * distributed load is its resultant at its centroid, with the stretch it is spread over.
  */
 export interface BodyForce extends Place {
   kind: 'load' | 'reaction' | 'cut'

@@ -31,9 +31,8 @@ export interface Resolved {
 export type ResolveResult = ({ ok: true } & Resolved) | { ok: false; errors: ProblemError[] }
 
 /**
- * Problem → Structure: every expression evaluated, every label looked up, SI throughout.
- * Pure. Errors are all found in one pass, each with its path; obstacles leave the geometry usable, so a
- * figure can be drawn.
+ * Problem → Structure: every expression evaluated, every label looked up, SI throughout. Pure. Errors are all
+ * found in one pass, each with its path; obstacles leave the geometry usable, so a figure can be drawn.
  */
 export function resolve(problem: Problem): ResolveResult {
   const report = collect()

@@ -10,7 +10,7 @@ import {
 } from '@viga/core'
 import { memberLine, onScreen, type View } from '@viga/drawing/view'
 import { plus, textWidth, vec, type Vec } from '@viga/drawing/marks'
-import { again, ring, type Wish } from '@viga/drawing/label-placement'
+import { again, ring, type LabelRequest } from '@viga/drawing/label-placement'
 import { signOf, type JudgedAnswer } from './verdicts'
 
 /**
@@ -23,11 +23,11 @@ export function checkNotes(
   all: readonly JudgedAnswer[],
   actionId: string | null,
   view: View,
-): Wish[] {
+): LabelRequest[] {
   const first = problem.loadCases?.[0]?.id
   return all
     .filter(({ answer }) => (answer.case ?? first) === actionId && answer.quantity !== 'stiffness')
-    .flatMap(({ answer: a, verdict: v }): Wish[] => {
+    .flatMap(({ answer: a, verdict: v }): LabelRequest[] => {
       const node = s.nodes.find((n) => n.id === a.node)
       const member = s.members.find((m) => m.id === a.member)
       const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(problem, s, view, a, member) : null

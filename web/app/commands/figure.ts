@@ -1,7 +1,7 @@
 import type { Part } from '@viga/drawing/caption'
 import type { DiagramKey } from '@viga/drawing/diagrams'
 import type { Layers } from '@viga/drawing/scene'
-import type { Plate } from '../sheet/plates'
+import type { FigureKey } from '../sheet/figure-keys'
 import type { SheetStore } from '../sheet/store'
 import type { Command, CommandGroup } from './command'
 
@@ -9,16 +9,16 @@ import type { Command, CommandGroup } from './command'
 export interface FigureContext {
   store: SheetStore
   part: Part
-  plate: Plate
+  figureKey: FigureKey
   drawing: boolean
   setDrawing: (on: boolean) => void
   /** Shows the whole structure, as large as it goes. */
   refit: () => void
 }
 
-const shown = ({ store, plate }: FigureContext): Layers => store.getState().shown[plate]
-const show = ({ store, plate }: FigureContext, change: Partial<Layers>) =>
-  store.getState().show(plate, change)
+const shown = ({ store, figureKey }: FigureContext): Layers => store.getState().shown[figureKey]
+const show = ({ store, figureKey }: FigureContext, change: Partial<Layers>) =>
+  store.getState().show(figureKey, change)
 const isTruss = ({ store }: FigureContext) => store.getState().problem.kind === 'truss'
 
 /** Layers that are there or not. */

@@ -26,9 +26,8 @@ export interface QuantityFieldProps {
 
 /**
  * A number with a dimension: takes arithmetic, units and symbols, keeps what was typed, shows what it
- * understood.
- * Each readable keystroke takes effect; an unreadable text stays in the field, with a sentence, until it is
- * mended.
+ * understood. Each readable keystroke takes effect; an unreadable text stays in the field, with a sentence,
+ * until it is mended.
  */
 export function QuantityField(props: QuantityFieldProps) {
   const { name, placeholder, autoFocus, className } = props

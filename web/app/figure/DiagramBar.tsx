@@ -25,7 +25,7 @@ interface Props {
 
 /** The diagram that is drawn, and the deflected shape: one of them, or none. */
 export function DiagramChoice({ context, truss, enlarged }: Props) {
-  const shown = useSheet((s) => s.shown[context.plate])
+  const shown = useSheet((s) => s.shown[context.figureKey])
   return (
     <>
       {shown.deflected && <Enlarge enlarged={enlarged} />}
@@ -75,7 +75,7 @@ function Enlarge({ enlarged }: { enlarged: number }) {
 /** In the Results: every choice of how forces and displacements are drawn, in a line above the Figure. */
 export function DiagramBar({ context, truss, enlarged }: Props) {
   const store = useSheetStore()
-  const shown = useSheet((s) => s.shown[context.plate])
+  const shown = useSheet((s) => s.shown[context.figureKey])
   const size = useSheet((s) => s.diagramSize)
   return (
     <div className="diagram-bar" role="toolbar" aria-label="Diagrams">

@@ -4,7 +4,7 @@ import type { Layers } from '@viga/drawing/scene'
 import { onScreen, type View } from '@viga/drawing/view'
 import { lazy, Suspense } from 'react'
 import { useSheet } from '../sheet/context'
-import { useCalmMotion } from '../widgets/calm-motion'
+import { useReducedMotion } from '../widgets/reduced-motion'
 import type { Overlay } from './Figure'
 import type { Ghost as GhostOf } from './Ghost'
 import type { Handles as HandlesOf } from './Handles'
@@ -57,7 +57,7 @@ export function Drawing({
   const { view, size, grid, si } = seen
   const { scene, rest, lit, display } = drawn
   const swinging = useSheet((s) => s.swinging)
-  const calmMotion = useCalmMotion()
+  const reducedMotion = useReducedMotion()
   const given = part === 'given'
   return (
     <>
@@ -77,7 +77,7 @@ export function Drawing({
                 groups={(rest ?? scene).groups}
                 labels={(rest ?? scene).labels}
                 lit={lit}
-                swinging={swinging && shown.deflected && !calmMotion}
+                swinging={swinging && shown.deflected && !reducedMotion}
               />
             </g>
           )}

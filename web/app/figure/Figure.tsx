@@ -1,7 +1,7 @@
 import { isThing, type Structure } from '@viga/core'
 import { memo, useMemo, useRef, type ReactNode, type RefObject } from 'react'
 import { structureOf, useSheet, useSheetStore, useSolved } from '../sheet/context'
-import type { Plate } from '../sheet/plates'
+import type { FigureKey } from '../sheet/figure-keys'
 import { chosen } from '../sheet/targets'
 import { caption, type Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
@@ -41,7 +41,7 @@ export interface Overlay extends Besides {
 
 interface Props {
   part: Part
-  plate: Plate
+  figureKey: FigureKey
   /** The panels beside one selected thing and beside several; the Figure says where and when. */
   panels: {
     one: (panel: FigurePanel & { selection: string }) => ReactNode
@@ -51,13 +51,17 @@ interface Props {
 }
 
 /** The Figure: always in view, always live. It draws what it is given and reports gestures. */
-export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }: Props) {
+export const Figure = memo(function Figure({ part, figureKey, panels, overlay = {} }: Props) {
   const store = useSheetStore()
   const frame = useRef<HTMLDivElement>(null)
   const [asked, setDrawing] = useDrawing()
   const given = part === 'given'
   const drawing = asked && given
-  const { structure, shown, seen, drawn, gestures, reads } = useLive({ part, plate, overlay }, frame, drawing)
+  const { structure, shown, seen, drawn, gestures, reads } = useLive(
+    { part, figureKey, overlay },
+    frame,
+    drawing,
+  )
   useCommands(SELECTION_COMMANDS, { store }, given)
   useClipboard(given)
   const said = useCaption(part, shown, drawn, overlay)
@@ -89,7 +93,7 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
       </p>
       <LayerBar
         part={part}
-        plate={plate}
+        figureKey={figureKey}
         drawing={asked}
         setDrawing={setDrawing}
         refit={seen.refit}
@@ -102,12 +106,12 @@ export const Figure = memo(function Figure({ part, plate, panels, overlay = {} }
 
 /** What the Figure draws of its problem, how it is seen, and what a hand does on it. */
 function useLive(
-  { part, plate, overlay }: { part: Part; plate: Plate; overlay: Overlay },
+  { part, figureKey, overlay }: { part: Part; figureKey: FigureKey; overlay: Overlay },
   frame: RefObject<HTMLDivElement | null>,
   drawing: boolean,
 ) {
   const outcome = useSheet((s) => s.outcome)
-  const layers = useSheet((s) => s.shown[plate])
+  const layers = useSheet((s) => s.shown[figureKey])
   const given = part === 'given'
   const shown = useUncovered(layers, overlay.covered === true && !given)
   const solved = useSolved()

@@ -18,8 +18,7 @@ const OFF = 27
 
 /**
  * What can be pulled or pressed at the selected thing: rings at member ends (rigid or hinged), the direction
- * of a member,
- * grips at the corners of a distributed load.
+ * of a member, grips at the corners of a distributed load.
  */
 export function Handles({ problem, structure: s, view, selection, grips }: Props) {
   const { nodes, members, loads } = chosen(selection)

@@ -4,7 +4,7 @@ import { Press } from '../widgets/Press'
 import { DiagramBar, DiagramChoice } from './DiagramBar'
 import { useCommands } from '../commands/use-commands'
 import { useSheet, useSheetStore } from '../sheet/context'
-import type { Plate } from '../sheet/plates'
+import type { FigureKey } from '../sheet/figure-keys'
 import type { Part } from '@viga/drawing/caption'
 
 /** Layers offered by name in each part; the keys work everywhere. */
@@ -17,7 +17,7 @@ const OFFERED: Record<Part, Switch[]> = {
 
 interface Props {
   part: Part
-  plate: Plate
+  figureKey: FigureKey
   drawing: boolean
   setDrawing: (on: boolean) => void
   refit: () => void
@@ -28,7 +28,7 @@ interface Props {
 /** What the Figure shows, each layer one keystroke away. */
 export const LayerBar = memo(function LayerBar({
   part,
-  plate,
+  figureKey,
   drawing,
   setDrawing,
   refit,
@@ -36,8 +36,8 @@ export const LayerBar = memo(function LayerBar({
   enlarged,
 }: Props) {
   const store = useSheetStore()
-  const shown = useSheet((s) => s.shown[plate])
-  const context: FigureContext = { store, part, plate, drawing, setDrawing, refit }
+  const shown = useSheet((s) => s.shown[figureKey])
+  const context: FigureContext = { store, part, figureKey, drawing, setDrawing, refit }
   useCommands(FIGURE_COMMANDS, context)
 
   return (

@@ -51,8 +51,7 @@ export function dragAlong(
 
 /**
  * One end or corner of a distributed load, pulled by its grip: away from the member for more, towards it for
- * less, along it
- * for another place. A uniform load becomes one that varies.
+ * less, along it for another place. A uniform load becomes one that varies.
  */
 export function dragGrip(
   p: Problem,

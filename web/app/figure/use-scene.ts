@@ -7,7 +7,7 @@ import {
   type Solution,
   type Structure,
 } from '@viga/core'
-import type { Wish } from '@viga/drawing/label-placement'
+import type { LabelRequest } from '@viga/drawing/label-placement'
 import type { Part } from '@viga/drawing/caption'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
 import { drawScene, type Layers, type Scene } from '@viga/drawing/scene'
@@ -21,7 +21,7 @@ import { useBrowserLayout } from '../widgets/after-paint'
 /** What is drawn besides the problem and its results. */
 export interface Besides {
   /** What is written on the drawing besides, for a view of it. */
-  notesOn?: (view: View) => Wish[] | undefined
+  notesOn?: (view: View) => LabelRequest[] | undefined
   /** A drawing that takes the place of the usual one. */
   sceneOn?: (view: View) => Scene | undefined
   /** Another result on the same members, drawn over the first. */

@@ -13,14 +13,14 @@ import { afterPaint } from '../widgets/after-paint'
 import { quietly } from '../widgets/quietly'
 import { useEver } from '../widgets/use-ever'
 import { TopLine } from '../widgets/TopLine'
-import { calmed } from '../sheet/calm'
+import { throttledStore } from '../sheet/throttled'
 import { PARTS, SheetContext, useSheet, useSheetStore } from '../sheet/context'
 import { useWarning } from '../results/buckling/use-warning'
 import { useResultsOverlay } from '../results/overlay'
 import { viewOf } from '../results/views'
 import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
-import { plateOf } from '../sheet/plates'
+import { figureKeyOf } from '../sheet/figure-keys'
 import { createSheet } from '../sheet/store'
 import { Divide } from './Divide'
 import { SaveAsFile } from './SaveAsFile'
@@ -51,7 +51,7 @@ const fetchParts = () =>
 /** One problem: the Figure left, the Sheet right, each part of the Sheet at its own address. */
 export const ProblemPage = memo(function ProblemPage({ stored }: { stored: StoredProblem }) {
   const [store] = useState(() => createSheet(stored))
-  const calm = useMemo(() => calmed(store), [store])
+  const throttled = useMemo(() => throttledStore(store), [store])
   useEffect(() => keepSaved(store), [store])
   useEffect(() => keepHistory(store), [store])
   useMoved(store)
@@ -92,7 +92,7 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
           <Suspense>
             <FirstNotes />
           </Suspense>
-          <SheetContext value={calm}>
+          <SheetContext value={throttled}>
             <Outlet />
           </SheetContext>
         </section>
@@ -147,12 +147,14 @@ function FigureBeside() {
   const { pathname } = useLocation()
   const [, , , name, step] = pathname.split('/')
   const part = PARTS.find((p) => p.key === name)?.key ?? 'given'
-  const plate = plateOf(part, step)
-  const [shown, show] = useState({ part, plate })
+  const figureKey = figureKeyOf(part, step)
+  const [shown, show] = useState({ part, figureKey })
   useEffect(
     () =>
-      shown.plate === plate ? undefined : afterPaint(() => startTransition(() => show({ part, plate }))),
-    [shown, part, plate],
+      shown.figureKey === figureKey
+        ? undefined
+        : afterPaint(() => startTransition(() => show({ part, figureKey }))),
+    [shown, part, figureKey],
   )
   const results = useResultsOverlay(part === 'results' ? viewOf(step) : undefined)
   const redrawn = useRedrawn(part === 'check')

@@ -22,7 +22,7 @@ const names = <T extends string>(known: readonly T[]) =>
 /**
  * How the Figure lies on its frame, as an address has it: scale, ox, oy, width and height, parted by commas.
  */
-const lie = string().test('view', (text) => text === undefined || viewOf(text) !== undefined)
+const viewText = string().test('view', (text) => text === undefined || viewOf(text) !== undefined)
 
 function viewOf(text: string | undefined): View | undefined {
   const [scale, ox, oy, width, height, ...rest] = (text ?? '').split(',').map(Number)
@@ -34,7 +34,7 @@ function viewOf(text: string | undefined): View | undefined {
 }
 
 const figureQuery = object({
-  view: lie,
+  view: viewText,
   show: names<Shown>(SHOWN).default([]),
   case: string().max(24),
   enlarge: number().min(0).max(1e9).default(0),

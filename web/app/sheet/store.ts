@@ -9,7 +9,7 @@ import {
 } from '@viga/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Layers } from '@viga/drawing/scene'
-import { plates, type Plate } from './plates'
+import { firstLayers, type FigureKey } from './figure-keys'
 import { solveNewest } from './solver'
 import { labelAfter, type Draft, type Drafts } from './drafts'
 import { FIRST_RESULTS_VIEW, type ResultsView } from './results-view'
@@ -52,7 +52,7 @@ export interface SheetState extends ResultsView {
   selection: string | null
   /** The case or combination whose results are shown. */
   actionId: string | null
-  shown: Record<Plate, Layers>
+  shown: Record<FigureKey, Layers>
   enlarge: number
   /** Under Given, the loads of all cases are drawn at once. */
   together: boolean
@@ -97,7 +97,7 @@ export interface SheetActions {
   point(target: string | null): void
   select(target: string | null): void
   chooseAction(id: string): void
-  show(plate: Plate, change: Partial<Layers>): void
+  show(figureKey: FigureKey, change: Partial<Layers>): void
   setEnlarge(factor: number): void
   draft(key: string, draft: Draft | null): void
 }
@@ -151,8 +151,8 @@ export const createSheet = (initial: Opened): SheetStore =>
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),
       chooseAction: (id) => set({ actionId: id }),
-      show: (plate, change) =>
-        set({ shown: { ...get().shown, [plate]: { ...get().shown[plate], ...change } } }),
+      show: (figureKey, change) =>
+        set({ shown: { ...get().shown, [figureKey]: { ...get().shown[figureKey], ...change } } }),
       setEnlarge: (factor) => set({ enlarge: factor }),
       draft(key, draft) {
         const { [key]: before, ...rest } = get().drafts
@@ -180,7 +180,7 @@ const opened = (initial: Opened): Omit<SheetState, 'outcome' | 'solving' | 'earl
   hover: null,
   selection: null,
   actionId: initial.problem.loadCases?.[0]?.id ?? null,
-  shown: plates(initial.problem.kind === 'truss' ? 'N' : 'M'),
+  shown: firstLayers(initial.problem.kind === 'truss' ? 'N' : 'M'),
   enlarge: 0,
   together: false,
   dragging: false,

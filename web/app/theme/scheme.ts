@@ -11,8 +11,7 @@ export const schemeIn = (cookies: string): Scheme =>
 
 /**
  * The colours to draw in: on the server what the request says, in the browser its own cookie, which the first
- * may not have
- * reached yet while a long page is still arriving.
+ * may not have reached yet while a long page is still arriving.
  */
 export function useChosenScheme(): Scheme {
   const root = useRouteLoaderData<{ scheme: Scheme }>('root')

@@ -4,7 +4,7 @@ import { Press } from '../widgets/Press'
 import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Formula } from '../widgets/Formula'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
 import { powerOfLarge, WHOLE } from './LargeBlock'
@@ -23,7 +23,7 @@ interface Entry {
 /** The assembly, member by member: the member's block lit in K, and each entry the sum it is. */
 export function AssemblyView({ solution, units }: StepProps) {
   const [at, choose] = useMember(solution)
-  const { ledger, open, reading } = useBook()
+  const { ledger, open, reading } = useWorkingView()
   const shown = ledger.context
   const common = reading.factor === 'common' ? ledger.entry('common') : undefined
   const shared = common !== undefined
@@ -85,7 +85,7 @@ export function AssemblyView({ solution, units }: StepProps) {
 /** The entry that is pointed at, else the one that was pressed last; pointing lights what it is made of. */
 function useEntry(units: StepProps['units']) {
   const store = useSheetStore()
-  const { context } = useBook().ledger
+  const { context } = useWorkingView().ledger
   const [hover, setHover] = useState<Entry | null>(null)
   const [pinned, pin] = useState<Entry | null>(null)
   const point = (e: Entry | null) => {
@@ -101,7 +101,7 @@ function useEntry(units: StepProps['units']) {
 
 /** K of the whole, where it fits a page, and what it has grown to with the members up to one. */
 function useGrowing(solution: StepProps['solution'], units: StepProps['units'], at: number, common?: number) {
-  const shown = useBook().ledger.context
+  const shown = useWorkingView().ledger.context
   const [growing, setGrowing] = useState(false)
   const fits = solution.dofs.list.length <= WHOLE
   const whole = useMemo(
@@ -153,7 +153,7 @@ interface OfMemberProps {
 
 /** The stiffness of the member that is written out. */
 function OfMember({ w, common, power, at, onPoint }: OfMemberProps) {
-  const { reading } = useBook()
+  const { reading } = useWorkingView()
   const place = (u: Entry) => {
     const row = w.K.rows.findIndex((r) => r?.index === u.row)
     const column = w.K.columns.findIndex((c) => c?.index === u.column)
@@ -191,7 +191,7 @@ interface OfWholeProps extends Omit<OfMemberProps, 'w'> {
 
 /** The stiffness of the whole structure, its unknowns in the order of their numbers. */
 function OfWhole({ K, common, power, block, at, onPoint, onPick }: OfWholeProps) {
-  const { reading } = useBook()
+  const { reading } = useWorkingView()
   const placeOf = useMemo(() => new Map(K.rows.map((u, i) => [u!.index, i])), [K])
   const parting = useMemo(() => working.partingOf(K.rows.flatMap((u) => u ?? [])), [K])
   const dofs = (e: Entry) => ({ row: K.rows[e.row]!.index, column: K.columns[e.column]!.index })
@@ -214,7 +214,7 @@ function OfWhole({ K, common, power, block, at, onPoint, onPick }: OfWholeProps)
 
 /** The whole in a window of its own, where it does not fit a page. */
 function TooLarge(props: Pick<LargeMatrixProps, 'solution' | 'address' | 'power' | 'lit' | 'onPick'>) {
-  const { context } = useBook().ledger
+  const { context } = useWorkingView().ledger
   const ordered = useMemo(() => working.inOrder(working.unknowns(context)), [context])
   return <LargeMatrix label="stiffness of the whole structure" rows={ordered} columns={ordered} {...props} />
 }

@@ -1,12 +1,12 @@
 import { working } from '@viga/core'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { MatrixOut } from './MatrixOut'
 import { Num } from './Num'
 import { NumberMark } from './NumberMark'
 
 /** A table of the working: words, marks of unknowns, and numbers that can be opened. */
 export function BlockTable({ block }: { block: working.TableBlock }) {
-  const { ledger } = useBook()
+  const { ledger } = useWorkingView()
   /** Its numbers as a column, to be copied or saved. */
   const out = block.rows
     .flatMap((r) =>

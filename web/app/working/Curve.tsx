@@ -5,13 +5,13 @@ import { ApexChart } from '../widgets/ApexChart'
 import { CHART_LOOK, write, xAxis, yAxis } from '../widgets/chart-look'
 import { rangeOf } from '../widgets/ranges'
 import { useInks } from '../widgets/use-inks'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 
 const TALL = 250
 
 /** A curve of the working, its roots marked with their numbers. */
 export default function Curve({ block }: { block: working.ChartBlock }) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const inks = useInks()
   const options = useMemo(() => {
     const roots = block.roots.map(({ x, at }) => ({

@@ -3,14 +3,14 @@ import { useEffect } from 'react'
 import { Press } from '../widgets/Press'
 import { Formula } from '../widgets/Formula'
 import { Num } from './Num'
-import { useBook, type Book } from './book'
+import { useWorkingView, type WorkingView } from './working-view'
 
 /**
  * Where an opened number came from: its formula, the numbers put in, and each of those to be opened in turn,
  * down to what is given.
  */
 export function Derivation() {
-  const { ledger, reading, trail, open } = useBook()
+  const { ledger, reading, trail, open } = useWorkingView()
   const address = trail.at(-1)
   useEffect(() => {
     if (!address) return
@@ -38,8 +38,8 @@ export function Derivation() {
 }
 
 /** The numbers that were opened one after another; each leads back to itself. */
-function Trail({ trail, open }: Pick<Book, 'trail' | 'open'>) {
-  const { ledger } = useBook()
+function Trail({ trail, open }: Pick<WorkingView, 'trail' | 'open'>) {
+  const { ledger } = useWorkingView()
   return (
     <nav aria-label="Opened numbers">
       {trail.map((a, i) => {
@@ -63,7 +63,7 @@ const Symbol = ({ of }: { of: working.LetterName }) => (
 
 /** The value of a number with its unit, as it is typeset and as plain text. */
 function useResult(address: string) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const { symbol, value, unit } = ledger.origin(address)
   const number = working.shown(value, reading)
   return {

@@ -1,7 +1,7 @@
 import { formatNumber, working, type Unknown } from '@viga/core'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Press } from '../widgets/Press'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { MatrixView } from './MatrixView'
 import { NumberMark } from './NumberMark'
 import type { StepProps } from './step'
@@ -10,7 +10,7 @@ const NAME = <i>K|P</i>
 
 /** The elimination of an action; it follows an edit when the displacements are shown already. */
 function useElimination(now: StepProps) {
-  const { problem: current } = useBook().ledger.context
+  const { problem: current } = useWorkingView().ledger.context
   const of = useDeferredValue(
     useMemo(
       () => ({ solution: now.solution, action: now.action, units: now.units, problem: current }),
@@ -29,7 +29,7 @@ function useElimination(now: StepProps) {
 export function EliminationView(now: StepProps) {
   const { e, solution, action, units } = useElimination(now)
   const [at, setAt] = useState(0)
-  const { open, reading } = useBook()
+  const { open, reading } = useWorkingView()
   const last = e?.steps.length ?? 0
   const shown = Math.min(at, last)
   const equations = e && (shown === 0 ? e.start : e.steps[shown - 1])

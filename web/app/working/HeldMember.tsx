@@ -2,13 +2,13 @@ import type { working } from '@viga/core'
 import { useMemo } from 'react'
 import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { SceneView } from '../figure/SceneView'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 
 const NOTHING_LIT: ReadonlySet<string> = new Set()
 
 /** The member held at both ends, as it is drawn beside its fixed-end forces. */
 export function HeldMember({ block }: { block: working.DrawingBlock }) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const { solution, display } = ledger.context
   const drawn = useMemo(
     () =>

@@ -1,6 +1,6 @@
 import { working } from '@viga/core'
 import { useCallback, useMemo } from 'react'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { LargeMatrix } from './LargeMatrix'
 
 /** A matrix of more rows or columns than this stands in a window of its own. */
@@ -8,7 +8,7 @@ export const WHOLE = 30
 
 /** A part of K that is too large to be written out. */
 export function LargeBlock({ block }: { block: working.MatrixBlock }) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const { rows, columns, at, title, unit } = block
   const { solution } = ledger.context
   const unknownsOf = (marks: readonly working.Mark[]) =>

@@ -6,7 +6,7 @@ import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
 import { NumberMark } from './NumberMark'
 import { Num } from './Num'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { cellUnder, LARGEST_CELL, LEFT, TOP, ZOOM } from './large'
 import { entriesOf, usePaint, type EntriesOf } from './large-paint'
 import { useLargeWindow } from './large-window'
@@ -106,8 +106,8 @@ type LargeWindow = ReturnType<typeof useLargeWindow>
 /** The entry that is walked to by keys, pressed, or named by its row; and what keys and pointer do. */
 function useCursor({ rows, columns, address, onPick }: LargeMatrixProps, view: LargeWindow) {
   const store = useSheetStore()
-  const { ledger, open } = useBook()
-  const { h, height, zoom, lie, written } = view
+  const { ledger, open } = useWorkingView()
+  const { h, height, zoom, viewport, written } = view
   const [cursor, setCursor] = useState<At | null>(null)
   const addressAt = ({ row, column }: At) => address(rows[row].index, columns[column].index)
   const pointAt = (at: At | undefined) =>
@@ -129,7 +129,7 @@ function useCursor({ rows, columns, address, onPick }: LargeMatrixProps, view: L
   const under = (e: MouseEvent) => {
     const box = e.currentTarget.getBoundingClientRect()
     const [px, py] = [e.clientX - box.left, e.clientY - box.top]
-    return { px, py, at: cellUnder(lie(), rows.length, columns.length, px, py) }
+    return { px, py, at: cellUnder(viewport(), rows.length, columns.length, px, py) }
   }
   const onKeyDown = (e: KeyboardEvent) => {
     const from = cursor ?? { row: 0, column: 0 }

@@ -3,7 +3,7 @@ import { memo, useDeferredValue, useMemo } from 'react'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { lineOf } from './line'
 import { Num } from './Num'
 
@@ -29,7 +29,7 @@ export function Lines({
 }
 
 const Line = memo(function Line({ at, within }: { at: string; within?: string }) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const store = useSheetStore()
   // its number is new with the edit; the formula beside it follows, so that typing never waits for it
   const later = useDeferredValue(ledger)

@@ -4,7 +4,7 @@ import { Press } from '../widgets/Press'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
-import { hasChanged, useBook } from './book'
+import { hasChanged, useWorkingView } from './working-view'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
 
@@ -23,7 +23,7 @@ function MatrixLetter({ letter }: { letter: string }) {
 
 /** The letter as LaTeX, and behind its equal sign the factor that is taken out. */
 function TakenOut({ block, within }: { block: working.MatrixBlock; within?: string }) {
-  const { ledger } = useBook()
+  const { ledger } = useWorkingView()
   const { symbol } = ledger.entry(block.factor!)!
   const letter = block.letter.replace('°', '^{\\circ}').replace(/_(\w+)/, '_{\\text{$1}}')
   return (
@@ -52,7 +52,7 @@ function MatrixHead({
   spelled: boolean
   spell: (letters: boolean) => void
 }) {
-  const { pinned, pin } = useBook()
+  const { pinned, pin } = useWorkingView()
   const isPinned =
     pinned !== null &&
     pinned.block.title === block.title &&
@@ -97,7 +97,7 @@ export const Matrix = memo(function Matrix({
   block: working.MatrixBlock
   within?: string
 }) {
-  const { ledger, reading, before, open, trail } = useBook()
+  const { ledger, reading, before, open, trail } = useWorkingView()
   const store = useSheetStore()
   const [spelled, setSpelled] = useState(false)
   const { rows, columns, at, parting, title } = block
@@ -151,7 +151,7 @@ export const Matrix = memo(function Matrix({
 
 /** The same with the formulas of its entries. */
 function Spelled({ block, within }: { block: working.MatrixBlock; within?: string }) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const tex = useMemo(() => {
     const cell = (a: string) => {
       const { origin, value } = ledger.origin(a)

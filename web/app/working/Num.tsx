@@ -1,11 +1,11 @@
 import { working } from '@viga/core'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
-import { hasChanged, useBook } from './book'
+import { hasChanged, useWorkingView } from './working-view'
 
 /** A number of the working: pointing lights what it belongs to, a click opens where it came from. */
 export function Num({ at, unit = false, most }: { at: string; unit?: boolean; most?: number }) {
-  const { ledger, reading, before, open, trail } = useBook()
+  const { ledger, reading, before, open, trail } = useWorkingView()
   const store = useSheetStore()
   const entry = ledger.entry(at)
   if (!entry) return <span className="quiet">none</span>

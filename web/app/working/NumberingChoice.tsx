@@ -18,8 +18,8 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
   const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const shown = useMemo(() => working.numbered(solution, problem), [solution, problem])
-  const wish = useSheet((s) => working.numberingOf(s.problem))
-  const now = Array.isArray(wish) ? 'own' : wish
+  const labelRequest = useSheet((s) => working.numberingOf(s.problem))
+  const now = Array.isArray(labelRequest) ? 'own' : labelRequest
   const all = working.inOrder(working.unknowns(shown))
   const names = all.map((u) => working.unknownName(u.node, u.component))
   const set = (numbering: working.Numbering) =>

@@ -1,9 +1,9 @@
 import { formatPlain, working } from '@viga/core'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 
 /** A force along a stretch as a polynomial in t; its coefficients can be opened. */
 export function Polynomial({ block }: { block: working.PolynomialBlock }) {
-  const { ledger } = useBook()
+  const { ledger } = useWorkingView()
   const values = block.coefficients.map((a) => ledger.entry(a)?.value ?? 0)
   const h = block.to - block.from
   const most = Math.max(...values.map((v, p) => Math.abs(v) * h ** p))
@@ -40,7 +40,7 @@ export function Polynomial({ block }: { block: working.PolynomialBlock }) {
 
 /** A coefficient behind its sign, which stands before it. */
 function Coefficient({ at, unsigned }: { at: string; unsigned: boolean }) {
-  const { ledger, reading, open, trail } = useBook()
+  const { ledger, reading, open, trail } = useWorkingView()
   const entry = ledger.entry(at)!
   return (
     <button

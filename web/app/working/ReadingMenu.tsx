@@ -2,7 +2,7 @@ import { edit, working } from '@viga/core'
 import { Pick } from '../widgets/Pick'
 import { Tick } from '../widgets/Tick'
 import { useEdit } from '../sheet/context'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 
 /**
  * How numbers are read: their figures, a common power of ten before matrices, the mirrored half dimmed. Kept
@@ -10,7 +10,7 @@ import { useBook } from './book'
  */
 export function ReadingMenu() {
   const apply = useEdit()
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const common = ledger.entry('common')
   const bars = ledger.context.solution.structure.members.every((m) => m.bar)
   const set = (change: Partial<working.Reading>) =>

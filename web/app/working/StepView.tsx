@@ -4,7 +4,7 @@ import { OneOf } from '../widgets/Tick'
 import { useSheet, useEdit } from '../sheet/context'
 import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { EliminationView } from './EliminationView'
 import { beginning, useRoom } from './gradual'
 import { NumberingChoice } from './NumberingChoice'
@@ -19,7 +19,7 @@ export const StepView = memo(function StepView({
   step: working.StepKey
   solution: Solution
 }) {
-  const { ledger } = useBook()
+  const { ledger } = useWorkingView()
   const step = useMemo(() => working.stepOf(ledger, key)!, [ledger, key])
   const [chosen, choose] = useMember(solution)
   const page = useMemo(() => pageOf(step, chosen), [step, chosen])
@@ -120,7 +120,7 @@ function Passages({
   step: working.StepKey
   solution: Solution
 }) {
-  const { ledger } = useBook()
+  const { ledger } = useWorkingView()
   const { action, units } = ledger.context
   return all.map((p, i) => (
     <section key={i}>

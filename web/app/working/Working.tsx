@@ -8,7 +8,7 @@ import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { loadTypesetter, setBeforehand } from '../widgets/Formula'
 import { Matrix } from './Matrix'
-import { BookContext, useBefore, useLedger, type Book, type Pinned } from './book'
+import { WorkingContext, useBefore, useLedger, type WorkingView, type Pinned } from './working-view'
 import { Derivation } from './Derivation'
 import { firstFormulas } from './page'
 import { StepView } from './StepView'
@@ -54,40 +54,40 @@ export function Working() {
   const before = useBefore(ledger)
   const problem = useSheet((s) => s.problem)
   const reading = useMemo(() => working.readingOf(problem), [problem])
-  const book = useMemo(
-    (): Book | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null),
+  const workingView = useMemo(
+    (): WorkingView | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null),
     [ledger, reading, before, pinned, trail, fresh],
   )
-  const inside = useMemo(() => book && { ...book, open }, [book, open])
+  const inside = useMemo(() => workingView && { ...workingView, open }, [workingView, open])
   const { search } = useLocation()
   // the steps of a large structure take longer to make than a quiet moment lasts
-  const ahead = useAhead(problem.members.length <= PRINTED ? book : null, keys[at + 1])
+  const ahead = useAhead(problem.members.length <= PRINTED ? workingView : null, keys[at + 1])
   return (
     <>
       <Steps keys={keys} at={at} base={base} search={search} onIntent={ahead} />
       <div className="sheet-body working" key={keys[at]}>
         <LastReadable />
         <OwnValues />
-        {solved && book ? (
-          <BookContext value={book}>
+        {solved && workingView ? (
+          <WorkingContext value={workingView}>
             <ReadingMenu />
             <StepView step={keys[at]} solution={solved.solution} />
-          </BookContext>
+          </WorkingContext>
         ) : (
           <Unsolved />
         )}
       </div>
-      {book && inside && (
-        <BookContext value={inside}>
+      {workingView && inside && (
+        <WorkingContext value={inside}>
           {pinned && (
-            <BookContext value={book}>
+            <WorkingContext value={workingView}>
               <section className="pinned" aria-label="Pinned matrix">
                 <Matrix block={pinned.block} within={pinned.within} />
               </section>
-            </BookContext>
+            </WorkingContext>
           )}
           <Derivation />
-        </BookContext>
+        </WorkingContext>
       )}
       <Foot
         before={keys[at - 1]}
@@ -134,17 +134,20 @@ function useStepKeys(ledger: working.Ledger | undefined): readonly working.StepK
 const FIRST_VIEW = 600
 
 /** Sets the first formulas of the next step in quiet moments, and of one whose name is pointed at. */
-function useAhead(book: Book | null, next: working.StepKey | undefined): (key: working.StepKey) => void {
+function useAhead(
+  workingView: WorkingView | null,
+  next: working.StepKey | undefined,
+): (key: working.StepKey) => void {
   const [params] = useSearchParams()
   const member = params.get('member')
   const prepare = (key: working.StepKey) =>
-    book &&
+    workingView &&
     setBeforehand(
       firstFormulas(
-        book.ledger,
+        workingView.ledger,
         key,
-        book.reading,
-        Math.max(0, book.ledger.context.member(member ?? '')),
+        workingView.reading,
+        Math.max(0, workingView.ledger.context.member(member ?? '')),
         FIRST_VIEW,
       ),
     )
@@ -152,8 +155,8 @@ function useAhead(book: Book | null, next: working.StepKey | undefined): (key: w
   useEffect(() => {
     latest.current = prepare
   })
-  const ledger = book?.ledger
-  const reading = book?.reading
+  const ledger = workingView?.ledger
+  const reading = workingView?.reading
   useEffect(
     () => (ledger && next ? (latest.current(next) ?? undefined) : undefined),
     [ledger, reading, member, next],

@@ -107,9 +107,8 @@ export function beginning(
 
 /**
  * How much of a step is on the page, px as estimated: what the view has room for at once, the rest once that
- * is painted.
- * `end` goes on what stands below all that is there; it is measured against the edge of the scrolled part of
- * the page.
+ * is painted. `end` goes on what stands below all that is there; it is measured against the edge of the
+ * scrolled part of the page.
  */
 export function useRoom(passages: readonly working.Passage[], end: RefObject<HTMLElement | null>): number {
   const [room, setRoom] = useState(FIRST)

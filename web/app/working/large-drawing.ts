@@ -1,5 +1,5 @@
 import type { Unknown } from '@viga/core'
-import { LEFT, stride, TOP, visible, WRITTEN, type Lie } from './large'
+import { LEFT, stride, TOP, visible, WRITTEN, type Viewport } from './large'
 
 /** What is painted: the entries by row, the words of one, and what is marked. */
 export interface Content {
@@ -49,24 +49,24 @@ type Ctx = Pick<
  * Paints what the window shows: held rows and columns tinted, entries as points or as numbers, margins that
  * stay.
  */
-export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, sans }: Look) {
+export function paintLarge(c: Ctx, viewport: Viewport, content: Content, { colour, cond, sans }: Look) {
   const { rows, columns, cursor, lit } = content
-  const [r0, r1] = visible(rows.length, lie.h, lie.y, lie.height)
-  const [c0, c1] = visible(columns.length, lie.w, lie.x, lie.width)
-  const X = (j: number) => LEFT + j * lie.w - lie.x
-  const Y = (i: number) => TOP + i * lie.h - lie.y
-  const right = Math.min(LEFT + lie.width, X(columns.length))
-  const bottom = Math.min(TOP + lie.height, Y(rows.length))
-  c.clearRect(0, 0, LEFT + lie.width + 8, TOP + lie.height + 8)
+  const [r0, r1] = visible(rows.length, viewport.h, viewport.y, viewport.height)
+  const [c0, c1] = visible(columns.length, viewport.w, viewport.x, viewport.width)
+  const X = (j: number) => LEFT + j * viewport.w - viewport.x
+  const Y = (i: number) => TOP + i * viewport.h - viewport.y
+  const right = Math.min(LEFT + viewport.width, X(columns.length))
+  const bottom = Math.min(TOP + viewport.height, Y(rows.length))
+  c.clearRect(0, 0, LEFT + viewport.width + 8, TOP + viewport.height + 8)
   c.save()
   c.beginPath()
-  c.rect(LEFT, TOP, lie.width, lie.height)
+  c.rect(LEFT, TOP, viewport.width, viewport.height)
   c.clip()
   const band = (name: string, alpha: number, i: number | undefined, j: number | undefined) => {
     c.globalAlpha = alpha
     c.fillStyle = colour(name)
-    if (i !== undefined) c.fillRect(LEFT, Y(i), right - LEFT, Math.max(lie.h, 1))
-    if (j !== undefined) c.fillRect(X(j), TOP, Math.max(lie.w, 1), bottom - TOP)
+    if (i !== undefined) c.fillRect(LEFT, Y(i), right - LEFT, Math.max(viewport.h, 1))
+    if (j !== undefined) c.fillRect(X(j), TOP, Math.max(viewport.w, 1), bottom - TOP)
     c.globalAlpha = 1
   }
   for (let i = r0; i <= r1; i++) if (!rows[i].free) band('held-hatch', 0.3, i, undefined)
@@ -79,19 +79,19 @@ export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, s
     for (const { column: j, value } of content.entries(i)) {
       if (j < c0 || j > c1) continue
       const on = (lit?.has(rows[i].index) && lit.has(columns[j].index)) ?? false
-      const words = lie.h >= WRITTEN ? content.words(value) : ''
-      entry(c, lie, colour, [X(j), Y(i)], words, on)
+      const words = viewport.h >= WRITTEN ? content.words(value) : ''
+      entry(c, viewport, colour, [X(j), Y(i)], words, on)
     }
-  if (cursor && lie.h > 5) {
+  if (cursor && viewport.h > 5) {
     c.strokeStyle = colour('cedar')
     c.lineWidth = 1.6
-    c.strokeRect(X(cursor.column) + 0.8, Y(cursor.row) + 0.8, lie.w - 1.6, lie.h - 1.6)
+    c.strokeRect(X(cursor.column) + 0.8, Y(cursor.row) + 0.8, viewport.w - 1.6, viewport.h - 1.6)
   }
   c.restore()
-  brackets(c, right, bottom, lie, colour('ink'))
+  brackets(c, right, bottom, viewport, colour('ink'))
   margins(
     c,
-    lie,
+    viewport,
     content,
     [
       [r0, r1],
@@ -104,7 +104,7 @@ export function paintLarge(c: Ctx, lie: Lie, content: Content, { colour, cond, s
 /** One entry: a point, or its number where cells are large enough; those of a lit member are tinted. */
 function entry(
   c: Ctx,
-  { w, h }: Lie,
+  { w, h }: Viewport,
   colour: Look['colour'],
   [x, y]: [number, number],
   words: string,
@@ -124,7 +124,7 @@ function entry(
 }
 
 /** Square brackets at the edges of the window, with serifs where the matrix ends. */
-function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) {
+function brackets(c: Ctx, right: number, bottom: number, viewport: Viewport, ink: string) {
   c.strokeStyle = ink
   c.lineWidth = 1.2
   c.beginPath()
@@ -132,11 +132,11 @@ function brackets(c: Ctx, right: number, bottom: number, lie: Lie, ink: string) 
     [LEFT - 2, 1],
     [right + 2, -1],
   ]) {
-    if (lie.y === 0) c.moveTo(x + 6 * turn, TOP - 1)
-    if (lie.y === 0) c.lineTo(x, TOP - 1)
+    if (viewport.y === 0) c.moveTo(x + 6 * turn, TOP - 1)
+    if (viewport.y === 0) c.lineTo(x, TOP - 1)
     else c.moveTo(x, TOP)
     c.lineTo(x, bottom + 1)
-    if (bottom < TOP + lie.height || lie.height >= bottom - TOP) c.lineTo(x + 6 * turn, bottom + 1)
+    if (bottom < TOP + viewport.height || viewport.height >= bottom - TOP) c.lineTo(x + 6 * turn, bottom + 1)
   }
   c.stroke()
 }
@@ -184,12 +184,17 @@ interface Margin {
  * Draws the numbers of the unknowns along one margin. Where cells are too small for every number, only every
  * n-th is drawn, and always the chosen one.
  */
-function along(c: Ctx, lie: Lie, look: Look, { all, shown: [from, to], cell, place, chosen, apart }: Margin) {
+function along(
+  c: Ctx,
+  viewport: Viewport,
+  look: Look,
+  { all, shown: [from, to], cell, place, chosen, apart }: Margin,
+) {
   const every = stride(cell, apart)
   const full = every === 1
   for (let i = from; i <= to; i++) {
     const [x, y] = place(i)
-    if (x < LEFT - 30 || y < TOP - 20 || x > LEFT + lie.width || y > TOP + lie.height) continue
+    if (x < LEFT - 30 || y < TOP - 20 || x > LEFT + viewport.width || y > TOP + viewport.height) continue
     const near = chosen !== undefined && Math.abs(i - chosen) * cell < apart
     if (i === chosen) mark(c, look, all[i], [x, y], full, true)
     else if ((full || all[i].number % every === 0) && !near) mark(c, look, all[i], [x, y], full, false)
@@ -199,7 +204,7 @@ function along(c: Ctx, lie: Lie, look: Look, { all, shown: [from, to], cell, pla
 /** The numbers of the unknowns on both margins, which stay in view as the matrix is scrolled. */
 function margins(
   c: Ctx,
-  lie: Lie,
+  viewport: Viewport,
   { rows, columns, cursor }: Content,
   [r, k]: [rows: [number, number], columns: [number, number]],
   look: Look,
@@ -208,28 +213,28 @@ function margins(
   c.textBaseline = 'middle'
   c.save()
   c.beginPath()
-  c.rect(0, TOP, LEFT - 3, lie.height)
+  c.rect(0, TOP, LEFT - 3, viewport.height)
   c.clip()
-  along(c, lie, look, {
+  along(c, viewport, look, {
     all: rows,
     shown: r,
-    cell: lie.h,
-    place: (i) => [LEFT - 20, TOP + (i + 0.5) * lie.h - lie.y],
+    cell: viewport.h,
+    place: (i) => [LEFT - 20, TOP + (i + 0.5) * viewport.h - viewport.y],
     chosen: cursor?.row,
     apart: 16,
   })
   c.restore()
   c.save()
   c.beginPath()
-  c.rect(LEFT, 0, lie.width, TOP - 2)
+  c.rect(LEFT, 0, viewport.width, TOP - 2)
   c.clip()
-  along(c, lie, look, {
+  along(c, viewport, look, {
     all: columns,
     shown: k,
-    cell: lie.w,
-    place: (j) => [LEFT + (j + 0.5) * lie.w - lie.x, TOP - 14],
+    cell: viewport.w,
+    place: (j) => [LEFT + (j + 0.5) * viewport.w - viewport.x, TOP - 14],
     chosen: cursor?.column,
-    apart: lie.w >= 40 ? 20 : 26,
+    apart: viewport.w >= 40 ? 20 : 26,
   })
   c.restore()
 }

@@ -1,6 +1,6 @@
 import { working, type Solution, type Unknown } from '@viga/core'
 import { useCallback, useEffect, useLayoutEffect, useRef } from 'react'
-import { useBook } from './book'
+import { useWorkingView } from './working-view'
 import { paintLarge, type Look } from './large-drawing'
 import type { useLargeWindow } from './large-window'
 import type { At, LargeMatrixProps } from './LargeMatrix'
@@ -20,10 +20,10 @@ export function usePaint(
     lit,
   }: Pick<LargeMatrixProps, 'rows' | 'columns' | 'address' | 'power' | 'lit'>,
   entries: EntriesOf,
-  { width, height, written, lie }: Pick<LargeWindow, 'width' | 'height' | 'written' | 'lie'>,
+  { width, height, written, viewport }: Pick<LargeWindow, 'width' | 'height' | 'written' | 'viewport'>,
   cursor: At | null,
 ) {
-  const { ledger, reading } = useBook()
+  const { ledger, reading } = useWorkingView()
   const canvas = useRef<HTMLCanvasElement>(null)
   const paint = useCallback(() => {
     const element = canvas.current
@@ -42,7 +42,7 @@ export function usePaint(
     // as a pattern the values themselves are not needed
     paintLarge(
       c,
-      lie(),
+      viewport(),
       {
         rows,
         columns,
@@ -53,7 +53,7 @@ export function usePaint(
       },
       look(element),
     )
-  }, [width, height, entries, rows, columns, ledger, address, lie, written, power, reading, lit, cursor])
+  }, [width, height, entries, rows, columns, ledger, address, viewport, written, power, reading, lit, cursor])
   useLayoutEffect(paint, [paint])
   useEffect(() => {
     const observer = new MutationObserver(paint)

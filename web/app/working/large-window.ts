@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useBrowserLayout } from '../widgets/after-paint'
-import { fitting, LARGEST_CELL, LEFT, rescrolled, TOP, widthOf, WRITTEN, ZOOM, type Lie } from './large'
+import { fitting, LARGEST_CELL, LEFT, rescrolled, TOP, widthOf, WRITTEN, ZOOM, type Viewport } from './large'
 
 /** The window is never higher than this, px. */
 const TALLEST = 430
@@ -9,8 +9,7 @@ const NUMBERS_FIRST = 60
 
 /**
  * The window on a large matrix: how large its cells are, where it is scrolled to, and how to zoom it about a
- * point.
- * Ctrl and the wheel zoom too, as does a pinch.
+ * point. Ctrl and the wheel zoom too, as does a pinch.
  */
 export function useLargeWindow(rows: number, columns: number) {
   const scroller = useRef<HTMLDivElement>(null)
@@ -21,8 +20,8 @@ export function useLargeWindow(rows: number, columns: number) {
   const h = chosen ?? (rows <= NUMBERS_FIRST ? LARGEST_CELL : fit)
   const w = widthOf(h)
   const height = Math.min(TALLEST, TOP + rows * h + 4)
-  const lie = useCallback(
-    (): Lie => ({
+  const viewport = useCallback(
+    (): Viewport => ({
       w,
       h,
       x: scroller.current?.scrollLeft ?? 0,
@@ -46,11 +45,11 @@ export function useLargeWindow(rows: number, columns: number) {
   const zoom = useCallback(
     (to: number, px = LEFT + innerWidth / 2, py = TOP + (height - TOP) / 2) => {
       const next = Math.max(fit, Math.min(LARGEST_CELL, to >= WRITTEN - 1.5 && to > h ? LARGEST_CELL : to))
-      const { x, y } = lie()
+      const { x, y } = viewport()
       then.current = { x: rescrolled(x, px - LEFT, w, widthOf(next)), y: rescrolled(y, py - TOP, h, next) }
       setChosen(next)
     },
-    [innerWidth, height, fit, h, w, lie],
+    [innerWidth, height, fit, h, w, viewport],
   )
   useBrowserLayout(() => {
     if (then.current) scroller.current?.scrollTo(then.current.x, then.current.y)
@@ -73,8 +72,8 @@ export function useLargeWindow(rows: number, columns: number) {
   const reveal = (row: number, column: number) => {
     const within = (scroll: number, at: number, cell: number, room: number) =>
       at * cell < scroll ? at * cell : (at + 1) * cell > scroll + room ? (at + 1) * cell - room : scroll
-    const { x, y } = lie()
+    const { x, y } = viewport()
     scroller.current?.scrollTo(within(x, column, w, innerWidth), within(y, row, h, height - TOP))
   }
-  return { scroller, width, height, w, h, fit, lie, zoom, reveal, written: h >= WRITTEN }
+  return { scroller, width, height, w, h, fit, viewport, zoom, reveal, written: h >= WRITTEN }
 }

@@ -2,7 +2,7 @@
  * How a large matrix lies in its window: the size of a cell, what is scrolled away, and the margins that
  * stay.
  */
-export interface Lie {
+export interface Viewport {
   /** px of a cell; wider than high where numbers are written in it. */
   w: number
   h: number
@@ -44,14 +44,14 @@ export function visible(n: number, cell: number, scrolled: number, window: numbe
 
 /** The cell under a point of the window, its margins included; undefined on a margin or beyond the matrix. */
 export function cellUnder(
-  lie: Lie,
+  viewport: Viewport,
   rows: number,
   columns: number,
   px: number,
   py: number,
 ): { row: number; column: number } | undefined {
-  const row = Math.floor((py - TOP + lie.y) / lie.h)
-  const column = Math.floor((px - LEFT + lie.x) / lie.w)
+  const row = Math.floor((py - TOP + viewport.y) / viewport.h)
+  const column = Math.floor((px - LEFT + viewport.x) / viewport.w)
   return px < LEFT || py < TOP || row < 0 || column < 0 || row >= rows || column >= columns
     ? undefined
     : { row, column }

@@ -64,7 +64,7 @@ describe('the commands', () => {
     const context = (store = sheet()): FigureContext => ({
       store,
       part: 'results',
-      plate: 'results',
+      figureKey: 'results',
       drawing: false,
       setDrawing: () => {},
       refit: () => {},

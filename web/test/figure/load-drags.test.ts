@@ -72,7 +72,7 @@ describe('a load pulled on the Figure', () => {
         q: -4,
       }),
     )
-    expect(new Set(two.drawing.wishes.map((w) => w.mark.aside))).toEqual(new Set(['1', '2']))
+    expect(new Set(two.drawing.labelRequests.map((w) => w.mark.aside))).toEqual(new Set(['1', '2']))
     const dashes = (target: string) =>
       two.drawing.groups
         .find((g) => g.target === target)!
@@ -80,7 +80,7 @@ describe('a load pulled on the Figure', () => {
         .filter((d) => d !== 'no line')
     expect(new Set(dashes('load:2:0'))).toEqual(new Set(['7 3']))
     expect(new Set(dashes('load:1:1'))).toEqual(new Set([undefined]))
-    expect(drawing.wishes.every((w) => w.mark.aside === undefined)).toBe(true)
+    expect(drawing.labelRequests.every((w) => w.mark.aside === undefined)).toBe(true)
   })
 })
 

@@ -1,7 +1,7 @@
 import { thing } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { chosen, everything, stillThere, targetOf, targetsOf, toggled } from '../../app/sheet/targets'
-import { plateOf, plates } from '../../app/sheet/plates'
+import { figureKeyOf, firstLayers } from '../../app/sheet/figure-keys'
 import { beam } from '../problems'
 
 const [A, B, AB, load] = [thing.node('A'), thing.node('B'), thing.member('AB'), thing.load('G', 0)]
@@ -42,15 +42,15 @@ describe('several things as one selection', () => {
 
 describe('what the Figure shows beside a part', () => {
   it('is kept for each part, and for each step of the working', () => {
-    expect(plateOf('results', undefined)).toBe('results')
-    expect(plateOf('working', 'assembly')).toBe('assembly')
-    expect([plateOf('working', undefined), plateOf('working', 'nothing')]).toEqual([
+    expect(figureKeyOf('results', undefined)).toBe('results')
+    expect(figureKeyOf('working', 'assembly')).toBe('assembly')
+    expect([figureKeyOf('working', undefined), figureKeyOf('working', 'nothing')]).toEqual([
       'idealisation',
       'idealisation',
     ])
   })
   it('is the statement beside the Given, numbers beside the unknowns, a diagram beside the Results', () => {
-    const all = plates('N')
+    const all = firstLayers('N')
     expect(all.given).toMatchObject({ loads: true, dimensions: true, diagram: null })
     expect(all.unknowns).toMatchObject({ unknowns: true, names: true })
     expect(all.results).toMatchObject({ reactions: true, diagram: 'N' })

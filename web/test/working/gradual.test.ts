@@ -9,10 +9,12 @@ import { bookOf, demo } from '../demo'
 const USUAL = working.readingOf(undefined)
 const books = demo.map(([name, problem]) => ({
   name,
-  book: bookOf(problem),
+  workingView: bookOf(problem),
   steps: working.stepsOf(bookOf(problem)),
 }))
-const anyStep = fc.constantFrom(...books.flatMap(({ book, steps }) => steps.map((step) => ({ book, step }))))
+const anyStep = fc.constantFrom(
+  ...books.flatMap(({ workingView, steps }) => steps.map((step) => ({ workingView, step }))),
+)
 
 /** What a part says, piece by piece: numbers of lines and rows of tables count each. */
 const pieces = (b: working.Block): unknown[] =>
@@ -22,8 +24,8 @@ const said = (passages: readonly working.Passage[]) => passages.flatMap((p) => p
 describe('a step put on the page little by little', () => {
   it('begins with its beginning, and leaves out only what has no room', () => {
     fc.assert(
-      fc.property(anyStep, fc.integer({ min: 1, max: 6000 }), ({ book, step }, room) => {
-        const there = beginning(step.passages, room, book)
+      fc.property(anyStep, fc.integer({ min: 1, max: 6000 }), ({ workingView, step }, room) => {
+        const there = beginning(step.passages, room, workingView)
         const [shown, whole] = [said(there.passages), said(step.passages)]
         expect(shown).toEqual(whole.slice(0, shown.length))
         expect(shown.length).toBeGreaterThan(0)
@@ -37,33 +39,38 @@ describe('a step put on the page little by little', () => {
         anyStep,
         fc.integer({ min: 1, max: 3000 }),
         fc.integer({ min: 0, max: 3000 }),
-        ({ book, step }, room, more) => {
-          const [a, b] = [beginning(step.passages, room, book), beginning(step.passages, room + more, book)]
+        ({ workingView, step }, room, more) => {
+          const [a, b] = [
+            beginning(step.passages, room, workingView),
+            beginning(step.passages, room + more, workingView),
+          ]
           expect(said(b.passages).length).toBeGreaterThanOrEqual(said(a.passages).length)
         },
       ),
     )
   })
   it('is the step itself once there is room for all', () => {
-    for (const { book, steps } of books)
+    for (const { workingView, steps } of books)
       for (const step of steps)
-        expect(beginning(step.passages, Infinity, book)).toEqual({ passages: step.passages, left: 0 })
+        expect(beginning(step.passages, Infinity, workingView)).toEqual({ passages: step.passages, left: 0 })
   })
   it('keeps a matrix and a drawing whole', () => {
-    for (const { book, steps } of books)
+    for (const { workingView, steps } of books)
       for (const step of steps)
-        for (const p of beginning(step.passages, 1, book).passages)
+        for (const p of beginning(step.passages, 1, workingView).passages)
           for (const b of p.blocks)
             if (b.kind === 'matrix' || b.kind === 'drawing')
               expect(step.passages.some((q) => q.blocks.includes(b))).toBe(true)
   })
   it('gives a long formula the height of several lines', () => {
-    for (const { book, steps } of books) {
+    for (const { workingView, steps } of books) {
       const checks = steps.find((s) => s.key === 'checks')!
       const heights = checks.passages.flatMap((p) =>
         p.blocks.flatMap((b) =>
           b.kind === 'lines'
-            ? b.addresses.map((a) => [heightOfLine(book, a), lineOf(book, a, undefined, USUAL).long] as const)
+            ? b.addresses.map(
+                (a) => [heightOfLine(workingView, a), lineOf(workingView, a, undefined, USUAL).long] as const,
+              )
             : [],
         ),
       )
@@ -105,27 +112,30 @@ describe('the page of a step', () => {
 
 describe('formulas set beforehand', () => {
   it('are those of the lines in the first view, in their order', () => {
-    for (const { book, steps } of books)
+    for (const { workingView, steps } of books)
       for (const step of steps) {
-        const { members } = book.context.solution.structure
-        const shown = beginning(passagesOf(pageOf(step, 0)), 600, book).passages.flatMap((p) =>
+        const { members } = workingView.context.solution.structure
+        const shown = beginning(passagesOf(pageOf(step, 0)), 600, workingView).passages.flatMap((p) =>
           p.blocks.flatMap((b) =>
             b.kind === 'lines'
               ? b.addresses.map((a) =>
-                  lineOf(book, a, p.member === undefined ? undefined : members[p.member].id, USUAL),
+                  lineOf(workingView, a, p.member === undefined ? undefined : members[p.member].id, USUAL),
                 )
               : [],
           ),
         )
-        expect([...firstFormulas(book, step.key, USUAL, 0, 600)]).toEqual(
+        expect([...firstFormulas(workingView, step.key, USUAL, 0, 600)]).toEqual(
           shown.flatMap((l) => [l.letters.tex, ...(l.numbers ? [l.numbers.tex] : [])]),
         )
       }
   })
   it('are made one by one: who stops early has not made the rest', () => {
-    const { book } = books[0]
+    const { workingView } = books[0]
     const asked: string[] = []
-    const listening: working.Ledger = { ...book, origin: (a) => (asked.push(a), book.origin(a)) }
+    const listening: working.Ledger = {
+      ...workingView,
+      origin: (a) => (asked.push(a), workingView.origin(a)),
+    }
     const formulas = firstFormulas(listening, 'end-forces', USUAL, 0, 600)
     formulas.next()
     const one = asked.length
@@ -134,6 +144,6 @@ describe('formulas set beforehand', () => {
   })
   it('are none for a step that is not there', () => {
     const without = books.find(({ steps }) => !steps.some((s) => s.key === 'supports'))!
-    expect([...firstFormulas(without.book, 'supports', USUAL, 0, 600)]).toEqual([])
+    expect([...firstFormulas(without.workingView, 'supports', USUAL, 0, 600)]).toEqual([])
   })
 })

@@ -10,7 +10,7 @@ import {
   visible,
   widthOf,
   WRITTEN,
-  type Lie,
+  type Viewport,
 } from '../../app/working/large'
 
 describe('the window on a large matrix', () => {
@@ -39,11 +39,11 @@ describe('the window on a large matrix', () => {
     )
   })
   it('finds the cell under a point, none on the margins or beyond the last', () => {
-    const lie: Lie = { w: 52, h: 19, x: 104, y: 38, width: 480, height: 400 }
-    expect(cellUnder(lie, 100, 100, LEFT + 1, TOP + 1)).toEqual({ row: 2, column: 2 })
-    expect(cellUnder(lie, 100, 100, LEFT - 1, TOP + 1)).toBeUndefined()
-    expect(cellUnder(lie, 100, 100, LEFT + 1, TOP - 1)).toBeUndefined()
-    expect(cellUnder(lie, 3, 100, LEFT + 1, TOP + 20)).toBeUndefined()
+    const viewport: Viewport = { w: 52, h: 19, x: 104, y: 38, width: 480, height: 400 }
+    expect(cellUnder(viewport, 100, 100, LEFT + 1, TOP + 1)).toEqual({ row: 2, column: 2 })
+    expect(cellUnder(viewport, 100, 100, LEFT - 1, TOP + 1)).toBeUndefined()
+    expect(cellUnder(viewport, 100, 100, LEFT + 1, TOP - 1)).toBeUndefined()
+    expect(cellUnder(viewport, 3, 100, LEFT + 1, TOP + 20)).toBeUndefined()
     expect(visible(100, 19, 38, 400)).toEqual([2, 23])
     expect(visible(5, 19, 0, 400)).toEqual([0, 4])
   })

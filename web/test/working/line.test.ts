@@ -6,15 +6,17 @@ import { bookOf, demo } from '../demo'
 const USUAL = working.readingOf(undefined)
 
 /** Every address that a line of the working shows, with the member it is shown under. */
-const shown = (book: working.Ledger) =>
-  working.stepsOf(book).flatMap((s) =>
+const shown = (workingView: working.Ledger) =>
+  working.stepsOf(workingView).flatMap((s) =>
     s.passages.flatMap((p) =>
       p.blocks.flatMap((b) =>
         b.kind === 'lines'
           ? b.addresses.map((at) => ({
               at,
               within:
-                p.member === undefined ? undefined : book.context.solution.structure.members[p.member].id,
+                p.member === undefined
+                  ? undefined
+                  : workingView.context.solution.structure.members[p.member].id,
             }))
           : [],
       ),
@@ -22,33 +24,37 @@ const shown = (book: working.Ledger) =>
   )
 
 describe.each(demo)('a line of the working: %s', (_, problem) => {
-  const book = bookOf(problem)
+  const workingView = bookOf(problem)
   it('says where its number came from: by a formula with its numbers, or in words', () => {
-    for (const { at, within } of shown(book)) {
-      const line = lineOf(book, at, within, USUAL)
-      const { origin } = book.origin(at)
+    for (const { at, within } of shown(workingView)) {
+      const line = lineOf(workingView, at, within, USUAL)
+      const { origin } = workingView.origin(at)
       if (origin.kind !== 'formula') expect(line.words, at).toBeTruthy()
       else if (origin.formula.t !== 'letter' && origin.formula.t !== 'number')
         expect(line.numbers, at).toBeDefined()
-      expect(line.letters.tex).toContain(working.symbolLatex(book.origin(at).symbol, within))
+      expect(line.letters.tex).toContain(working.symbolLatex(workingView.origin(at).symbol, within))
     }
   })
   it('measures rounding against the largest that goes into it', () => {
-    for (const { at, within } of shown(book))
-      expect(lineOf(book, at, within, USUAL).most).toBeGreaterThanOrEqual(Math.abs(book.origin(at).value))
+    for (const { at, within } of shown(workingView))
+      expect(lineOf(workingView, at, within, USUAL).most).toBeGreaterThanOrEqual(
+        Math.abs(workingView.origin(at).value),
+      )
   })
   it('writes its numbers with the figures asked for', () => {
     const [few, many] = [3, 8].map((figures) =>
-      shown(book).map(({ at, within }) => lineOf(book, at, within, { ...USUAL, figures }).numbers?.tex ?? ''),
+      shown(workingView).map(
+        ({ at, within }) => lineOf(workingView, at, within, { ...USUAL, figures }).numbers?.tex ?? '',
+      ),
     )
     expect(many.join('').length).toBeGreaterThan(few.join('').length)
   })
   it('leaves the member out of letters under its own name', () => {
-    const own = shown(book).find(
-      ({ at, within }) => within !== undefined && book.origin(at).symbol.of === within,
+    const own = shown(workingView).find(
+      ({ at, within }) => within !== undefined && workingView.origin(at).symbol.of === within,
     )!
-    expect(lineOf(book, own.at, own.within, USUAL).letters.tex.length).toBeLessThan(
-      lineOf(book, own.at, undefined, USUAL).letters.tex.length,
+    expect(lineOf(workingView, own.at, own.within, USUAL).letters.tex.length).toBeLessThan(
+      lineOf(workingView, own.at, undefined, USUAL).letters.tex.length,
     )
   })
 })

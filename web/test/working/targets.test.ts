@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { working, type Problem } from '@viga/core'
-import { hasChanged } from '../../app/working/book'
+import { hasChanged } from '../../app/working/working-view'
 import { bookOf, demo } from '../demo'
 
 describe('what a number of the working belongs to on the Figure', () => {
@@ -12,8 +12,8 @@ describe('what a number of the working belongs to on the Figure', () => {
       ]),
     ),
   )('%s: is there, for every number shown', (_, problem) => {
-    const book = bookOf(problem)
-    const { structure, dofs } = book.context.solution
+    const workingView = bookOf(problem)
+    const { structure, dofs } = workingView.context.solution
     const there = new Set([
       ...structure.members.map((m) => `member:${m.id}`),
       ...structure.nodes.map((n) => `node:${n.id}`),
@@ -22,30 +22,30 @@ describe('what a number of the working belongs to on the Figure', () => {
     ])
     let found = 0
     const look = (address: string) => {
-      for (const t of book.belongs(address)) {
+      for (const t of workingView.belongs(address)) {
         found++
         expect(there.has(t), `${address} at ${t}`).toBe(true)
       }
     }
-    for (const s of working.stepsOf(book))
+    for (const s of working.stepsOf(workingView))
       for (const p of s.passages)
         for (const b of p.blocks) {
           const addresses = working.addressesOf(b)
           addresses.forEach(look)
           // and for what their formulas are made of
           for (const a of addresses.slice(0, 40)) {
-            const { origin } = book.origin(a)
+            const { origin } = workingView.origin(a)
             if (origin.kind === 'formula') working.letters(origin.formula).forEach((l) => look(l.address))
           }
         }
     expect(found).toBeGreaterThan(100)
   })
   it('of a symbol is every member that is stated by it', () => {
-    const book = bookOf(demo.find(([f]) => f.includes('orchid'))![1])
-    expect(book.belongs('symbol/EI')).toEqual(['member:AC', 'member:CB'])
-    expect(book.belongs('per-own/CB/k/CB/2/3')).toEqual(['member:CB'])
-    expect(book.belongs('per-common/K/1/2')).toEqual(['dof:0', 'dof:1'])
-    expect(book.belongs('case/G/q/CB/2')).toEqual(['member:CB'])
+    const workingView = bookOf(demo.find(([f]) => f.includes('orchid'))![1])
+    expect(workingView.belongs('symbol/EI')).toEqual(['member:AC', 'member:CB'])
+    expect(workingView.belongs('per-own/CB/k/CB/2/3')).toEqual(['member:CB'])
+    expect(workingView.belongs('per-common/K/1/2')).toEqual(['dof:0', 'dof:1'])
+    expect(workingView.belongs('case/G/q/CB/2')).toEqual(['member:CB'])
   })
 })
 

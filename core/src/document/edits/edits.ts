@@ -21,9 +21,8 @@ export { typed } from '../typed.js'
 
 /**
  * Edits: `(Problem, …) → Problem`. Pure; what an edit does not touch is the same object, and an edit that
- * changes
- * nothing returns the very problem it was given. None checks meanings: `problemErrors` does, before a change
- * is kept.
+ * changes nothing returns the very problem it was given. None checks meanings: `problemErrors` does, before a
+ * change is kept.
  */
 
 setAutoFreeze(true)

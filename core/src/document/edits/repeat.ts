@@ -114,8 +114,7 @@ export function copySelection(
 
 /**
  * Mirrors a selection in a line x = `about` (axis 'vertical') or y = `about`: as a copy with its supports and
- * loads,
- * joints on the line shared; or, without `copy`, in its place.
+ * loads, joints on the line shared; or, without `copy`, in its place.
  */
 export function mirrorSelection(
   p: Problem,

@@ -10,8 +10,7 @@ import type { Problem } from '../types.js'
 
 /**
  * A selection as rows for a spreadsheet, cells parted by tabs: joints with x and y, then members with their
- * joints. The last row
- * carries supports, loads and ends for pasting into a problem.
+ * joints. The last row carries supports, loads and ends for pasting into a problem.
  */
 export function copyRows(p: Problem, selection: Selection): string {
   const joints = new Set(jointsOf(p, selection))
@@ -41,11 +40,9 @@ const MOST = 20_000
 
 /**
  * Adds rows to a problem: a piece copied from a problem, or rows of a spreadsheet. Joints come as label, x, y
- * or as x, y;
- * members as label, start, end or as start, end. A heading (`joint x y`, `member start end`) says which;
- * without one, rows
- * whose cells are labels of joints are members. Labels that are taken are given anew; (dx, dy) moves what is
- * pasted.
+ * or as x, y; members as label, start, end or as start, end. A heading (`joint x y`, `member start end`) says
+ * which; without one, rows whose cells are labels of joints are members. Labels that are taken are given
+ * anew; (dx, dy) moves what is pasted.
  */
 export function pasteRows(p: Problem, text: string, dx = 0, dy = 0): Pasted {
   const lines = text

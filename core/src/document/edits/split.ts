@@ -10,8 +10,8 @@ const SHORTEST = 1e-6
 
 /**
  * Splits a member at a joint that lies on it, `share` of its length from the start. What acts on it goes to
- * the half it
- * stands on; released ends stay where they are. The halves are as one to the structure: rigidly joined.
+ * the half it stands on; released ends stay where they are. The halves are as one to the structure: rigidly
+ * joined.
  */
 export function splitMemberAt(p: Problem, id: string, node: string, share: number): Problem {
   const index = p.members.findIndex((m) => m.id === id)

@@ -21,9 +21,8 @@ const us = (name: string, E: string, unitWeight: string, alpha: string, nu: numb
 
 /**
  * Usual elastic properties. Sources: EN 1993-1-1 §3.2.6 (steel), EN 1992-1-1 table 3.1 (concrete, Ecm), EN
- * 1999-1-1 §3.2.5
- * (aluminium), EN 338 and EN 14080 (timber, mean values along the grain), AISC 360 and ACI 318 for the
- * American values.
+ * 1999-1-1 §3.2.5 (aluminium), EN 338 and EN 14080 (timber, mean values along the grain), AISC 360 and ACI
+ * 318 for the American values.
  */
 export const COMMON_MATERIALS: readonly CommonMaterial[] = [
   si('Steel', '210 GPa', '78.5 kN/m^3', '12e-6/K', 0.3),

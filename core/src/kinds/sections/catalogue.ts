@@ -33,8 +33,7 @@ const byKey = once(() => {
 
 /**
  * The rolled shape of that designation, or undefined. Blanks, case and the sign between numbers do not
- * matter:
- * `ipe200`, `HE 200 A`, `W 12×26`, `305x165x40 UB`, `SHS 100x100x5` and `L 80x80x8` are all found.
+ * matter: `ipe200`, `HE 200 A`, `W 12×26`, `305x165x40 UB`, `SHS 100x100x5` and `L 80x80x8` are all found.
  */
 export const findRolled = (designation: string): RolledShape | undefined => byKey().get(plainKey(designation))
 

@@ -14,9 +14,8 @@ export interface Series {
 
 /**
  * The rolled shapes courses use. American W: `k` is the distance from the outer face of the flange to the toe
- * of the fillet.
- * Hollow sections: outer corner radius 1.5 t, inner 1.0 t (EN 10210-2). Angles: toe radius half the root
- * radius (EN 10056-1).
+ * of the fillet. Hollow sections: outer corner radius 1.5 t, inner 1.0 t (EN 10210-2). Angles: toe radius
+ * half the root radius (EN 10056-1).
  */
 export const SERIES: readonly Series[] = [
   {

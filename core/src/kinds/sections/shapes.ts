@@ -133,8 +133,7 @@ const bothRoots = (r: number, n: number, foot: number, head: number): Fillets[] 
 
 /**
  * Parallel-axis theorem over rectangles and root fillets. A fillet is a square of side r less a quarter
- * circle about
- * its far corner: A = (1 − π/4) r², centroid r·(10 − 3π)/(12 − 3π) from the root.
+ * circle about its far corner: A = (1 − π/4) r², centroid r·(10 − 3π)/(12 − 3π) from the root.
  */
 function composed(h: number, parts: Part[], fillets: Fillets[] = []): SectionProperties {
   const pieces = [

@@ -48,8 +48,7 @@ const CANCELLED = 1e-13
 
 /**
  * The free equations of a case, prescribed displacements on the known side; with axially rigid members those
- * of the
- * unknowns that the others follow from.
+ * of the unknowns that the others follow from.
  */
 export function equations(shown: NumberedSolution, units: ProblemUnits, action: ActionSolution): Equations {
   const { solution } = shown

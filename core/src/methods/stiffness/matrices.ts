@@ -6,8 +6,8 @@ import type { Component } from '../../document/types.js'
 
 /**
  * The written solution as data: matrices and vectors of the solve itself, in the problem's coherent units,
- * each number
- * with an address and the sum it came from. Nothing here is computed by another road than the solver's.
+ * each number with an address and the sum it came from. Nothing here is computed by another road than the
+ * solver's.
  */
 
 /**
@@ -101,8 +101,7 @@ export function partingOf(all: readonly Unknown[]): number | undefined {
 
 /**
  * The whole K, rows and columns in the order of their numbers; or what has been added up of it when so many
- * members, in
- * their order, have been put in. Support springs come with the last.
+ * members, in their order, have been put in. Support springs come with the last.
  */
 export function structureStiffness(
   shown: NumberedSolution,

@@ -27,8 +27,7 @@ export function numberingOf(problem: Pick<Problem, 'view'>): Numbering {
 
 /**
  * The number under which each degree of freedom is shown, from 1, in the solver's order. What a person's own
- * list does not
- * name comes after it, in the solver's order. One that `counts` leaves out has no number: 0.
+ * list does not name comes after it, in the solver's order. One that `counts` leaves out has no number: 0.
  */
 export function numbersOf(
   wish: Numbering,

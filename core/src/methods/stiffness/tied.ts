@@ -3,9 +3,8 @@ import { structureRows } from './origins/condensed.js'
 
 /**
  * Axially rigid members tie unknowns together: some follow from the others, which alone are solved for. K and
- * P are
- * gathered on them, K̄ᵢⱼ = Σ tₐᵢ·Kₐᵦ·tᵦⱼ over all that follow i and j. Source: Weaver & Gere, Matrix Analysis
- * of Framed Structures, ch. 6.
+ * P are gathered on them, K̄ᵢⱼ = Σ tₐᵢ·Kₐᵦ·tᵦⱼ over all that follow i and j. Source: Weaver & Gere, Matrix
+ * Analysis of Framed Structures, ch. 6.
  */
 export interface Tied {
   /** Free degrees of freedom that follow from no other. */

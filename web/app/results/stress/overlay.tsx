@@ -1,5 +1,5 @@
 import { formatNumber, stressCheck, thing, type ActionSolution, type Solution } from '@viga/core'
-import type { Wish } from '@viga/drawing/label-placement'
+import type { LabelRequest } from '@viga/drawing/label-placement'
 import { plus, textWidth } from '@viga/drawing/marks'
 import { MANY, memberLine, type View } from '@viga/drawing/view'
 import type { Overlay } from '../../figure/Figure'
@@ -14,7 +14,7 @@ export function stressOverlay(solution: Solution, action: ActionSolution): Overl
   const over = uses.flatMap((u, i) => (u !== undefined && u > 1 ? [i] : []))
   return {
     notesOn: (view) =>
-      s.members.flatMap((m, i): Wish[] => {
+      s.members.flatMap((m, i): LabelRequest[] => {
         const use = uses[i]
         // where members are crowded, only uses beyond 1 are written; the table lists them all
         if (use === undefined || (s.members.length > MANY && use <= 1)) return []

@@ -5,8 +5,7 @@ import { type Context } from './kind.js'
 
 /**
  * What acts along a member and at its places, load by load: the terms that a diagram's polynomials grow by.
- * In a combination
- * they are those of its cases, each times its factor.
+ * In a combination they are those of its cases, each times its factor.
  */
 
 /** Which way a load acts on a member: along it, across it, or turning it. */

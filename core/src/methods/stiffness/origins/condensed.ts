@@ -7,10 +7,9 @@ import type { Context } from './kind.js'
 const member = (c: Context, id: string) => c.solution.structure.members[c.member(id)]
 
 /**
- * The stiffness of a member with its released ends condensed out one after another, each as
- * k′ᵢⱼ = kᵢⱼ − kᵢᵣ·kᵣⱼ / (kᵣᵣ + s), with s the spring at the end, 0 where it is free.
- * Source: static condensation, Kassimali, Matrix Analysis of Structures, §7.1; a matrix for each step, own
- * stiffness first.
+ * The stiffness of a member with its released ends condensed out one after another, each as k′ᵢⱼ = kᵢⱼ −
+ * kᵢᵣ·kᵣⱼ / (kᵣᵣ + s), with s the spring at the end, 0 where it is free. Source: static condensation,
+ * Kassimali, Matrix Analysis of Structures, §7.1; a matrix for each step, own stiffness first.
  */
 export function condensation(solution: Solution, i: number): Float64Array[] {
   const { own, released } = solution.elements[i]

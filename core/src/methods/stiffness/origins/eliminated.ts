@@ -20,8 +20,7 @@ function after(c: Context, step: number, i: number, j: number): Letter {
 
 /**
  * An entry of the equations after step s of elimination, by row and column from 1: the row before, less the
- * pivot's row
- * times what clears the pivot's column.
+ * pivot's row times what clears the pivot's column.
  */
 export const eliminated: Finder = (c, stepPart, row, column) => {
   const [step, i, j] = [index(stepPart), index(row) - 1, index(column) - 1]

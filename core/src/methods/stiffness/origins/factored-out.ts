@@ -11,8 +11,8 @@ import { BENDING } from './stiffness.js'
 
 /**
  * Stiffness matrices with a factor taken out of the bracket: a member's own EI/L³ (EA/L of a bar), or the EI
- * that all
- * members share. Every entry keeps its address behind the factor's: per-own/AB/k/AB/2/3, per-common/K/1/2.
+ * that all members share. Every entry keeps its address behind the factor's: per-own/AB/k/AB/2/3,
+ * per-common/K/1/2.
  */
 
 /** Numbers that a factor divides; the others of a formula stay as they are. */

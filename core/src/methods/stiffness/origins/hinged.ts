@@ -7,8 +7,7 @@ import { stiffnessDimension } from './stiffness.js'
 
 /**
  * The stiffness of a member with a hinge at one end as books print it, 3EI/L³: what the condensation comes to
- * where nothing
- * but moments is released. Source: Kassimali, Matrix Analysis of Structures, §7.1.
+ * where nothing but moments is released. Source: Kassimali, Matrix Analysis of Structures, §7.1.
  */
 
 /** An entry as sign · 3EI/Lᵖ; p = 0 says it is axial, undefined that it is 0. */

@@ -6,10 +6,9 @@ import { selfWeightOf } from './loads.js'
 
 /**
  * Fixed-end forces of a member whose ends are held, one formula for each kind of load. Source: Kassimali,
- * Matrix Analysis of
- * Structures, inside front cover; by the reciprocal theorem each is the load times the deflection curve of a
- * unit end
- * displacement, which is how loads over a part of the member are written: as an integral over that part.
+ * Matrix Analysis of Structures, inside front cover; by the reciprocal theorem each is the load times the
+ * deflection curve of a unit end displacement, which is how loads over a part of the member are written: as
+ * an integral over that part.
  */
 
 /** The letters of a member. */

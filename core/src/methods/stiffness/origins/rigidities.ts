@@ -9,8 +9,7 @@ import { toNothing } from './belongs.js'
 
 /**
  * Relative stiffnesses: a section may be stated as a multiple of a symbol, EI, 2EI or 1.5 I₀. Then the
- * working keeps the
- * letter, and what all members have in common can be taken out of K.
+ * working keeps the letter, and what all members have in common can be taken out of K.
  */
 
 /**

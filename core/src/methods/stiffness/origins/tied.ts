@@ -55,8 +55,7 @@ function right(c: Context, i: number): Formula {
 
 /**
  * The axial force at an end (r = 0 or 3) of an axially rigid member: by the equilibrium of a joint, or of the
- * member where
- * its other end has been found. Undefined for one that is tied to nothing.
+ * member where its other end has been found. Undefined for one that is tied to nothing.
  */
 export function rigidEndForce(c: Context, i: number, id: string, r: number): Origin | undefined {
   if (c.solution.open.includes(i))

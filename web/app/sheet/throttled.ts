@@ -4,16 +4,15 @@ import type { Sheet, SheetStore } from './store'
  * While something is dragged in a large problem, the tables follow this often, ms: laying them out takes
  * longer than a frame.
  */
-export const BREATH = 250
+export const THROTTLE_MS = 250
 /** Problems of up to this many members are laid out within a frame. */
 const AT_ONCE = 20
 
 /**
  * The store as the Sheet sees it: the very same, but while something is dragged on the Figure of a large
- * problem its readers
- * hear of changes a few times a second, and of the last one when it is let go.
+ * problem its readers hear of changes a few times a second, and of the last one when it is let go.
  */
-export function calmed(store: SheetStore): SheetStore {
+export function throttledStore(store: SheetStore): SheetStore {
   const listeners = new Set<(s: Sheet, before: Sheet) => void>()
   /** What readers were last told. */
   let told = store.getState()
@@ -27,7 +26,7 @@ export function calmed(store: SheetStore): SheetStore {
   }
   const hear = (s: Sheet) => {
     if (!s.dragging || s.problem.members.length <= AT_ONCE) tell()
-    else timer ??= setTimeout(tell, BREATH)
+    else timer ??= setTimeout(tell, THROTTLE_MS)
   }
   let stop: (() => void) | undefined
   return {

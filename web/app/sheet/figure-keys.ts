@@ -7,9 +7,9 @@ import type { Layers } from '@viga/drawing/scene'
  * What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was
  * chosen there.
  */
-export type Plate = Exclude<Part, 'working'> | working.StepKey
+export type FigureKey = Exclude<Part, 'working'> | working.StepKey
 
-export const plateOf = (part: Part, step: string | undefined): Plate =>
+export const figureKeyOf = (part: Part, step: string | undefined): FigureKey =>
   part === 'working' ? (working.STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part
 
 const base: Layers = {
@@ -27,7 +27,7 @@ const base: Layers = {
  * What belongs beside each, until the person chooses otherwise. `diagram` is the one the structure is read
  * by.
  */
-export function plates(diagram: DiagramKey): Record<Plate, Layers> {
+export function firstLayers(diagram: DiagramKey): Record<FigureKey, Layers> {
   const given = { ...base, loads: true, dimensions: true }
   const numbered = { ...base, unknowns: true, names: true }
   const results = { ...base, reactions: true, diagram }

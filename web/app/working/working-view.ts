@@ -3,7 +3,7 @@ import { createContext, useContext, useMemo, useState } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 
 /** The numbers of the working as it is shown, and which of them is opened. */
-export interface Book {
+export interface WorkingView {
   ledger: working.Ledger
   reading: working.Reading
   /** The same before the last edit, to tell which numbers it changed. */
@@ -21,12 +21,12 @@ export interface Pinned {
   within?: string
 }
 
-export const BookContext = createContext<Book | null>(null)
+export const WorkingContext = createContext<WorkingView | null>(null)
 
-export function useBook(): Book {
-  const book = useContext(BookContext)
-  if (!book) throw new Error('This part of the page stands outside a working.')
-  return book
+export function useWorkingView(): WorkingView {
+  const workingView = useContext(WorkingContext)
+  if (!workingView) throw new Error('This part of the page stands outside a working.')
+  return workingView
 }
 
 /** The ledger of the shown case; made anew with each solution. */

@@ -9,7 +9,7 @@ function subscribe(changed: () => void) {
 }
 
 /** Whether the system asks for less motion. */
-export const useCalmMotion = (): boolean =>
+export const useReducedMotion = (): boolean =>
   useSyncExternalStore(
     subscribe,
     () => window.matchMedia(QUERY).matches,
