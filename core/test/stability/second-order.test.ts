@@ -8,7 +8,7 @@ import {
   type Problem,
   type Solution,
 } from '../../src/index.js'
-import { frame, refusal, solved } from '../builder.js'
+import { frame, refusal, solved, truss } from '../builder.js'
 
 const E = 2e8 // kN/m²
 const EI = E * 1e-4
@@ -190,5 +190,29 @@ describe('a frame in second order', () => {
     expect(five.bent!.first.D[dof]).toBeCloseTo(5 * one.bent!.first.D[dof], 9)
     expect(five.D[dof]).toBeGreaterThan(1.3 * five.bent!.first.D[dof])
     expect(five.bent!.loadFactor! * 5).toBeCloseTo(one.bent!.loadFactor!, 8)
+  })
+})
+
+describe('a shallow pair of bars', () => {
+  it('has the critical load of small rotations, far above the load at which it would snap through', () => {
+    const [half, rise, P] = [4, 0.2, 1]
+    const L = Math.hypot(half, rise)
+    const [sin, cos] = [rise / L, half / L]
+    const EA = E * 0.01
+    const p = truss()
+      .node('A', -half, 0)
+      .node('B', 0, rise)
+      .node('C', half, 0)
+      .member('A', 'B')
+      .member('B', 'C')
+      .support('A', 'pin')
+      .support('C', 'pin')
+      .load({ type: 'nodal', node: 'B', fy: -P })
+      .set(order2).problem
+    // K = 2·(EA/L·sin² − N/L·cos²) with N = P/(2·sin) vanishes
+    const critical = (2 * EA * sin ** 3) / cos ** 2
+    expect(factorOf(p)! * P).toBeCloseTo(critical, 6)
+    // the limit load of the exact shape, P = 2/(3√3)·EA·(rise/half)³
+    expect(critical).toBeGreaterThan(4 * (2 / (3 * Math.sqrt(3))) * EA * (rise / half) ** 3)
   })
 })

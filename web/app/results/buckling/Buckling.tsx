@@ -16,7 +16,7 @@ import { Block } from '../../widgets/Block'
 import { OneOf, Tick } from '../../widgets/Tick'
 import type { Solved } from '../solved'
 import { Amplified, Customary } from './Amplified'
-import { growthWords } from './words'
+import { growthWords, SMALL_ROTATIONS } from './words'
 import '../growth/growth.css'
 
 /** How many critical factors are shown. */
@@ -46,6 +46,7 @@ export default function Buckling(solved: Solved) {
       <p className="prose">{growthWords(factors[0])}</p>
       <Factors {...solved} input={input} factors={factors} />
       <Lengths {...solved} input={input} factor={factors[0]} />
+      <p className="prose quiet">{SMALL_ROTATIONS}</p>
       {action.bent && <Amplified {...solved} factor={factors[0]} />}
       {action.bent && <Customary {...solved} />}
       {!action.bent && (

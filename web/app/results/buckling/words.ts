@@ -3,6 +3,11 @@ import { formatNumber } from '@viga/core'
 /** From this factor on second order adds little: the customary limit. */
 const LITTLE = 10
 
+/** What the critical factors leave out, beside them. */
+export const SMALL_ROTATIONS =
+  'Rotations are taken as small: a flat arch or a shallow pair of bars may snap through at a far smaller ' +
+  'load, which is not covered here.'
+
 /** What a critical factor says of a structure, in a sentence or two. */
 export function growthWords(factor: number): string {
   const f = formatNumber(factor)
