@@ -126,6 +126,20 @@ test('a first problem is walked through in four notes that do not come back', as
   await expect(note(/Note/)).toHaveCount(0)
 })
 
+test('the first note moves nothing of the part it is about', async ({ page }) => {
+  const at = await openCopy(page, /Open Orchid balcony/, 'check')
+  await expect(page.getByRole('complementary', { name: /Note 4 of 4/ })).toBeVisible()
+  const first = page.locator('[data-answer]').first()
+  const withNote = await first.boundingBox()
+  // without scripts the page stands as it was before the note came
+  const plain = await page.context().browser()!.newContext({ javaScriptEnabled: false })
+  const before = await plain.newPage()
+  await before.goto(`${address()}${at}/check`)
+  const without = await before.locator('[data-answer]').first().boundingBox()
+  await plain.close()
+  expect(Math.abs(withNote!.y - without!.y)).toBeLessThan(3)
+})
+
 test('the projector: steps and cases by arrow keys, the Figure alone, and what is pointed at', async ({
   page,
 }) => {

@@ -2,7 +2,7 @@ import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
-import './theme/fonts'
+import { FIRST_FONTS } from './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
 import { schemeIn, useChosenScheme } from './theme/scheme'
@@ -44,6 +44,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export const meta: Route.MetaFunction = () => [{ title: 'Viga' }]
+export const links: Route.LinksFunction = () => FIRST_FONTS
 
 /**
  * The cookie says which colours; without these, which its types leave out, the library writes its own choice

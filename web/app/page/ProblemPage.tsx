@@ -89,12 +89,12 @@ export const ProblemPage = memo(function ProblemPage({ stored }: { stored: Store
           <Gone />
           <Unsent />
           <RunningHead />
-          <Suspense>
-            <FirstNotes />
-          </Suspense>
           <SheetContext value={throttled}>
             <Outlet />
           </SheetContext>
+          <Suspense>
+            <FirstNotes />
+          </Suspense>
         </section>
       </main>
       {projected && (
