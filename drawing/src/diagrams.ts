@@ -39,6 +39,8 @@ export interface DiagramOptions {
   max?: number
   /** The ink of a second result, drawn over the first in a dashed line. */
   second?: Ink
+  /** Nothing is written on the drawing: it is a map. */
+  wordless?: boolean
 }
 
 /** A point of the diagram of a member: x along it in m, the value in SI, on the screen. */
@@ -125,6 +127,7 @@ export function drawDiagram(
       plus(plus(l.a, l.dir, x * view.scale), l.up, (side * v * options.tall) / max)
     const target = thing.member(m.id)
     if (largest([courses[i]], key) <= ROUNDING * max) {
+      if (options.wordless) return
       const mark = valueWord('0', 'ink-3')
       out.labelRequests.push({ key: `z${i}`, target, mark, candidates: besideMiddle(l, 10), optional: true })
       return
@@ -153,6 +156,7 @@ export function drawDiagram(
         { t: 'path', d: shape, stroke: 'ink', width: 1.35, round: true },
       ],
     })
+    if (options.wordless) return
     out.obstacles.push(...inTheWay(stretches, key, max, l, edge, at))
     drawValues({ solution, member: i, course: courses[i], line: l, at, max, options, target, said }, out)
   })

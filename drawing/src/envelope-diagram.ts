@@ -1,22 +1,32 @@
 import {
+  envelopeOf,
   formatNumber,
-  governing,
-  memberEnvelope,
   signFactors,
   thing,
   OWN_SIGNS,
-  type ActionSolution,
-  type EnvelopeStation,
+  type Envelope,
   type Solution,
+  type Structure,
 } from '@viga/core'
 import { ROUNDING, valueWord } from './diagram-values'
 import { sideOf } from './diagram-side'
-import type { DiagramDrawing, DiagramOptions } from './diagrams'
+import type { DiagramDrawing, DiagramKey, DiagramOptions } from './diagrams'
 import { circle, plus, polyline, textWidth, type Vec } from './marks'
 import { memberLine, type View } from './view'
 
-/** Stations a member: a curve of a cubic is smooth to the eye with these. */
-const STATIONS = 41
+/** On a small picture a curve is read at places no closer than this; px. */
+const NEAR_PX = 3
+
+/** The envelope of all cases and combinations, where a drawing is to show one. */
+export function envelopeShown(
+  layers: { envelope?: boolean; diagram: DiagramKey | null },
+  solution: Solution,
+): Envelope | undefined {
+  const all = [...solution.cases, ...solution.combinations]
+  return layers.envelope && layers.diagram && all.length > 0
+    ? envelopeOf(solution, all, layers.diagram)
+    : undefined
+}
 
 /**
  * The largest and the smallest N, V or M along each member over several cases, as two curves with the range
@@ -24,57 +34,59 @@ const STATIONS = 41
  * governs.
  */
 export function drawEnvelope(
-  solution: Solution,
+  s: Structure,
   view: View,
-  actions: readonly ActionSolution[],
+  envelope: Envelope,
   options: DiagramOptions,
 ): DiagramDrawing {
-  const { structure: s } = solution
   const { key } = options
   const out: DiagramDrawing = { groups: [], labelRequests: [], obstacles: [] }
-  const envelopes = s.members.map((m, i) =>
-    m.bar && key !== 'N' ? [] : memberEnvelope(solution, actions, i, key, STATIONS),
-  )
-  const size = (e: EnvelopeStation) => Math.max(Math.abs(e.max.value), Math.abs(e.min.value))
-  const max = options.max ?? envelopes.reduce((most, e) => e.reduce((t, x) => Math.max(t, size(x)), most), 0)
+  const most = (values: Float64Array) => values.reduce((t, v) => Math.max(t, Math.abs(v)), 0)
+  const max = options.max ?? Math.max(most(envelope.max), most(envelope.min))
   if (!(max > 0)) return out
   const side = sideOf(key, options.signs)
   s.members.forEach((m, i) => {
-    const stations = envelopes[i]
-    if (stations.length === 0) return
     const l = memberLine(s, view, m)
+    const places = placesSeen(envelope, i, view.scale)
+    if (places.length === 0) return
     const target = thing.member(m.id)
     const at = (x: number, v: number): Vec =>
       plus(plus(l.a, l.dir, x * view.scale), l.up, (side * v * options.tall) / max)
-    const upper = stations.map((e) => at(e.x, e.max.value))
-    const lower = stations.map((e) => at(e.x, e.min.value))
+    const upper = places.map((k) => at(envelope.x[k], envelope.max[k]))
+    const lower = places.map((k) => at(envelope.x[k], envelope.min[k]))
+    const line = { t: 'path', stroke: 'ink', width: 1.35, round: true } as const
     out.groups.push({
       key: `e${i}`,
       target,
       diagram: true,
       marks: [
         { t: 'path', d: polyline([...upper, ...[...lower].reverse()], true), fill: 'cedar', opacity: 0.1 },
-        { t: 'path', d: polyline([l.a, ...upper, l.b]), stroke: 'ink', width: 1.35, round: true },
-        {
-          t: 'path',
-          d: polyline([l.a, ...lower, l.b]),
-          stroke: 'ink',
-          width: 1.35,
-          dash: '5 3',
-          round: true,
-        },
+        { ...line, d: polyline([l.a, ...upper, l.b]) },
+        { ...line, d: polyline([l.a, ...lower, l.b]), dash: '5 3' },
       ],
     })
-    for (const line of [upper, lower])
-      for (let k = 4; k < line.length; k += 4) out.obstacles.push({ a: line[k - 4], b: line[k], half: 1 })
-    if (!options.spare) sayExtremes({ solution, actions, member: i, at, max, options, target }, l, out)
+    if (options.wordless) return
+    for (const edge of [upper, lower])
+      for (let k = 4; k < edge.length; k += 4) out.obstacles.push({ a: edge[k - 4], b: edge[k], half: 1 })
+    if (!options.spare) sayExtremes({ envelope, member: i, at, max, options, target }, l, out)
   })
   return out
 }
 
+/** The stations of a member that are told apart at a scale, its ends and its extremes among them. */
+function placesSeen({ first, x, ranges }: Envelope, member: number, scale: number): number[] {
+  const [from, to] = [first[member], first[member + 1]]
+  const { max, min } = ranges[member]
+  const out: number[] = []
+  for (let k = from; k < to; k++) {
+    const far = out.length === 0 || (x[k] - x[out[out.length - 1]]) * scale >= NEAR_PX
+    if (far || k === to - 1 || x[k] === max.x || x[k] === min.x) out.push(k)
+  }
+  return out
+}
+
 interface Named {
-  solution: Solution
-  actions: readonly ActionSolution[]
+  envelope: Envelope
   member: number
   at: (x: number, v: number) => Vec
   max: number
@@ -87,7 +99,7 @@ interface Named {
  */
 function sayExtremes(n: Named, l: ReturnType<typeof memberLine>, out: DiagramDrawing) {
   const { key, shown, signs } = n.options
-  const range = governing(n.solution, n.actions, n.member, key)
+  const range = n.envelope.ranges[n.member]
   const sign = key === 'V' ? signFactors(signs ?? OWN_SIGNS).V : 1
   const side = sideOf(key, signs)
   for (const e of [range.max, range.min]) {

@@ -9,6 +9,7 @@ import {
 } from '@viga/core'
 import { boundsOf, type Bounds } from './bounds'
 import { caption } from './caption'
+import { envelopeShown } from './envelope-diagram'
 import { drawScene, type Layers } from './scene'
 import type { Picture } from './svg'
 import { FIGURE_INSETS, fit, insetsFor, type View } from './view'
@@ -106,7 +107,7 @@ export function figurePicture(
     enlarge: options.enlarge ?? 0,
     signs: signsOf(problem),
     diagramSize: options.diagramSize,
-    enveloped: layers.envelope ? all : undefined,
+    enveloped: solution && envelopeShown(layers, solution),
   })
   const whole = boundsOf(scene.groups, scene.labels)
   if (!whole) return undefined

@@ -17,20 +17,30 @@ export const SMALL_HAND: Hand = { member: 4.2, outline: 1, hinge: 3.1, joint: 2.
 /** Distance of a hinge from its joint, px. */
 const HINGE_OFFSET = 2
 
+/** Cache of what is asked of a structure by every layer of its drawing; released together with it. */
+function once<T>(find: (s: Structure) => T): (s: Structure) => T {
+  const known = new WeakMap<Structure, T>()
+  return (s) => {
+    let found = known.get(s)
+    if (found === undefined) known.set(s, (found = find(s)))
+    return found
+  }
+}
+
 /** Which member ends meet at each node. */
-export function endsAtNodes(s: Structure): { member: number; end: 0 | 1 }[][] {
+export const endsAtNodes = once((s): { member: number; end: 0 | 1 }[][] => {
   const out: { member: number; end: 0 | 1 }[][] = s.nodes.map(() => [])
   s.members.forEach((m, i) => {
     out[m.start].push({ member: i, end: 0 })
     out[m.end].push({ member: i, end: 1 })
   })
   return out
-}
+})
 
 const hinged = (m: StructureMember, end: 0 | 1) => m.bar || m.releases[end === 0 ? 2 : 5] === true
 
 /** Nodes at which every end is hinged and more than one meets: one circle on the joint itself. */
-export function pinJoints(s: Structure): Set<number> {
+export const pinJoints = once((s): ReadonlySet<number> => {
   const out = new Set<number>()
   endsAtNodes(s).forEach((ends, i) => {
     if (
@@ -41,7 +51,7 @@ export function pinJoints(s: Structure): Set<number> {
       out.add(i)
   })
   return out
-}
+})
 
 export type MemberStyle = 'timber' | 'axis'
 

@@ -2,6 +2,7 @@ import {
   coursesOf,
   isThing,
   type ActionSolution,
+  type Envelope,
   type Course,
   type Display,
   type Signs,
@@ -70,8 +71,8 @@ export interface SceneInput {
   signs?: Signs
   /** Diagrams are drawn so many times as tall as usual. */
   diagramSize?: number
-  /** The cases and combinations of an envelope. */
-  enveloped?: readonly ActionSolution[]
+  /** The envelope that is drawn in place of a diagram, once it is there. */
+  enveloped?: Envelope
   /**
    * Another result on the same members, drawn over the first with a dashed line, or in pencil where it is a
    * hand solution.
@@ -153,7 +154,7 @@ export function drawScene(input: SceneInput): Scene {
   const p: Picture = {
     groups: [],
     labelRequests: [],
-    obstacles: memberObstacles(s, view, axis),
+    obstacles: map && !input.notes?.length ? [] : memberObstacles(s, view, axis),
     boxes: layers.supports ? supportBoxes(s, view, axis) : [],
     loaded: [],
     grips: [],
@@ -203,8 +204,10 @@ function addForces(drawn: Drawn, p: Picture) {
   if (layers.all) return add(p, stackedBelow(togetherInput(drawn, solved)))
   const key = layers.diagram
   const options = diagramOptions(drawn, key)
-  if (layers.envelope && drawn.enveloped?.length)
-    return add(p, drawEnvelope(solved.solution, view, drawn.enveloped, options))
+  if (layers.envelope) {
+    if (drawn.enveloped) add(p, drawEnvelope(drawn.structure, view, drawn.enveloped, options))
+    return
+  }
   const other = drawn.compared && coursesOf(drawn.compared.solution, drawn.compared.action)
   const { byHand = [] } = drawn
   const max = Math.max(largest(courses, key), other ? largest(other, key) : 0, largestByHand(byHand, key))
@@ -218,13 +221,14 @@ function addForces(drawn: Drawn, p: Picture) {
 }
 
 function diagramOptions(
-  { room, structure: s, display, signs, diagramSize = 1 }: Drawn,
+  { room, structure: s, view, display, signs, diagramSize = 1 }: Drawn,
   key: DiagramKey,
 ): DiagramOptions {
   return {
     key,
     tall: Math.max(20, 64 * room) * diagramSize,
     spare: s.members.length > MANY,
+    wordless: isMap(s, view),
     once: isLevelBeam(s),
     shown: key === 'M' ? display.moment.perSI : display.force.perSI,
     signs,
@@ -289,6 +293,7 @@ function placedLabels(drawn: Drawn, p: Picture, map: boolean): Placed[] {
     ? []
     : p.labelRequests.map((w) => (crowd && isThing(w.target, 'member') ? { ...w, optional: true } : w))
   const all = [...letters, ...notes, ...values, ...names].filter((w) => inSight(w, view))
+  if (all.length === 0) return []
   return before ? placeAsBefore(all, before) : place(all, p.obstacles, p.boxes, view)
 }
 

@@ -13,6 +13,7 @@ import {
   type Signs,
 } from '@viga/core'
 import { boundsOf } from '../src/bounds'
+import { envelopeShown } from '../src/envelope-diagram'
 import { figurePicture, firstView, layersOf, SHOWN } from '../src/figure-file'
 import { drawFreeBody } from '../src/free-body'
 import { PAPER_INKS } from '../src/inks'
@@ -46,7 +47,7 @@ function scene(problem: Problem, shown: Parameters<typeof layersOf>[0], more: Pa
     display: displayOf(problem),
     solved: { ...working.numbered(solution, problem), action: solution.cases[0] },
     enlarge: 0,
-    enveloped: [...solution.cases, ...solution.combinations],
+    enveloped: envelopeShown(layers, solution),
     ...more,
   })
 }

@@ -1,6 +1,7 @@
 import { displayOf, signsOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
 import { caption } from '@viga/drawing/caption'
 import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
+import { envelopeShown } from '@viga/drawing/envelope-diagram'
 import { drawScene, type Layers } from '@viga/drawing/scene'
 import { PAPER_INKS } from '@viga/drawing/inks'
 import type { Mark, TextMark } from '@viga/drawing/marks'
@@ -109,7 +110,7 @@ export function prepared(
     solved: { ...working.numbered(solution, problem), action },
     enlarge: 0,
     signs: signsOf(problem),
-    enveloped: layers.envelope ? [...solution.cases, ...solution.combinations] : undefined,
+    enveloped: envelopeShown({ ...LAYERS, ...layers }, solution),
   })
   // the empty margins above and below what is drawn are left out
   const ys = [

@@ -20,9 +20,9 @@ const combinations = Array.from({ length: 20 }, (_, i) => ({
 /** Frames while something is done in each of them, ms. */
 async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
   return page.evaluate(async (kind) => {
-    const svg = document.querySelector('.figure svg')!
-    svg.setPointerCapture = () => {} // there is no pointer to capture
-    const { left, top, width, height } = svg.getBoundingClientRect()
+    const hand = document.querySelector('.figure-hand')!
+    hand.setPointerCapture = () => {} // there is no pointer to capture
+    const { left, top, width, height } = hand.getBoundingClientRect()
     const at = (dx: number, dy: number) => ({
       bubbles: true,
       cancelable: true,
@@ -31,7 +31,7 @@ async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
     })
     const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve))
     const pan = (k: number) =>
-      svg.dispatchEvent(
+      hand.dispatchEvent(
         new PointerEvent('pointermove', {
           ...at(60 * Math.sin(k / 9), 40 * Math.sin(k / 7)),
           buttons: 1,
@@ -39,9 +39,9 @@ async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
         }),
       )
     const zoom = (k: number) =>
-      svg.dispatchEvent(new WheelEvent('wheel', { ...at(0, 0), deltaY: Math.sin(k / 12) > 0 ? -24 : 24 }))
+      hand.dispatchEvent(new WheelEvent('wheel', { ...at(0, 0), deltaY: Math.sin(k / 12) > 0 ? -24 : 24 }))
     if (kind === 'pan')
-      svg.dispatchEvent(new PointerEvent('pointerdown', { ...at(0, 0), buttons: 1, button: 0, pointerId: 1 }))
+      hand.dispatchEvent(new PointerEvent('pointerdown', { ...at(0, 0), buttons: 1, button: 0, pointerId: 1 }))
     const out: number[] = []
     let last = await frame()
     for (let k = 1; k <= 120; k++) {
@@ -51,7 +51,7 @@ async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
       out.push(now - last)
       last = now
     }
-    if (kind === 'pan') svg.dispatchEvent(new PointerEvent('pointerup', { ...at(0, 0), pointerId: 1 }))
+    if (kind === 'pan') hand.dispatchEvent(new PointerEvent('pointerup', { ...at(0, 0), pointerId: 1 }))
     await new Promise((resolve) => setTimeout(resolve, 1500)) // the drawing for the view it came to rest in
     return out
   }, what)
@@ -73,6 +73,31 @@ async function switched(page: Page): Promise<number[]> {
       await new Promise((resolve) => setTimeout(resolve, 400))
     }
     return out
+  })
+}
+
+/**
+ * From the way to the envelope to its curves and to its tables, and the longest that the page could not
+ * answer meanwhile, ms.
+ */
+async function enveloped(page: Page): Promise<{ curves: number; tables: number; longest: number }> {
+  return page.evaluate(async () => {
+    let longest = 0
+    new PerformanceObserver((list) => {
+      for (const e of list.getEntries()) longest = Math.max(longest, e.duration)
+    }).observe({ type: 'longtask' })
+    const from = performance.now()
+    const frame = () => new Promise<number>((resolve) => requestAnimationFrame(resolve))
+    const until = async (there: () => boolean) => {
+      while (!there()) await frame()
+      return performance.now() - from
+    }
+    const way = [...document.querySelectorAll('a')].find((a) => a.textContent === 'Envelope')!
+    way.click()
+    await until(() => document.querySelector('.envelope-of') !== null)
+    const curves = await until(() => document.querySelector('.figure [data-diagram]') !== null)
+    const tables = await until(() => document.querySelector('.result-table') !== null)
+    return { curves, tables, longest }
   })
 }
 
@@ -102,6 +127,12 @@ try {
   }
   const times = await switched(page)
   console.log(`large: another diagram of ${members} members: ${share(times, 0.5).toFixed(0)} ms (median)`)
+  const { curves, tables, longest } = await enveloped(page)
+  console.log(
+    `large: the envelope of ${combinations.length} combinations of ${members} members: curves after ` +
+      `${curves.toFixed(0)} ms, tables after ${tables.toFixed(0)} ms, the page busy for ` +
+      `${longest.toFixed(0)} ms at the longest`,
+  )
 } finally {
   await browser.close()
   await stop()

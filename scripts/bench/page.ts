@@ -15,10 +15,10 @@ async function drag(page: Page) {
   const box = (await page.locator('circle[data-target="node:4.2"]').boundingBox())!
   const times = await page.evaluate(
     async ([x, y]) => {
-      const svg = document.querySelector('.figure svg')!
-      svg.setPointerCapture = () => {} // there is no pointer to capture
+      const hand = document.querySelector('.figure-hand')!
+      hand.setPointerCapture = () => {} // there is no pointer to capture
       const send = (type: string, dx: number, dy: number, buttons: number) =>
-        svg.dispatchEvent(
+        hand.dispatchEvent(
           new PointerEvent(type, { bubbles: true, clientX: x + dx, clientY: y + dy, buttons, pointerId: 1 }),
         )
       send('pointerdown', 0, 0, 1)

@@ -75,23 +75,35 @@ export function sidesAt(course: Course, x: number): Sides {
 }
 
 /**
- * One quantity just left and just right of a place x, m from the start, as `sidesAt` has them.
- * @throws RangeError when x lies beyond the ends of the member
+ * Reads one quantity along a member, just left and just right of each place, as `sidesAt` has them.
+ * @param places m from the start, ascending
+ * @param read receives the place's index and the two values
+ * @throws RangeError when a place lies beyond the ends of the member
  */
-export function valuesAt(course: Course, key: CourseKey, x: number): [left: number, right: number] {
+export function readAlong(
+  course: Course,
+  key: CourseKey,
+  places: readonly number[],
+  read: (i: number, left: number, right: number) => void,
+): void {
   const { stretches, length } = course
-  const near = (a: number) => Math.abs(a - x) <= SAME_PLACE_READ * length
+  const same = SAME_PLACE_READ * length
   const last = stretches.length - 1
-  if (near(0)) return [course.start[key], stretches[0].value(key, 0)]
-  if (near(length)) return [stretches[last].value(key, length), course.end[key]]
-  let i = 0
-  while (i < last && x > stretches[i].x1 && !near(stretches[i].x1)) i++
-  const stretch = stretches[i]
-  const atEnd = near(stretch.x1)
-  if (!(x > 0) || (x > stretch.x1 && !atEnd))
-    throw new RangeError(`The place ${x} is not on a member of length ${length}.`)
-  const left = stretch.value(key, atEnd ? stretch.x1 : x)
-  return [left, atEnd ? stretches[i + 1].value(key, stretch.x1) : left]
+  let s = 0
+  for (let i = 0; i < places.length; i++) {
+    const x = places[i]
+    if (!(x >= -same && x <= length + same))
+      throw new RangeError(`The place ${x} is not on a member of length ${length}.`)
+    if (x <= same) read(i, course.start[key], stretches[0].value(key, 0))
+    else if (x >= length - same) read(i, stretches[last].value(key, length), course.end[key])
+    else {
+      while (s < last && x > stretches[s].x1 + same) s++
+      const { x1 } = stretches[s]
+      const atEnd = Math.abs(x1 - x) <= same
+      const left = stretches[s].value(key, atEnd ? x1 : x)
+      read(i, left, atEnd ? stretches[s + 1].value(key, x1) : left)
+    }
+  }
 }
 
 /** The v of the straight chord between the displaced ends at x, m. */

@@ -9,8 +9,9 @@ export function evaluatePolynomial(p: Polynomial, t: number): number {
 
 /** The antiderivative whose value at 0 is `at0`. */
 export function antiderivative(p: Polynomial, at0: number): Polynomial {
-  const out: Polynomial = [at0]
-  for (let i = 0; i < p.length; i++) out.push(p[i] / (i + 1))
+  const out: Polynomial = new Array<number>(p.length + 1)
+  out[0] = at0
+  for (let i = 0; i < p.length; i++) out[i + 1] = p[i] / (i + 1)
   return out
 }
 

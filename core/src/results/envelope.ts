@@ -1,19 +1,13 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { displacementAt, reactionAt } from './equilibrium.js'
 import { extremesOf, type ExtremeKey } from './extremes.js'
-import { breaksOf, chordAt, valuesAt } from '../analysis/course.js'
+import { breaksOf, chordAt, readAlong, type Course } from '../analysis/course.js'
 import { courseOf } from './courses.js'
 
 /** A value with the case or combination it comes from. */
 export interface Governed {
   value: number
   by: string
-}
-
-export interface EnvelopeStation {
-  x: number
-  max: Governed
-  min: Governed
 }
 
 /** The largest and smallest value along a member over many cases, with where it is and which case governs. */
@@ -23,40 +17,86 @@ export interface EnvelopeRange {
 }
 
 /**
- * Envelope of one quantity along a member: at every station the largest and the smallest value over `actions`
- * and the case that governs it. Stations: `count` evenly spaced ones, and every place where any of the cases
- * has a load, an end or an extreme, so that no peak is cut; at a jump the larger side counts.
+ * Envelope of one quantity over a structure, in arrays that pass from a worker to the page as they are. The
+ * stations of member i are those from `first[i]` to `first[i + 1]`.
  */
-export function memberEnvelope(
+export interface Envelope {
+  key: ExtremeKey
+  /** Labels of the cases and combinations; `maxBy` and `minBy` count in them. */
+  by: readonly string[]
+  first: Uint32Array
+  /** Places from the start of the member, m. */
+  x: Float64Array
+  /** The largest and the smallest value at each place, SI. */
+  max: Float64Array
+  min: Float64Array
+  maxBy: Uint16Array
+  minBy: Uint16Array
+  /** The exact extremes of each member, with the case that governs. */
+  ranges: readonly EnvelopeRange[]
+}
+
+/**
+ * The largest and the smallest value of one quantity along every member over `actions`, with the case that
+ * governs. Stations of a member: `count` evenly spaced ones, and every place where any of the cases has a
+ * load, an end or an extreme, so that no peak is cut; at a jump the larger side counts. Bars have stations
+ * for N alone.
+ * @throws RangeError without a case
+ */
+export function envelopeOf(
   solution: Solution,
   actions: readonly ActionSolution[],
-  member: number,
   key: ExtremeKey,
   count = 41,
-): EnvelopeStation[] {
-  const { length } = solution.structure.members[member]
-  const courses = actions.map((a) => courseOf(solution, a, member))
-  const places = new Set<number>(Array.from({ length: count }, (_, i) => (i * length) / (count - 1)))
-  for (const course of courses) {
-    for (const x of breaksOf(course)) places.add(x)
-    const e = extremesOf(course, key)
-    places.add(e.max.x).add(e.min.x)
-  }
-  const xs = [...places]
-    .sort((a, b) => a - b)
-    .filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-9 * length)
-  return xs.map((x) => {
-    const out: EnvelopeStation = { x, max: { value: -Infinity, by: '' }, min: { value: Infinity, by: '' } }
-    courses.forEach((course, i) => {
-      const chord = key === 'relative' ? chordAt(course, x) : 0
-      const [left, right] = valuesAt(course, key === 'relative' ? 'v' : key, x)
-      const largest = Math.max(left, right) - chord
-      const smallest = Math.min(left, right) - chord
-      if (largest > out.max.value) out.max = { value: largest, by: actions[i].id }
-      if (smallest < out.min.value) out.min = { value: smallest, by: actions[i].id }
-    })
-    return out
+): Envelope {
+  if (actions.length === 0) throw new RangeError('An envelope is made of at least one case.')
+  const { members } = solution.structure
+  const first = new Uint32Array(members.length + 1)
+  const x: number[] = []
+  const [max, min, maxBy, minBy]: number[][] = [[], [], [], []]
+  members.forEach((m, i) => {
+    const from = x.length
+    const courses = actions.map((a) => courseOf(solution, a, i))
+    const places = m.bar && key !== 'N' ? [] : placesOf(courses, key, m.length, count)
+    for (const at of places) x.push(at)
+    courses.forEach((course, by) =>
+      readAlong(course, key === 'relative' ? 'v' : key, places, (k, left, right) => {
+        const chord = key === 'relative' ? chordAt(course, places[k]) : 0
+        const larger = (left > right ? left : right) - chord
+        const smaller = (left > right ? right : left) - chord
+        if (by === 0 || larger > max[from + k]) {
+          max[from + k] = larger
+          maxBy[from + k] = by
+        }
+        if (by === 0 || smaller < min[from + k]) {
+          min[from + k] = smaller
+          minBy[from + k] = by
+        }
+      }),
+    )
+    first[i + 1] = x.length
   })
+  return {
+    key,
+    by: actions.map((a) => a.id),
+    first,
+    x: Float64Array.from(x),
+    max: Float64Array.from(max),
+    min: Float64Array.from(min),
+    maxBy: Uint16Array.from(maxBy),
+    minBy: Uint16Array.from(minBy),
+    ranges: members.map((_, i) => governing(solution, actions, i, key)),
+  }
+}
+
+/** The places where an envelope along a member is read, ascending, each once. */
+function placesOf(courses: readonly Course[], key: ExtremeKey, length: number, count: number): number[] {
+  const places = Array.from({ length: count }, (_, i) => (i * length) / (count - 1))
+  for (const course of courses) {
+    const e = extremesOf(course, key)
+    places.push(...breaksOf(course), e.max.x, e.min.x)
+  }
+  return places.sort((a, b) => a - b).filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-9 * length)
 }
 
 /** Exact extremes along a member over many cases. */

@@ -3,12 +3,12 @@ export { extremes, extremesOf, zeros, type Extreme, type ExtremeKey, type Range 
 export { courseOf, coursesOf, stations, type Station } from './courses.js'
 export {
   displacementEnvelope,
+  envelopeOf,
   governing,
-  memberEnvelope,
   reactionEnvelope,
   type ComponentEnvelope,
+  type Envelope,
   type EnvelopeRange,
-  type EnvelopeStation,
   type Governed,
 } from './envelope.js'
 export { readPlace } from './place.js'

@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   displacementEnvelope,
+  envelopeOf,
   extremes,
   governing,
-  memberEnvelope,
   courseOf,
   reactionEnvelope,
   sidesAt,
@@ -56,28 +56,48 @@ describe('envelopes', () => {
         (p, q, at, key) => {
           const s = beam(p, q, at)
           const all = [...s.cases, ...s.combinations]
-          const stations = memberEnvelope(s, all, 0, key)
+          const { x, max, min } = envelopeOf(s, all, key)
           const size = Math.max(1, ...s.combinations[0].forces.map(Math.abs))
           for (const a of all) {
             const f = courseOf(s, a, 0)
             const e = extremes(f)[key]
-            expect(Math.max(...stations.map((t) => t.max.value))).toBeGreaterThanOrEqual(
-              e.max.value - 1e-9 * size,
-            )
-            expect(Math.min(...stations.map((t) => t.min.value))).toBeLessThanOrEqual(
-              e.min.value + 1e-9 * size,
-            )
-            for (const t of stations) {
-              const { left, right } = sidesAt(f, t.x)
+            expect(Math.max(...max)).toBeGreaterThanOrEqual(e.max.value - 1e-9 * size)
+            expect(Math.min(...min)).toBeLessThanOrEqual(e.min.value + 1e-9 * size)
+            x.forEach((at, k) => {
+              const { left, right } = sidesAt(f, at)
               for (const v of [left[key], right[key]]) {
-                expect(v).toBeLessThanOrEqual(t.max.value + 1e-9 * size)
-                expect(v).toBeGreaterThanOrEqual(t.min.value - 1e-9 * size)
+                expect(v).toBeLessThanOrEqual(max[k] + 1e-9 * size)
+                expect(v).toBeGreaterThanOrEqual(min[k] - 1e-9 * size)
               }
-            }
+            })
           }
         },
       ),
       { numRuns: 60 },
     )
+  })
+
+  it('have their stations by member, in their order, with the exact extremes and bars for N alone', () => {
+    const s = frame()
+      .node('A', 0, 0)
+      .node('B', 6, 0)
+      .node('C', 6, -2)
+      .member('A', 'B')
+      .member('B', 'C', { type: 'bar' })
+      .support('A', 'fixed')
+      .support('C', 'pin')
+      .load({ type: 'point', member: 'AB', at: '50%', fy: -10 })
+      .solve()
+    const M = envelopeOf(s, s.cases, 'M', 5)
+    expect([...M.first]).toEqual([0, M.x.length, M.x.length])
+    // five evenly spaced places, of which the middle is that of the load
+    expect([...M.x]).toEqual([0, 1.5, 3, 4.5, 6])
+    expect(M.by).toEqual(['1'])
+    expect(M.ranges[0]).toEqual(governing(s, s.cases, 0, 'M'))
+    expect(Math.max(...M.max)).toBeCloseTo(M.ranges[0].max.value, 6)
+    const N = envelopeOf(s, s.cases, 'N', 5)
+    expect(N.first[2] - N.first[1]).toBe(5)
+    expect(N.max[N.first[1]]).toBeCloseTo(N.ranges[1].max.value, 6)
+    expect(() => envelopeOf(s, [], 'M')).toThrow('at least one case')
   })
 })

@@ -2,12 +2,13 @@ import { thing, type Structure } from '@viga/core'
 import type { Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
 import { onScreen, type View } from '@viga/drawing/view'
-import { lazy, Suspense } from 'react'
+import { lazy, memo, Suspense, type ComponentProps } from 'react'
 import { useSheet } from '../sheet/context'
 import { useReducedMotion } from '../widgets/reduced-motion'
 import type { Overlay } from './Figure'
 import type { Ghost as GhostOf } from './Ghost'
 import type { Handles as HandlesOf } from './Handles'
+import { LargeScene } from './LargeScene'
 import { MovingView } from './MovingView'
 import { SceneView } from './SceneView'
 import type { useGestures } from './gestures'
@@ -61,19 +62,22 @@ export function Drawing({
   const given = part === 'given'
   return (
     <>
-      <svg
-        width={size.width}
-        height={size.height}
-        viewBox={`0 0 ${size.width} ${size.height}`}
-        role="img"
-        aria-label={name}
-        {...gestures.handlers}
-      >
-        <g ref={seen.plane}>
+      <div className="figure-hand" {...gestures.handlers}>
+        <svg
+          ref={seen.plane}
+          // a large drawing has a layer of its own, lest it is painted anew with each move
+          style={seen.large ? { willChange: 'transform' } : undefined}
+          width={size.width}
+          height={size.height}
+          viewBox={`0 0 ${size.width} ${size.height}`}
+          role="img"
+          aria-label={name}
+        >
           {drawing && <Grid view={view} grid={grid} si={si} step={gestures.step} />}
           {scene && (
             <g display={rest ? 'none' : undefined}>
-              <SceneView
+              <Marks
+                large={seen.large}
                 groups={(rest ?? scene).groups}
                 labels={(rest ?? scene).labels}
                 lit={lit}
@@ -92,13 +96,17 @@ export function Drawing({
           )}
           {reads && <Reader view={view} shown={shown} />}
           {overlay.marks?.(view)}
-        </g>
-        {gestures.box && <SelectBox {...gestures.box} />}
-      </svg>
+          {gestures.box && <SelectBox {...gestures.box} />}
+        </svg>
+      </div>
       {rest && scene && <MovingView scene={scene} lit={lit} width={size.width} height={size.height} />}
     </>
   )
 }
+
+/** The marks of the scene; what swings has a path of its own for each member. */
+const Marks = ({ large, ...scene }: ComponentProps<typeof SceneView> & { large: boolean }) =>
+  large && !scene.swinging ? <LargeScene {...scene} /> : <SceneView {...scene} />
 
 /** The person's own grid, or the crossings that the pointer snaps to. */
 const Grid = ({ grid, view, si, step }: Pick<Seen, 'grid' | 'view' | 'si'> & { step: number }) => (
@@ -139,7 +147,7 @@ function SelectedHandles(props: Omit<HandlesProps, 'problem' | 'selection'>) {
 }
 
 /** Where a press means a joint: a circle round each, seen when the joint is pointed at. */
-function JointSpots({
+const JointSpots = memo(function JointSpots({
   structure,
   view,
   lit,
@@ -162,7 +170,7 @@ function JointSpots({
       />
     )
   })
-}
+})
 
 const SelectBox = ({ a, b }: { a: { x: number; y: number }; b: { x: number; y: number } }) => (
   <rect

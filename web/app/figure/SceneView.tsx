@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import { sameGroup, sameMark, type Group, type Mark, type TextMark } from '@viga/drawing/marks'
+import { sameGroup, sameMark, type Group, type Mark, type PathMark, type TextMark } from '@viga/drawing/marks'
 import type { Placed } from '@viga/drawing/label-placement'
 
 const ink = (name: string | undefined) => (name === undefined ? 'none' : `var(--${name})`)
@@ -32,8 +32,10 @@ function Text({ m }: { m: TextMark }) {
   )
 }
 
-function MarkView({ m, swinging }: { m: Mark; swinging: boolean }) {
-  if (m.t === 'text') return <Text m={m} />
+const MarkView = ({ m, swinging }: { m: Mark; swinging: boolean }) =>
+  m.t === 'text' ? <Text m={m} /> : <PathView m={m} swinging={swinging} />
+
+export function PathView({ m, swinging }: { m: PathMark; swinging: boolean }) {
   return (
     <path
       className={m.cls ?? (m.stroke === undefined && m.fill ? 'solid' : undefined)}
@@ -68,7 +70,7 @@ interface GroupProps {
   swinging: boolean
 }
 
-const GroupView = memo(
+export const GroupView = memo(
   function GroupView({ group, lit, swinging }: GroupProps) {
     return (
       <g
@@ -101,7 +103,7 @@ interface LabelProps {
   lit: boolean
 }
 
-const LabelView = memo(
+export const LabelView = memo(
   function LabelView({ label, lit }: LabelProps) {
     return (
       <g data-target={label.target} className={lit ? 'lit' : undefined}>

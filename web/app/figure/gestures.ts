@@ -22,7 +22,7 @@ import { pinched } from './pinch'
 import { diagramUnder, onPlane, probeAt, pulledDiagram } from './read-members'
 import { endClicked, endMember, letGo, movedJoint, pulledLoad, selectInside, turnEnd } from './pull-things'
 
-type Pointer = PointerEvent<SVGSVGElement>
+type Pointer = PointerEvent<HTMLDivElement>
 
 /** A press that moves less than this is a click; px. */
 const STILL_PX = 4
@@ -66,7 +66,7 @@ export function useGestures(args: GestureArgs) {
       store.setState({ probe: null })
       setGhost((g) => ({ ...g, point: null }))
     },
-    onWheel: (e: WheelEvent<SVGSVGElement>) => {
+    onWheel: (e: WheelEvent<HTMLDivElement>) => {
       const at = local(e)
       setView((v) => zoomAt(v, at, Math.exp(-e.deltaY * 0.0015)))
     },
@@ -91,7 +91,7 @@ function down(hand: Hand, e: Pointer) {
   leaveField()
   if (drawing && !structure?.nodes.length && e.button === 0) return firstJoint(hand, at)
   const still = { at, view, moved: false, from: null, fromPoint: null, box: false }
-  const hit = targetAt(e)
+  const hit = targetAt(hand, e)
   const grip = isThing(hit, 'grip') ? grips.find((g) => g.target === hit) : undefined
   // what is pulled or pressed at a ring is meant, not the joint it stands near
   if (grip || isThing(hit, 'ring')) {
@@ -142,8 +142,8 @@ function move(hand: Hand, e: Pointer) {
   if (drawing && (!p || e.buttons === 1)) return showGhost(hand, at)
   if (!p) {
     const near = jointNear(hand, at)
-    const target = near ? thing.node(near) : targetAt(e)
-    if (hand.reads) probeAt(hand, targetAt(e), at)
+    const target = near ? thing.node(near) : targetAt(hand, e)
+    if (hand.reads) probeAt(hand, targetAt(hand, e), at)
     return store.getState().point(target)
   }
   if (!p.moved) return

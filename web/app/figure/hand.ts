@@ -1,8 +1,8 @@
-import type { Problem, Structure } from '@viga/core'
+import { thing, type Problem, type Structure } from '@viga/core'
 import { snapTo, type Grid } from '@viga/core/statement/grid'
 import type { Grip } from '@viga/drawing/loads'
-import { vec, type Vec } from '@viga/drawing/marks'
-import { inPlane, onScreen, type View } from '@viga/drawing/view'
+import { dot, plus, size, vec, type Vec } from '@viga/drawing/marks'
+import { inPlane, memberLine, onScreen, type View } from '@viga/drawing/view'
 import type { SetView } from './use-carried-view'
 import type { PointerEvent } from 'react'
 import type { SheetStore } from '../sheet/store'
@@ -93,13 +93,32 @@ const NEAR_PX = 13
 /** The place of a pointer event in the Figure's own px, which the projector's view enlarges. */
 export function local(e: { currentTarget: Element; clientX: number; clientY: number }): Vec {
   const frame = e.currentTarget.getBoundingClientRect()
-  const size = frame.width / (e.currentTarget.clientWidth || frame.width || 1)
-  return vec((e.clientX - frame.left) / size, (e.clientY - frame.top) / size)
+  const scale = frame.width / (e.currentTarget.clientWidth || frame.width || 1)
+  return vec((e.clientX - frame.left) / scale, (e.clientY - frame.top) / scale)
 }
 
 /** What is drawn under the pointer, as the text form of a thing. */
-export const targetAt = (e: PointerEvent): string | null =>
-  (e.target as Element).closest('[data-target]')?.getAttribute('data-target') ?? null
+export function targetAt(hand: Pick<Hand, 'structure' | 'view'>, e: PointerEvent): string | null {
+  const element = e.target as Element
+  const own = element.closest('[data-target]')?.getAttribute('data-target')
+  if (own != null || !element.closest('[data-diagram]')) return own ?? null
+  // the diagrams of a large structure are drawn as one
+  const near = memberNear(hand, local(e))
+  return near === null ? null : thing.member(near)
+}
+
+/** The member whose line is nearest to a place on the screen. */
+function memberNear({ structure, view }: Pick<Hand, 'structure' | 'view'>, p: Vec): string | null {
+  let best: string | null = null
+  let least = Infinity
+  for (const m of structure?.members ?? []) {
+    const l = memberLine(structure!, view, m)
+    const along = Math.min(l.px, Math.max(0, dot(plus(p, l.a, -1), l.dir)))
+    const away = size(plus(p, plus(l.a, l.dir, along), -1))
+    if (away < least) [best, least] = [m.id, away]
+  }
+  return best
+}
 
 /** The nearest joint within `NEAR_PX` of a place on the screen. */
 export function jointNear({ structure, view }: Hand, p: Vec): string | null {

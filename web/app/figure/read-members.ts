@@ -2,7 +2,7 @@ import { readThing } from '@viga/core'
 import { dot, plus, type Vec } from '@viga/drawing/marks'
 import { inPlane, memberLine } from '@viga/drawing/view'
 import type { PointerEvent } from 'react'
-import type { Hand, Press } from './hand'
+import { targetAt, type Hand, type Press } from './hand'
 
 /** Nearer to an end than this, the end is meant; px. */
 const END_PX = 6
@@ -23,9 +23,10 @@ export function probeAt({ store, structure, view }: Hand, target: string | null,
 }
 
 /** What a press on a diagram began with. */
-export function diagramUnder({ store }: Hand, e: PointerEvent): Press['diagram'] {
-  const group = (e.target as Element).closest('[data-diagram]')
-  const it = readThing(group?.getAttribute('data-target') ?? '')
+export function diagramUnder(hand: Hand, e: PointerEvent): Press['diagram'] {
+  if (!(e.target as Element).closest('[data-diagram]')) return undefined
+  const { store } = hand
+  const it = readThing(targetAt(hand, e) ?? '')
   return it?.kind === 'member' ? { member: it.id, size: store.getState().diagramSize } : undefined
 }
 

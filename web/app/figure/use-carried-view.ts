@@ -16,13 +16,9 @@ export function carriedTo(drawn: View, to: View): string {
   return `translate(${to.ox - k * drawn.ox}px, ${to.oy - k * drawn.oy}px) scale(${k})`
 }
 
-/** Carries the plane along, in a layer of its own while it moves. */
-function carry(plane: SVGGElement | null, transform: string) {
-  if (!plane) return
-  plane.style.willChange = transform ? 'transform' : ''
-  // letters are not fitted anew to each scale
-  plane.style.textRendering = transform ? 'geometricPrecision' : ''
-  plane.style.transform = transform
+/** Carries the drawing along as a picture: only the whole element can be scaled without painting it anew. */
+function carry(plane: SVGSVGElement | null, transform: string) {
+  if (plane) plane.style.transform = transform
 }
 
 /**
@@ -36,7 +32,7 @@ export function useCarriedView(
   drawn: View,
   setDrawn: (v: View) => void,
   large: boolean,
-  plane: RefObject<SVGGElement | null>,
+  plane: RefObject<SVGSVGElement | null>,
 ): SetView {
   const moved = useRef<View | null>(null)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)

@@ -96,7 +96,8 @@ export function useFigureView(
     const movedView = own ? view : null
     if (store.getState().movedView !== movedView) store.setState({ movedView })
   }, [store, own, view])
-  const plane = useRef<SVGGElement>(null)
-  const setView = useCarriedView(view, setOwn, (structure?.members.length ?? 0) > CARRIED, plane)
-  return { view, size, grid, ownGrid, si, refit, setView, plane, fitting: own === null }
+  const plane = useRef<SVGSVGElement>(null)
+  const large = (structure?.members.length ?? 0) > CARRIED
+  const setView = useCarriedView(view, setOwn, large, plane)
+  return { view, size, grid, ownGrid, si, refit, setView, plane, large, fitting: own === null }
 }

@@ -4,19 +4,21 @@ import {
   thing,
   working,
   type ActionSolution,
+  type Envelope,
   type Solution,
   type Structure,
 } from '@viga/core'
 import type { LabelRequest } from '@viga/drawing/label-placement'
 import type { Part } from '@viga/drawing/caption'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
-import { drawScene, type Layers, type Scene } from '@viga/drawing/scene'
+import type { Layers, Scene } from '@viga/drawing/scene'
 import type { View } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
 import { useMemo, useState } from 'react'
 import { useDisplay, useSheet, useSolved } from '../sheet/context'
 import { targetsOf } from '../sheet/targets'
 import { useBrowserLayout } from '../widgets/after-paint'
+import { useDrawnScene } from './drawn-scene'
 
 /** What is drawn besides the problem and its results. */
 export interface Besides {
@@ -53,15 +55,12 @@ function useCases(part: Part): ReadonlySet<string> {
   }, [problem, actionId, together])
 }
 
-/** The cases and combinations of the envelope, while it is drawn. */
-function useEnveloped(on: boolean): readonly ActionSolution[] | undefined {
+/** The envelope while it is drawn, once it is there for the solution. */
+function useCurves({ envelope, diagram }: Layers): Envelope | undefined {
   const outcome = useSheet((s) => s.outcome)
-  const chosen = useSheet((s) => s.enveloped)
-  return useMemo(() => {
-    if (!on || outcome.stage !== 'solved') return undefined
-    const all = [...outcome.solution.cases, ...outcome.solution.combinations]
-    return chosen === null ? all : all.filter((a) => chosen.includes(a.id))
-  }, [on, outcome, chosen])
+  const curves = useSheet((s) => s.curves)
+  const ours = outcome.stage === 'solved' && curves?.solution === outcome.solution
+  return envelope && ours && curves.envelope.key === diagram ? curves.envelope : undefined
 }
 
 /** What the Figure draws, and what of it is lit. */
@@ -91,7 +90,7 @@ export function useScene(args: Args) {
     ...useLook(part),
     ...{ structure, view, display, loads, cases, notes, compared, byHand },
     layers: shown,
-    enveloped: useEnveloped(shown.envelope ?? false),
+    enveloped: useCurves(shown),
     solved: !hidden && solved?.solution.structure === structure ? solved : undefined,
     before: rest?.labels,
   })
@@ -99,41 +98,6 @@ export function useScene(args: Args) {
     if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
   }, [dragging, rest, scene])
   return { scene, rest, lit: useLit(shown, solved?.solution), display }
-}
-
-type SceneOf = Omit<Parameters<typeof drawScene>[0], 'structure'> & { structure: Structure | undefined }
-
-/** The drawing, made anew only when something of it is another. */
-function useDrawnScene(sceneOn: Besides['sceneOn'], of: SceneOf): Scene | undefined {
-  const { structure, view, display, loads, cases, notes, compared, byHand } = of
-  const { layers, enveloped, solved, before, enlarge, signs, diagramSize } = of
-  return useMemo(
-    () =>
-      sceneOn?.(view) ??
-      (structure &&
-        drawScene({
-          ...{ structure, view, display, loads, cases, notes, compared, byHand },
-          ...{ layers, enveloped, solved, before, enlarge, signs, diagramSize },
-        })),
-    [
-      sceneOn,
-      structure,
-      view,
-      display,
-      loads,
-      cases,
-      notes,
-      compared,
-      byHand,
-      layers,
-      enveloped,
-      solved,
-      before,
-      enlarge,
-      signs,
-      diagramSize,
-    ],
-  )
 }
 
 /** How the problem asks for its results to be drawn. */

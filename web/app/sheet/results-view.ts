@@ -1,5 +1,5 @@
 import type { View } from '@viga/drawing/view'
-import type { ActionSolution, checkDocument, Problem, Solution } from '@viga/core'
+import type { ActionSolution, checkDocument, Envelope, Problem, Solution } from '@viga/core'
 import type { Layers } from '@viga/drawing/scene'
 import type { Place } from '@viga/core/statement/answer-place'
 
@@ -54,6 +54,8 @@ export interface ResultsView {
   probe: Probe | null
   /** The cases and combinations of the envelope by label; all of them when null. */
   enveloped: readonly string[] | null
+  /** The envelope that the Figure draws, and the solution it is of. */
+  curves: { solution: Solution; envelope: Envelope } | null
   body: BodyChoice
   /** The point that moments of the free body are taken about; the origin when null. */
   about: PlanePoint | null
@@ -76,6 +78,7 @@ export const FIRST_RESULTS_VIEW: ResultsView = {
   probe: null,
   movedView: null,
   enveloped: null,
+  curves: null,
   body: { kind: 'whole' },
   about: null,
   comparison: { kind: 'none' },

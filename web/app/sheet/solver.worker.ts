@@ -4,9 +4,11 @@ import {
   sweep as sweepThrough,
   workWithSystem,
   type Problem,
+  type Solution,
   type SweepInput,
 } from '@viga/core'
 import { expose } from 'comlink'
+import { doJob, type EnvelopeJob, type JobInput } from './envelope-jobs'
 
 /**
  * Judges the hand values of a problem and looks for the slip behind them; nothing while it has no solution.
@@ -24,7 +26,35 @@ const sweep = (input: SweepInput, onStep: (done: number) => void) =>
     return true
   })
 
-const api = { sweep, solve: createSolver(), check }
+const solveNext = createSolver()
+/** The last solution that was made here, by the number that the page knows it by. */
+let held: { number: number; solution: Solution | undefined } | undefined
+
+function solve(problem: Problem, number: number) {
+  const outcome = solveNext(problem)
+  held = { number, solution: outcome.stage === 'solved' ? outcome.solution : undefined }
+  return outcome
+}
+
+/** Solves a problem that the page has solved itself: that is less than the way of a solution to the worker. */
+function hold(problem: Problem, number: number) {
+  if (held?.number !== number) solve(problem, number)
+}
+
+/** What is made of many cases of a solution, by its number; null when another one is held. */
+function envelope<K extends EnvelopeJob>(number: number, name: K, ids: string[], input: JobInput<K>) {
+  if (held?.number !== number || !held.solution) return null
+  const { solution } = held
+  const all = [...solution.cases, ...solution.combinations]
+  return doJob(
+    name,
+    solution,
+    all.filter((a) => ids.includes(a.id)),
+    input,
+  )
+}
+
+const api = { sweep, solve, hold, envelope, check }
 export type SolverWorker = typeof api
 
 expose(api)

@@ -43,21 +43,19 @@ describe('moving the view', () => {
       drawn: VIEW,
       times: 0,
       set: undefined as SetView | undefined,
-      g: null as SVGGElement | null,
+      g: null as SVGSVGElement | null,
     }
     function Plane() {
       const [drawn, setDrawn] = useState(VIEW)
-      const g = useRef<SVGGElement>(null)
+      const g = useRef<SVGSVGElement>(null)
       const set = useCarriedView(drawn, setDrawn, large, g)
       return (
-        <svg>
-          <g
-            ref={(it) => {
-              g.current = it
-              Object.assign(out, { drawn, set, g: it })
-            }}
-          />
-        </svg>
+        <svg
+          ref={(it) => {
+            g.current = it
+            Object.assign(out, { drawn, set, g: it })
+          }}
+        />
       )
     }
     render(<Plane />)

@@ -1,11 +1,16 @@
-import { extremesTable, reactionsTable } from '@viga/core'
+import LinearProgress from '@mui/material/LinearProgress'
+import type { ResultTable, ResultTableKey, Solution } from '@viga/core'
 import { useEffect, useMemo } from 'react'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { Block } from '../../widgets/Block'
+import { useBrowserLayout } from '../../widgets/after-paint'
 import { Tick } from '../../widgets/Tick'
 import { actionsOf, useSigns, type Solved } from '../solved'
 import { WideBlock } from '../WideBlock'
 import { ResultTableView } from '../tables/ResultTableView'
+import { useEnvelope } from './use-envelope'
+
+const TABLES: readonly ResultTableKey[] = ['extremes', 'reactions']
 
 /** The largest and smallest values over chosen cases and combinations, with the case that governs each. */
 export default function Envelope({ solution }: Solved) {
@@ -28,17 +33,18 @@ export default function Envelope({ solution }: Solved) {
     })
     return () => show('results', { envelope: false, reactions, all })
   }, [store])
-  const source = useMemo(() => {
+  const actions = useMemo(() => {
     const every = actionsOf(solution)
-    const actions = chosen === null ? every : every.filter((a) => chosen.includes(a.id))
-    return { solution, actions, envelope: true, display, signs }
-  }, [solution, chosen, display, signs])
+    return chosen === null ? every : every.filter((a) => chosen.includes(a.id))
+  }, [solution, chosen])
+  useCurvesOn(solution, actions)
+  const ask = useMemo(() => ({ keys: TABLES, display, signs }), [display, signs])
+  const tables = useEnvelope('tables', solution, actions, ask)
   const toggle = (id: string) => {
     const now = chosen ?? all.map((a) => a.id)
     const next = now.includes(id) ? now.filter((o) => o !== id) : [...now, id]
     store.setState({ enveloped: next.length === all.length ? null : next })
   }
-  const none = source.actions.length === 0
   return (
     <>
       <Block title="Over">
@@ -55,18 +61,37 @@ export default function Envelope({ solution }: Solved) {
           ))}
         </div>
       </Block>
-      {none ? (
+      {actions.length === 0 ? (
         <p className="prose">Choose at least one case or combination.</p>
+      ) : tables ? (
+        <Extremes tables={tables} />
       ) : (
-        <>
-          <WideBlock title="Members">
-            <ResultTableView table={extremesTable(source)} />
-          </WideBlock>
-          <WideBlock title="Reactions">
-            <ResultTableView table={reactionsTable(source)} />
-          </WideBlock>
-        </>
+        <LinearProgress aria-label="the envelope is being made" />
       )}
     </>
   )
+}
+
+const Extremes = ({ tables: [members, reactions] }: { tables: readonly ResultTable[] }) => (
+  <>
+    <WideBlock title="Members">
+      <ResultTableView table={members} />
+    </WideBlock>
+    <WideBlock title="Reactions">
+      <ResultTableView table={reactions} />
+    </WideBlock>
+  </>
+)
+
+/** Hands the Figure the curves of the diagram it shows. */
+function useCurvesOn(solution: Solution, actions: ReturnType<typeof actionsOf>) {
+  const store = useSheetStore()
+  const key = useSheet((s) => s.shown.results.diagram)
+  const ask = useMemo(() => (key ? { key } : null), [key])
+  const envelope = useEnvelope('curves', solution, actions, ask)
+  useBrowserLayout(
+    () => store.setState({ curves: envelope ? { solution, envelope } : null }),
+    [store, solution, envelope],
+  )
+  useEffect(() => () => store.setState({ curves: null }), [store])
 }

@@ -1,9 +1,12 @@
+import LinearProgress from '@mui/material/LinearProgress'
 import { RESULT_TABLES, stationsTable, tableCells, type ResultTable, type ResultTableKey } from '@viga/core'
 import { useEffect, useMemo, useState } from 'react'
-import { useDisplay, useSheet } from '../../sheet/context'
+import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
+import { envelopeLater } from '../../sheet/envelope-later'
 import { Pick } from '../../widgets/Pick'
 import { Press } from '../../widgets/Press'
 import { isOfField } from '../../commands/typing'
+import { useEnvelope } from '../envelope/use-envelope'
 import { actionsOf, useSigns, type Solved } from '../solved'
 import { ResultTableView, type Sorting } from './ResultTableView'
 import { UNIT_CHOICES, unitWords, withUnits, type ChosenUnits, type UnitKey } from './shown-units'
@@ -28,20 +31,12 @@ const STATIONS = 11
 export default function Tables({ solution, action }: Solved) {
   const title = useSheet((s) => s.problem.title)
   const own = useDisplay()
-  const signs = useSigns()
   const [key, setKey] = useState<TableKey>('reactions')
   const [envelope, setEnvelope] = useState(false)
   const [units, setUnits] = useState<ChosenUnits>({})
   const [figures, setFigures] = useState(4)
   const [sorting, setSorting] = useState<Sorting | null>(null)
-  const source = useMemo(() => {
-    const actions = envelope ? actionsOf(solution) : [action]
-    return { solution, actions, envelope, display: withUnits(own, units), signs }
-  }, [solution, action, envelope, own, units, signs])
-  const table = useMemo(
-    () => (key === 'stations' ? stationsTable(source, STATIONS) : RESULT_TABLES[key](source)),
-    [key, source],
-  )
+  const { table, tables } = useTables({ solution, action }, key, envelope, units)
   const many = actionsOf(solution).length > 1
   return (
     <>
@@ -71,18 +66,49 @@ export default function Tables({ solution, action }: Solved) {
         <Figures figures={figures} choose={setFigures} />
       </div>
       <div className="wide-table">
-        <ResultTableView table={table} figures={figures} sorting={sorting} onSort={setSorting} />
+        {table ? (
+          <ResultTableView table={table} figures={figures} sorting={sorting} onSort={setSorting} />
+        ) : (
+          <LinearProgress aria-label="the table is being made" />
+        )}
       </div>
-      <Ways
-        table={table}
-        title={title}
-        tables={() => [
-          ...Object.values(RESULT_TABLES).map((make) => make(source)),
-          ...(envelope ? [] : [stationsTable(source, STATIONS)]),
-        ]}
-      />
+      {table && <Ways table={table} title={title} tables={tables} />}
     </>
   )
+}
+
+/** The chosen table, and what makes all of them. */
+function useTables({ solution, action }: Solved, key: TableKey, envelope: boolean, units: ChosenUnits) {
+  const store = useSheetStore()
+  const own = useDisplay()
+  const signs = useSigns()
+  const display = useMemo(() => withUnits(own, units), [own, units])
+  const every = useMemo(() => actionsOf(solution), [solution])
+  const ask = useMemo(
+    () => (envelope && key !== 'stations' ? { keys: [key], display, signs } : null),
+    [envelope, key, display, signs],
+  )
+  const extremes = useEnvelope('tables', solution, every, ask)
+  const source = useMemo(
+    () => ({ solution, actions: [action], envelope: false, display, signs }),
+    [solution, action, display, signs],
+  )
+  const table = useMemo(
+    () =>
+      envelope
+        ? extremes?.[0]
+        : key === 'stations'
+          ? stationsTable(source, STATIONS)
+          : RESULT_TABLES[key](source),
+    [envelope, extremes, key, source],
+  )
+  const tables = async (): Promise<ResultTable[]> => {
+    const keys = Object.keys(RESULT_TABLES) as ResultTableKey[]
+    return envelope
+      ? envelopeLater(store.getState().problem, solution, 'tables', every, { keys, display, signs })
+      : [...keys.map((k) => RESULT_TABLES[k](source)), stationsTable(source, STATIONS)]
+  }
+  return { table, tables }
 }
 
 function Figures({ figures, choose }: { figures: number; choose: (figures: number) => void }) {
@@ -135,7 +161,15 @@ function Units({
 }
 
 /** Out of Viga: to the clipboard by one key, as a CSV file, or all tables as a workbook. */
-function Ways({ table, title, tables }: { table: ResultTable; title: string; tables: () => ResultTable[] }) {
+function Ways({
+  table,
+  title,
+  tables,
+}: {
+  table: ResultTable
+  title: string
+  tables: () => Promise<ResultTable[]>
+}) {
   const [said, setSaid] = useState('')
   const copy = () =>
     void navigator.clipboard.writeText(tableCells(table)).then(
@@ -160,7 +194,7 @@ function Ways({ table, title, tables }: { table: ResultTable; title: string; tab
       <Press className="textlink" onClick={() => downloadCsv(title, table)}>
         CSV file
       </Press>
-      <Press className="textlink" onClick={() => void downloadWorkbook(title, tables())}>
+      <Press className="textlink" onClick={() => void tables().then((all) => downloadWorkbook(title, all))}>
         XLSX workbook of all tables
       </Press>
       <span role="status" className="quiet">
