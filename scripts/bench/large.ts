@@ -41,7 +41,9 @@ async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
     const zoom = (k: number) =>
       hand.dispatchEvent(new WheelEvent('wheel', { ...at(0, 0), deltaY: Math.sin(k / 12) > 0 ? -24 : 24 }))
     if (kind === 'pan')
-      hand.dispatchEvent(new PointerEvent('pointerdown', { ...at(0, 0), buttons: 1, button: 0, pointerId: 1 }))
+      hand.dispatchEvent(
+        new PointerEvent('pointerdown', { ...at(0, 0), buttons: 1, button: 0, pointerId: 1 }),
+      )
     const out: number[] = []
     let last = await frame()
     for (let k = 1; k <= 120; k++) {
@@ -92,10 +94,9 @@ async function enveloped(page: Page): Promise<{ curves: number; tables: number; 
       while (!there()) await frame()
       return performance.now() - from
     }
-    const way = [...document.querySelectorAll('a')].find((a) => a.textContent === 'Envelope')!
-    way.click()
+    ;[...document.querySelectorAll('a')].find((a) => a.textContent === 'Envelope')!.click()
     await until(() => document.querySelector('.envelope-of') !== null)
-    const curves = await until(() => document.querySelector('.figure [data-diagram]') !== null)
+    const curves = await until(() => document.querySelector('.figure [data-diagram] [stroke-dasharray]') !== null)
     const tables = await until(() => document.querySelector('.result-table') !== null)
     return { curves, tables, longest }
   })
@@ -127,6 +128,8 @@ try {
   }
   const times = await switched(page)
   console.log(`large: another diagram of ${members} members: ${share(times, 0.5).toFixed(0)} ms (median)`)
+  await page.getByRole('link', { name: 'Envelope', exact: true }).hover()
+  await page.waitForLoadState('networkidle')
   const { curves, tables, longest } = await enveloped(page)
   console.log(
     `large: the envelope of ${combinations.length} combinations of ${members} members: curves after ` +

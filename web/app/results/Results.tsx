@@ -15,35 +15,38 @@ import './results.css'
 
 type View = ComponentType<Solved>
 
-/**
- * The views besides the first come with their scripts when they are opened. The server has them all at once:
- * a part that it sent later would bring its styles where the browser does not expect them.
- */
-const VIEWS: Record<ResultViewKey, View> = import.meta.env.SSR
-  ? {
-      overview: Overview,
-      member: (await import('./member/MemberPage')).default,
-      tables: (await import('./tables/Tables')).default,
-      envelope: (await import('./envelope/Envelope')).default,
-      'free-body': (await import('./free-body/FreeBody')).default,
-      stress: (await import('./stress/Stress')).default,
-      compare: (await import('./compare/Compare')).default,
-      buckling: (await import('./buckling/Buckling')).default,
-      growth: (await import('./growth/Growth')).default,
-      export: (await import('./export/Export')).default,
-    }
-  : {
-      overview: Overview,
-      member: lazy(() => import('./member/MemberPage')),
-      tables: lazy(() => import('./tables/Tables')),
-      envelope: lazy(() => import('./envelope/Envelope')),
-      'free-body': lazy(() => import('./free-body/FreeBody')),
-      stress: lazy(() => import('./stress/Stress')),
-      compare: lazy(() => import('./compare/Compare')),
-      buckling: lazy(() => import('./buckling/Buckling')),
-      growth: lazy(() => import('./growth/Growth')),
-      export: lazy(() => import('./export/Export')),
-    }
+/** Fetches a view; the views besides the first come with their scripts when they are asked for. */
+const LOADERS: Record<Exclude<ResultViewKey, 'overview'>, () => Promise<{ default: View }>> = {
+  member: () => import('./member/MemberPage'),
+  tables: () => import('./tables/Tables'),
+  envelope: () => import('./envelope/Envelope'),
+  'free-body': () => import('./free-body/FreeBody'),
+  stress: () => import('./stress/Stress'),
+  compare: () => import('./compare/Compare'),
+  buckling: () => import('./buckling/Buckling'),
+  growth: () => import('./growth/Growth'),
+  export: () => import('./export/Export'),
+}
+const LATER = Object.keys(LOADERS) as (keyof typeof LOADERS)[]
+
+const fetched: Partial<Record<ResultViewKey, View>> = { overview: Overview }
+
+async function fetchView(key: ResultViewKey) {
+  if (key !== 'overview') fetched[key] ??= (await LOADERS[key]()).default
+}
+
+// The server has them all at once: a part that it sent later would bring its styles where the browser does
+// not expect them.
+if (import.meta.env.SSR) await Promise.all(LATER.map(fetchView))
+
+/** Stands in for a view whose script has not come yet. */
+const AWAITED = Object.fromEntries(LATER.map((key) => [key, lazy(LOADERS[key])]))
+
+/** A view; one whose script is there already is shown without a pause, which `lazy` would make. */
+function ShownView({ view, ...solved }: Solved & { view: ResultViewKey }) {
+  const [Shown] = useState(() => fetched[view] ?? AWAITED[view])
+  return <Shown {...solved} />
+}
 
 /** The shape of a structure that buckles under its loads; fetched when one does. */
 const Buckled = import.meta.env.SSR ? () => null : lazy(() => import('./buckling/Buckled'))
@@ -56,7 +59,6 @@ export function Results() {
   const solved = useSolved()
   const { view: name, problemId } = useParams()
   const view = viewOf(name)
-  const Shown = VIEWS[view]
   return (
     <>
       <ResultViews at={view} base={`/problems/${problemId}/results`} />
@@ -79,7 +81,7 @@ export function Results() {
               <Overview {...solved} />
             ) : (
               <Suspense fallback={<p className="quiet">…</p>}>
-                <Shown {...solved} />
+                <ShownView view={view} {...solved} />
               </Suspense>
             )}
           </>
@@ -101,6 +103,9 @@ function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
           key={key}
           to={key === 'overview' ? base : `${base}/${key}`}
           aria-current={key === at ? 'page' : undefined}
+          // the script is on its way before the press
+          onPointerEnter={() => void fetchView(key)}
+          onFocus={() => void fetchView(key)}
         >
           {label}
         </Link>

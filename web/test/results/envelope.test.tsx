@@ -1,0 +1,78 @@
+import { act, screen, within } from '@testing-library/react'
+import { createRoutesStub } from 'react-router'
+import { describe, expect, it } from 'vitest'
+import { displayOf, envelopeOf, signsOf, work, type Problem } from '@viga/core'
+import { Results } from '../../app/results/Results'
+import { doJob } from '../../app/sheet/envelope-jobs'
+import { envelopeLater } from '../../app/sheet/envelope-later'
+import { demo } from '../demo'
+import { inSheet } from '../in-sheet'
+
+const palmHouse = demo.find(([f]) => f.includes('palm-house'))![1]
+
+/** The palm house with so many combinations that its envelope is made by and by. */
+const many: Problem = {
+  ...palmHouse,
+  combinations: Array.from({ length: 150 }, (_, i) => ({
+    id: `C${i}`,
+    factors: { [palmHouse.loadCases![0].id]: 1 + i / 100 },
+  })),
+}
+
+function solved(problem: Problem) {
+  const outcome = work(problem)
+  if (outcome.stage !== 'solved') throw new Error('the palm house is solved')
+  return outcome.solution
+}
+
+function results(problem: Problem, at: string) {
+  const Stub = createRoutesStub([{ path: '/problems/:problemId/results/:view?', Component: Results }])
+  return inSheet(problem, <Stub initialEntries={[`/problems/p/results${at}`]} />)
+}
+
+describe('the envelope of many cases', () => {
+  it('comes by and by, names what governs, and is handed to the Figure', async () => {
+    const { user, store } = results(many, '/envelope')
+    await screen.findByRole('checkbox', { name: 'C149' })
+    const members = await screen.findByRole('region', { name: 'Members' })
+    expect(members.textContent).toContain('C149')
+    const { curves, outcome } = store.getState()
+    if (outcome.stage !== 'solved') throw new Error('it is solved')
+    expect(curves!.solution).toBe(outcome.solution)
+    expect(curves!.envelope.by).toHaveLength(150 + many.loadCases!.length)
+    await user.click(screen.getByRole('checkbox', { name: 'C149' }))
+    const without = await screen.findByRole('region', { name: 'Members' })
+    expect(without.textContent).toContain('C148')
+    expect(without.textContent).not.toContain('C149')
+    expect(store.getState().curves!.envelope.by).not.toContain('C149')
+  })
+
+  it('follows the diagram that the Figure shows', async () => {
+    const { store } = results(many, '/envelope')
+    await screen.findByRole('region', { name: 'Members' })
+    act(() => store.getState().show('results', { diagram: 'V' }))
+    await expect.poll(() => store.getState().curves?.envelope.key).toBe('V')
+  })
+
+  it('is a table too, whole when it is there', async () => {
+    const { user } = results(many, '/tables')
+    await user.click(await screen.findByRole('button', { name: 'Envelope of all cases' }))
+    await user.click(screen.getByRole('button', { name: 'Displacements' }))
+    const table = await screen.findByRole('table', { name: 'Displacements' })
+    expect(within(table).getAllByText('C149').length).toBeGreaterThan(0)
+  })
+})
+
+describe('what is made of many cases', () => {
+  it('is the same later as at once', async () => {
+    const solution = solved(many)
+    const { cases, combinations } = solution
+    const actions = [...cases, ...combinations].slice(0, 3)
+    const later = await envelopeLater(many, solution, 'curves', actions, { key: 'M' })
+    expect(later).toEqual(envelopeOf(solution, actions, 'M'))
+    const input = { keys: ['reactions' as const], display: displayOf(many), signs: signsOf(many) }
+    const [reactions] = doJob('tables', solution, actions, input)
+    expect(reactions.columns.map((c) => c.key)).toContain('case')
+    expect(await envelopeLater(many, solution, 'tables', actions, input)).toEqual([reactions])
+  })
+})
