@@ -1,8 +1,8 @@
 import { formatNumber, headOf, sortedRows, type ResultTable, type TableCell, type TableRow } from '@viga/core'
 import { useMemo, type ReactNode } from 'react'
 import { useRow } from '../../fields/rows'
-import { useWindowed } from '../../fields/windowed'
 import { Press } from '../../widgets/Press'
+import { useRowsInSight } from './rows-in-sight'
 
 export interface Sorting {
   column: number
@@ -38,8 +38,8 @@ interface Props {
 }
 
 /**
- * A table of results on the screen: sorted by a press on a head, long ones in parts, rows lit with the
- * Figure.
+ * A table of results on the screen: sorted by a press on a head, a long one in a window of its own, rows lit
+ * with the Figure.
  */
 export function ResultTableView({ table, figures = 4, sorting, onSort }: Props) {
   const rows = useMemo(
@@ -47,9 +47,9 @@ export function ResultTableView({ table, figures = 4, sorting, onSort }: Props) 
     [table, sorting],
   )
   const write = useMemo(() => writers(table, figures), [table, figures])
-  const { rows: shown, others } = useWindowed(rows, (r) => r.target ?? '', table.columns.length)
+  const { frame, long, places, above, below } = useRowsInSight(rows)
   /** A joint or member is named in the first of its rows, as long as the rows are not sorted. */
-  const repeats = (i: number) => !sorting && i > 0 && rows[i - 1]?.cells[0] === rows[i].cells[0]
+  const repeats = (i: number) => !sorting && i !== places[0] && rows[i - 1]?.cells[0] === rows[i].cells[0]
   const cells = (row: readonly TableCell[], again = false): ReactNode =>
     row.map((c, i) => (
       <td key={i} className={table.columns[i].words ? undefined : 'n'}>
@@ -58,8 +58,12 @@ export function ResultTableView({ table, figures = 4, sorting, onSort }: Props) 
           : write[i](c)}
       </td>
     ))
-  return (
-    <table className="t result-table" aria-label={table.title}>
+  const shown = (
+    <table
+      className="t result-table"
+      aria-label={table.title}
+      aria-rowcount={long ? rows.length + 1 : undefined}
+    >
       <thead>
         <tr>
           {table.columns.map((c, i) => (
@@ -68,15 +72,59 @@ export function ResultTableView({ table, figures = 4, sorting, onSort }: Props) 
         </tr>
       </thead>
       <tbody>
-        {shown.map(({ item, i }) => (
-          <Row key={i} row={item} again={repeats(i)}>
-            {cells(item.cells, repeats(i))}
+        {long && <Widest table={table} write={write} />}
+        <Room px={above} columns={table.columns.length} />
+        {places.map((i) => (
+          <Row key={i} row={rows[i]} again={repeats(i)} at={long ? i + 2 : undefined}>
+            {cells(rows[i].cells, repeats(i))}
           </Row>
         ))}
-        {others}
+        <Room px={below} columns={table.columns.length} />
         {table.total && <tr className="total">{cells(table.total)}</tr>}
       </tbody>
     </table>
+  )
+  return long ? (
+    <div ref={frame} className="long-table" tabIndex={0} role="group" aria-label={`rows of ${table.title}`}>
+      {shown}
+    </div>
+  ) : (
+    shown
+  )
+}
+
+/** Empty room in place of the rows above or below the window. */
+const Room = ({ px, columns }: { px: number; columns: number }) =>
+  px > 0 && (
+    <tr aria-hidden className="room">
+      <td colSpan={columns} style={{ height: px }} />
+    </tr>
+  )
+
+/** A row without height that holds the longest text of each column: columns stay as wide as they are. */
+function Widest({ table, write }: { table: ResultTable; write: readonly ((c: TableCell) => string)[] }) {
+  const longest = useMemo(
+    () =>
+      table.columns.map((_, i) => {
+        // of numbers the outermost are tried: to write all of them would take too long
+        const cells = table.rows.map((r) => r.cells[i])
+        const texts = cells.filter((c) => typeof c === 'string')
+        const sizes = cells.filter((c) => typeof c === 'number').sort((a, b) => a - b)
+        const near0 = sizes.findIndex((v) => v >= 0)
+        const tried = [...new Set([0, 1, near0 - 1, near0, near0 + 1, sizes.length - 2, sizes.length - 1])]
+        const all = [...texts, ...tried.filter((k) => k in sizes).map((k) => write[i](sizes[k]))]
+        return all.reduce((a, b) => (b.length > a.length ? b : a), '')
+      }),
+    [table, write],
+  )
+  return (
+    <tr aria-hidden className="widest">
+      {longest.map((text, i) => (
+        <td key={i} className={table.columns[i].words ? undefined : 'n'}>
+          {text}
+        </td>
+      ))}
+    </tr>
   )
 }
 
@@ -104,11 +152,19 @@ function Head({ of: column, at, sorting, onSort }: HeadProps) {
   )
 }
 
-function Row({ row, again, children }: { row: TableRow; again: boolean; children: ReactNode }) {
+interface RowProps {
+  row: TableRow
+  again: boolean
+  /** Its place among all rows of a long table, the head counted. */
+  at?: number
+  children: ReactNode
+}
+
+function Row({ row, again, at, children }: RowProps) {
   const lit = useRow(row.target ?? '')
   const className = [row.target && lit.className, again && 'inner'].filter(Boolean).join(' ') || undefined
   return (
-    <tr {...(row.target ? lit : {})} className={className}>
+    <tr {...(row.target ? lit : {})} className={className} aria-rowindex={at}>
       {children}
     </tr>
   )
