@@ -19,7 +19,7 @@ const shown = () => within(screen.getByRole('table')).getAllByRole('row').slice(
 
 describe('a table of results', () => {
   // without a layout every element is 0 high
-  beforeEach(() => void vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(600))
+  beforeEach(() => void vi.spyOn(Element.prototype, 'clientHeight', 'get').mockReturnValue(600))
   afterEach(() => void vi.restoreAllMocks())
 
   it('is whole when it is short', () => {
