@@ -140,6 +140,22 @@ test('the first note moves nothing of the part it is about', async ({ page }) =>
   expect(Math.abs(withNote!.y - without!.y)).toBeLessThan(3)
 })
 
+test('on paper stand the title, the Figure with its caption, the part and its case, and no controls', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Palm house/, 'results')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.locator('.top-heading')).toBeVisible()
+  await expect(page.locator('.figure-caption')).toContainText('Bending moments')
+  await expect(page.locator('.running')).toContainText('Results')
+  await expect(page.locator('[data-reaction]').first()).toBeVisible()
+  const cases = page.getByRole('group', { name: 'Load case or combination' })
+  await expect(cases.getByRole('button')).toHaveText(['Glazing and steel'])
+  for (const name of ['Other signs', 'Deflected', 'Copy the numbers'])
+    await expect(page.getByRole('button', { name })).toBeHidden()
+  await expect(page.getByRole('link', { name: 'Viga', exact: true })).toBeHidden()
+})
+
 test('the projector: steps and cases by arrow keys, the Figure alone, and what is pointed at', async ({
   page,
 }) => {

@@ -31,6 +31,7 @@ import { TitleField } from './TitleField'
 import { Tools } from './Tools'
 import './sheet.css'
 import './narrow.css'
+import './print.css'
 
 /**
  * The other parts and the typesetter, ahead of their opening. What does not arrive now is asked for again
