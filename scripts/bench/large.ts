@@ -96,7 +96,8 @@ async function enveloped(page: Page): Promise<{ curves: number; tables: number; 
     }
     ;[...document.querySelectorAll('a')].find((a) => a.textContent === 'Envelope')!.click()
     await until(() => document.querySelector('.envelope-of') !== null)
-    const curves = await until(() => document.querySelector('.figure [data-diagram] [stroke-dasharray]') !== null)
+    const drawn = '.figure [data-diagram] [stroke-dasharray]'
+    const curves = await until(() => document.querySelector(drawn) !== null)
     const tables = await until(() => document.querySelector('.result-table') !== null)
     return { curves, tables, longest }
   })

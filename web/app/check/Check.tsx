@@ -9,9 +9,8 @@ import { OwnValues } from '../fields/OwnValues'
 import { TextField } from '../fields/TextField'
 import { Unsolved } from '../fields/Unsolved'
 import { onGridKeys } from '../widgets/Block'
+import { fetchAll, later } from '../widgets/later'
 import { ShowsChoice } from './Covered'
-import { DrawnByHand } from './DrawnByHand'
-import { Explained } from './Explained'
 import { ListChoice } from './ListChoice'
 import { listed, offered } from './lists'
 import { NewAnswer } from './NewAnswer'
@@ -19,13 +18,16 @@ import { PasteValues } from './PasteValues'
 import { reaches, useShows } from './shows'
 import { Told } from './Told'
 import { ValueRow } from './ValueRow'
-import { useRedrawn } from './use-slip'
 import { useVerdicts, type JudgedAnswer } from './verdicts'
 import './check.css'
 
+// what explains a sheet, and what reads a drawn diagram, come after the table can be used
+const Explained = later(async () => (await import('./Explained')).Explained)
+const DrawnByHand = later(async () => (await import('./DrawnByHand')).DrawnByHand)
+if (import.meta.env.SSR) await fetchAll(Explained, DrawnByHand)
+
 /** Hand values against Viga's: a verdict beside each and on the Figure, and, where it differs, why. */
 export function Check() {
-  useRedrawn()
   const solved = useSolved()
   const answers = useSheet((s) => s.problem.answers)
   const rows = useVerdicts()

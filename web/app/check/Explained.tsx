@@ -12,7 +12,7 @@ import { Press } from '../widgets/Press'
 import { AnswerName } from './AnswerName'
 import { reaches, useShows } from './shows'
 import { useSearch } from './use-search'
-import { useSlip, type Slipped } from './use-slip'
+import { useRedrawn, useSlip, type Slipped } from './use-slip'
 import { VERSION, versionsOf, type Version } from './versions'
 import type { JudgedAnswer } from './verdicts'
 
@@ -21,6 +21,7 @@ import type { JudgedAnswer } from './verdicts'
  * themselves.
  */
 export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
+  useRedrawn()
   const answers = useSheet((s) => s.problem.answers) ?? []
   const shows = useShows()
   const differ = rows.filter((r) => r.verdict.verdict === 'differs')

@@ -5,8 +5,8 @@ import { onScreen, zoomAt } from '@viga/drawing/view'
 import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { toggled } from '../sheet/targets'
+import { afterPaint } from '../widgets/after-paint'
 import { useChain } from './chain'
-import { drawnTo, placeTyped, showGhost } from './draw-members'
 import {
   jointNear,
   local,
@@ -18,11 +18,15 @@ import {
   type Hand,
   type Press,
 } from './hand'
+import { MovingView } from './parts-later'
 import { pinched } from './pinch'
 import { diagramUnder, onPlane, probeAt, pulledDiagram } from './read-members'
-import { endClicked, endMember, letGo, movedJoint, pulledLoad, selectInside, turnEnd } from './pull-things'
+import { endMember, selectInside } from './select-things'
 
 type Pointer = PointerEvent<HTMLDivElement>
+
+/** What changes the problem by hand, once it has been fetched; until then a hand only looks. */
+let edits: typeof import('./hand-edits') | undefined
 
 /** A press that moves less than this is a click; px. */
 const STILL_PX = 4
@@ -47,6 +51,14 @@ export function useGestures(args: GestureArgs) {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [drawing, setChain])
+  const changes = drawing || args.movable
+  useEffect(() => {
+    if (!changes || edits) return
+    return afterPaint(() => {
+      void import('./hand-edits').then((m) => (edits = m))
+      void MovingView.fetch()
+    })
+  }, [changes])
   const units = useSheet((s) => s.problem.units)
   const si = siPerCoherent(units, dimension.length)
   const step = niceBelow((40 / view.scale / si) * 1.0001) // in length units, 16 to 40 px
@@ -72,7 +84,8 @@ export function useGestures(args: GestureArgs) {
     },
     onDoubleClick: () => !drawing && !store.getState().selection && refit(),
   }
-  const onPlace = (text: string) => placeTyped(hand, ghost, text)
+  const onPlace = (text: string) =>
+    edits ? edits.placeTyped(hand, ghost, text) : 'Not yet: the page is still arriving.'
   return { handlers, ghost, step: step * si, busy, box, moving, chain, placeTyped: onPlace }
 }
 
@@ -139,7 +152,7 @@ function move(hand: Hand, e: Pointer) {
     p.moved = true
     hand.setBusy(true)
   }
-  if (drawing && (!p || e.buttons === 1)) return showGhost(hand, at)
+  if (drawing && (!p || e.buttons === 1)) return edits?.showGhost(hand, at)
   if (!p) {
     const near = jointNear(hand, at)
     const target = near ? thing.node(near) : targetAt(hand, e)
@@ -151,8 +164,8 @@ function move(hand: Hand, e: Pointer) {
   if (p.diagram) return pulledDiagram(hand, p, at)
   if (p.box) return hand.setBox({ a: p.at, b: at })
   const pulling = movable && e.buttons === 1
-  if (pulling && structure && pulledLoad(hand, p, at)) return
-  if (pulling && p.from) return movedJoint(hand, p, at)
+  if (pulling && structure && edits?.pulledLoad(hand, p, at)) return
+  if (pulling && p.from) return edits?.movedJoint(hand, p, at)
   setView({ ...p.view, ox: p.view.ox + at.x - p.at.x, oy: p.view.oy + at.y - p.at.y })
 }
 
@@ -171,11 +184,11 @@ function up(hand: Hand, e: Pointer) {
   end(hand, e)
   if (!p) return
   const at = local(e)
-  if (drawing) return drawnTo(hand, p, at)
+  if (drawing) return edits?.drawnTo(hand, p, at)
   if (onPlane(hand, p, at, true)) return
   if (p.moved && p.box) selectInside(hand, p, at)
   else if (p.moved && moving && p.from) {
-    letGo(hand, p.from)
+    edits?.letGo(hand, p.from)
     if (hand.refits.current) hand.refit()
   } else if (!p.moved) clicked(hand, p, e.shiftKey)
   hand.setMoving(false)
@@ -186,6 +199,9 @@ function clicked(hand: Hand, p: Press, adding: boolean) {
   const { store } = hand
   if (adding && p.target)
     store.setState({ selection: toggled(store.getState().selection, endMember(p.target)) })
-  else if (isThing(p.target, 'ring')) turnEnd(hand, p.target)
-  else if (!p.grip) store.getState().select(isThing(p.target, 'end') ? endClicked(hand, p.target) : p.target)
+  else if (isThing(p.target, 'ring')) edits?.turnEnd(hand, p.target)
+  else if (!p.grip) store.getState().select(isThing(p.target, 'end') ? lifted(hand, p.target) : p.target)
 }
+
+/** The member of a hinge that was clicked; in the Given the click lifts the hinge. */
+const lifted = (hand: Hand, hinge: string) => (edits ? edits.endClicked(hand, hinge) : endMember(hinge))

@@ -1,7 +1,6 @@
 import { edit, isThing, readThing, thing } from '@viga/core'
 import type { Vec } from '@viga/drawing/marks'
 import { onScreen } from '@viga/drawing/view'
-import { targetOf, targetsOf } from '../sheet/targets'
 import { dropped } from './drawing'
 import { snap, type Hand, type Press } from './hand'
 import { dragAlong, dragGrip } from './load-drags'
@@ -60,28 +59,6 @@ export function letGo({ store }: Hand, id: string) {
   store.setState({ refused: after.words })
 }
 
-/** Adds the joints inside a rectangle, and the members that run between them, to the selection. */
-export function selectInside({ store, structure, view }: Hand, p: Press, at: Vec) {
-  const [x0, x1] = [Math.min(p.at.x, at.x), Math.max(p.at.x, at.x)]
-  const [y0, y1] = [Math.min(p.at.y, at.y), Math.max(p.at.y, at.y)]
-  const inside = new Set(
-    (structure?.nodes ?? [])
-      .filter((n) => {
-        const q = onScreen(view, n.x, n.y)
-        return q.x >= x0 && q.x <= x1 && q.y >= y0 && q.y <= y1
-      })
-      .map((n) => n.id),
-  )
-  const { nodes, members } = store.getState().problem
-  const found = [
-    ...nodes.filter((n) => inside.has(n.id)).map((n) => thing.node(n.id)),
-    ...members.filter((m) => inside.has(m.start) && inside.has(m.end)).map((m) => thing.member(m.id)),
-  ]
-  store
-    .getState()
-    .select(targetOf([...new Set([...targetsOf(store.getState().selection), ...found])]) || null)
-}
-
 /** A ring at a member's end turns it from rigid to hinged and back. */
 export function turnEnd({ store }: Hand, target: string) {
   const ring = readThing(target)
@@ -103,10 +80,4 @@ export function endClicked({ store, movable }: Hand, target: string): string {
   if (movable && m && m.type !== 'bar' && store.getState().problem.kind === 'frame')
     store.getState().edit(`hinge of ${member}`, (q) => edit.setHinge(q, member, end, false))
   return thing.member(member)
-}
-
-/** The end of a member counts as the member when several things are selected. */
-export const endMember = (target: string): string => {
-  const it = readThing(target)
-  return it?.kind === 'end' ? thing.member(it.id) : target
 }

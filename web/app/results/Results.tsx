@@ -1,10 +1,11 @@
-import { lazy, Suspense, useState, type ComponentType } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { CaseChoice } from '../fields/CaseChoice'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { useSheet, useSolved } from '../sheet/context'
+import { fetchAll, later } from '../widgets/later'
 import { Press } from '../widgets/Press'
 import { asCells } from './cells'
 import { Overview } from './Overview'
@@ -13,38 +14,24 @@ import type { Solved } from './solved'
 import { RESULT_VIEWS, viewOf, type ResultViewKey } from './views'
 import './results.css'
 
-type View = ComponentType<Solved>
+const meanwhile = <p className="quiet">…</p>
 
-/** Fetches a view; the views besides the first come with their scripts when they are asked for. */
-const LOADERS: Record<Exclude<ResultViewKey, 'overview'>, () => Promise<{ default: View }>> = {
-  member: () => import('./member/MemberPage'),
-  tables: () => import('./tables/Tables'),
-  envelope: () => import('./envelope/Envelope'),
-  'free-body': () => import('./free-body/FreeBody'),
-  stress: () => import('./stress/Stress'),
-  compare: () => import('./compare/Compare'),
-  buckling: () => import('./buckling/Buckling'),
-  growth: () => import('./growth/Growth'),
-  export: () => import('./export/Export'),
+/** The views besides the first come with their scripts when they are asked for. */
+const VIEWS = {
+  member: later<Solved>(async () => (await import('./member/MemberPage')).default, meanwhile),
+  tables: later<Solved>(async () => (await import('./tables/Tables')).default, meanwhile),
+  envelope: later<Solved>(async () => (await import('./envelope/Envelope')).default, meanwhile),
+  'free-body': later<Solved>(async () => (await import('./free-body/FreeBody')).default, meanwhile),
+  stress: later<Solved>(async () => (await import('./stress/Stress')).default, meanwhile),
+  compare: later<Solved>(async () => (await import('./compare/Compare')).default, meanwhile),
+  buckling: later<Solved>(async () => (await import('./buckling/Buckling')).default, meanwhile),
+  growth: later<Solved>(async () => (await import('./growth/Growth')).default, meanwhile),
+  export: later<Solved>(async () => (await import('./export/Export')).default, meanwhile),
 }
-const LATER = Object.keys(LOADERS) as (keyof typeof LOADERS)[]
+if (import.meta.env.SSR) await fetchAll(...Object.values(VIEWS))
 
-const fetched: Partial<Record<ResultViewKey, View>> = { overview: Overview }
-
-async function fetchView(key: ResultViewKey) {
-  if (key !== 'overview') fetched[key] ??= (await LOADERS[key]()).default
-}
-
-// The server has them all at once: a part that it sent later would bring its styles where the browser does
-// not expect them.
-if (import.meta.env.SSR) await Promise.all(LATER.map(fetchView))
-
-/** Stands in for a view whose script has not come yet. */
-const AWAITED = Object.fromEntries(LATER.map((key) => [key, lazy(LOADERS[key])]))
-
-/** A view; one whose script is there already is shown without a pause, which `lazy` would make. */
-function ShownView({ view, ...solved }: Solved & { view: ResultViewKey }) {
-  const [Shown] = useState(() => fetched[view] ?? AWAITED[view])
+const ShownView = ({ view, ...solved }: Solved & { view: keyof typeof VIEWS }) => {
+  const Shown = VIEWS[view]
   return <Shown {...solved} />
 }
 
@@ -80,9 +67,7 @@ export function Results() {
               // what is there at once answers at once: a part that may wait is brought to life later
               <Overview {...solved} />
             ) : (
-              <Suspense fallback={<p className="quiet">…</p>}>
-                <ShownView view={view} {...solved} />
-              </Suspense>
+              <ShownView view={view} {...solved} />
             )}
           </>
         )}
@@ -95,6 +80,8 @@ export function Results() {
   )
 }
 
+const fetchView = (key: ResultViewKey) => key !== 'overview' && void VIEWS[key].fetch()
+
 function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
   return (
     <nav className="steps views" aria-label="Views of the results">
@@ -104,8 +91,8 @@ function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
           to={key === 'overview' ? base : `${base}/${key}`}
           aria-current={key === at ? 'page' : undefined}
           // the script is on its way before the press
-          onPointerEnter={() => void fetchView(key)}
-          onFocus={() => void fetchView(key)}
+          onPointerEnter={() => fetchView(key)}
+          onFocus={() => fetchView(key)}
         >
           {label}
         </Link>

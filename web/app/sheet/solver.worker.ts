@@ -36,7 +36,7 @@ function solve(problem: Problem, number: number) {
   return outcome
 }
 
-/** Solves a problem that the page has solved itself: that is less than the way of a solution to the worker. */
+/** Solves a problem that the page has solved itself: that is less than to send its solution here. */
 function hold(problem: Problem, number: number) {
   if (held?.number !== number) solve(problem, number)
 }

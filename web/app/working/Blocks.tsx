@@ -2,11 +2,10 @@ import { working } from '@viga/core'
 import { Fragment, lazy, Suspense, type ReactNode } from 'react'
 import { Formula } from '../widgets/Formula'
 import { BlockTable } from './BlockTable'
-import { HeldMember } from './HeldMember'
-import { LargeBlock, WHOLE } from './LargeBlock'
+import { WHOLE } from './large-power'
 import { Lines } from './Lines'
 import { Matrix } from './Matrix'
-import { Polynomial } from './Polynomial'
+import { HeldMember, LargeBlock, Polynomial } from './own-views'
 
 // charts are drawn in second order alone: their script comes with the first one
 const Curve = lazy(() => import('./Curve'))

@@ -2,9 +2,7 @@ import { working } from '@viga/core'
 import { useCallback, useMemo } from 'react'
 import { useWorkingView } from './working-view'
 import { LargeMatrix } from './LargeMatrix'
-
-/** A matrix of more rows or columns than this stands in a window of its own. */
-export const WHOLE = 30
+import { powerOfLarge } from './large-power'
 
 /** A part of K that is too large to be written out. */
 export function LargeBlock({ block }: { block: working.MatrixBlock }) {
@@ -33,11 +31,3 @@ export function LargeBlock({ block }: { block: working.MatrixBlock }) {
     </>
   )
 }
-
-/** The power of ten of the entries on the diagonal of K, the largest of it. */
-export const powerOfLarge = (ledger: working.Ledger): number =>
-  working.commonPower([
-    ledger.context.solution.dofs.list.map(
-      (_, i) => ledger.entry(working.addressOf('K', i + 1, i + 1))!.value,
-    ),
-  ])

@@ -2,14 +2,12 @@ import { thing, edit, working, type Solution } from '@viga/core'
 import { memo, useEffect, useMemo, useRef, type ReactNode } from 'react'
 import { OneOf } from '../widgets/Tick'
 import { useSheet, useEdit } from '../sheet/context'
-import { AssemblyView } from './AssemblyView'
 import { Blocks } from './Blocks'
 import { useWorkingView } from './working-view'
-import { EliminationView } from './EliminationView'
 import { beginning, useRoom } from './gradual'
-import { NumberingChoice } from './NumberingChoice'
 import { MemberChoice, useMember } from './MemberChoice'
 import { pageOf, passagesOf } from './page'
+import { AssemblyView, EliminationView, NumberingChoice } from './own-views'
 
 /** One step as the page shows it: what it says of all, then of one member at a time. */
 export const StepView = memo(function StepView({

@@ -7,9 +7,10 @@ import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { loadTypesetter, setBeforehand } from '../widgets/Formula'
+import { quietly } from '../widgets/quietly'
 import { Matrix } from './Matrix'
 import { WorkingContext, useBefore, useLedger, type WorkingView, type Pinned } from './working-view'
-import { Derivation } from './Derivation'
+import { Derivation, fetchOwnViews } from './own-views'
 import { firstFormulas } from './page'
 import { StepView } from './StepView'
 import './working.css'
@@ -45,8 +46,11 @@ export function Working() {
   const solved = useSolved()
   const ledger = useLedger()
   const { trail, open, fresh } = useTrail(step)
-  // formulas come with the next step
-  useEffect(() => void loadTypesetter(), [])
+  // formulas, and what single steps show, come with the next step
+  useEffect(() => {
+    void loadTypesetter()
+    return quietly(() => void fetchOwnViews())
+  }, [])
   const keys = useStepKeys(ledger)
   const at = Math.max(0, keys.indexOf(step as working.StepKey))
   const base = `/problems/${problemId}/working`
@@ -86,7 +90,7 @@ export function Working() {
               </section>
             </WorkingContext>
           )}
-          <Derivation />
+          {trail.length > 0 && <Derivation />}
         </WorkingContext>
       )}
       <Foot

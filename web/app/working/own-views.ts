@@ -1,0 +1,20 @@
+import { fetchAll, later } from '../widgets/later'
+import { LargeMatrix } from './large-view'
+
+// What single steps show besides their lines and matrices. Each comes with a script of its own: a page opened
+// at one step needs none of the others before it can be used.
+export const AssemblyView = later(async () => (await import('./AssemblyView')).AssemblyView)
+export const EliminationView = later(async () => (await import('./EliminationView')).EliminationView)
+export const NumberingChoice = later(async () => (await import('./NumberingChoice')).NumberingChoice)
+export const LargeBlock = later(async () => (await import('./LargeBlock')).LargeBlock)
+export const HeldMember = later(async () => (await import('./HeldMember')).HeldMember)
+export const Polynomial = later(async () => (await import('./Polynomial')).Polynomial)
+/** Where a number came from, once one is opened. */
+export const Derivation = later(async () => (await import('./Derivation')).Derivation)
+
+const ALL = [AssemblyView, EliminationView, NumberingChoice, LargeMatrix, LargeBlock, HeldMember, Polynomial]
+
+/** Fetches them all, so that another step is there at once. */
+export const fetchOwnViews = () => fetchAll(...ALL, Derivation)
+
+if (import.meta.env.SSR) await fetchOwnViews()
