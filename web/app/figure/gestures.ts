@@ -6,6 +6,7 @@ import { useEffect, useRef, useState, type PointerEvent, type WheelEvent } from 
 import { useSheet, useSheetStore } from '../sheet/context'
 import { toggled } from '../sheet/targets'
 import { afterPaint } from '../widgets/after-paint'
+import { fetchAhead } from '../widgets/later'
 import { useChain } from './chain'
 import {
   jointNear,
@@ -18,7 +19,7 @@ import {
   type Hand,
   type Press,
 } from './hand'
-import { MovingView } from './parts-later'
+import { MovingView, TypedStep } from './parts-later'
 import { pinched } from './pinch'
 import { diagramUnder, onPlane, probeAt, pulledDiagram } from './read-members'
 import { endMember, selectInside } from './select-things'
@@ -56,7 +57,7 @@ export function useGestures(args: GestureArgs) {
     if (!changes || edits) return
     return afterPaint(() => {
       void import('./hand-edits').then((m) => (edits = m))
-      void MovingView.fetch()
+      fetchAhead(MovingView, TypedStep)
     })
   }, [changes])
   const units = useSheet((s) => s.problem.units)

@@ -5,7 +5,7 @@ import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { useSheet, useSolved } from '../sheet/context'
-import { fetchAll, later } from '../widgets/later'
+import { fetchAhead, fetchAll, later } from '../widgets/later'
 import { Press } from '../widgets/Press'
 import { asCells } from './cells'
 import { Overview } from './Overview'
@@ -80,7 +80,7 @@ export function Results() {
   )
 }
 
-const fetchView = (key: ResultViewKey) => key !== 'overview' && void VIEWS[key].fetch()
+const fetchView = (key: ResultViewKey) => key !== 'overview' && fetchAhead(VIEWS[key])
 
 function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
   return (

@@ -9,7 +9,16 @@ import { lazy, Suspense, useState, type ComponentType, type ReactNode } from 're
  */
 export function later<P extends object>(load: () => Promise<ComponentType<P>>, meanwhile?: ReactNode) {
   let there: ComponentType<P> | undefined
-  const fetch = async () => (there ??= await load())
+  let coming: Promise<ComponentType<P>> | undefined
+  const fetch = () =>
+    (coming ??= load().then(
+      (part) => (there = part),
+      (error: unknown) => {
+        // it is asked for again when it is needed again
+        coming = undefined
+        throw error
+      },
+    ))
   const Awaited = lazy(async () => ({ default: await fetch() }))
   function Later(props: P) {
     const [Shown] = useState<ComponentType<P>>(() => there ?? Awaited)
@@ -22,5 +31,11 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
   return Object.assign(Later, { fetch })
 }
 
-export const fetchAll = (...parts: readonly { fetch: () => Promise<unknown> }[]) =>
-  Promise.all(parts.map((p) => p.fetch()))
+interface Fetched {
+  fetch: () => Promise<unknown>
+}
+
+export const fetchAll = (...parts: readonly Fetched[]) => Promise.all(parts.map((p) => p.fetch()))
+
+/** Fetches parts ahead of their turn; one that does not come is asked for again when it is shown. */
+export const fetchAhead = (...parts: readonly Fetched[]) => void fetchAll(...parts).catch(() => {})

@@ -7,10 +7,11 @@ import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
 import { loadTypesetter, setBeforehand } from '../widgets/Formula'
+import { fetchAhead } from '../widgets/later'
 import { quietly } from '../widgets/quietly'
 import { Matrix } from './Matrix'
 import { WorkingContext, useBefore, useLedger, type WorkingView, type Pinned } from './working-view'
-import { Derivation, fetchOwnViews } from './own-views'
+import { Derivation, OWN_VIEWS } from './own-views'
 import { firstFormulas } from './page'
 import { StepView } from './StepView'
 import './working.css'
@@ -49,7 +50,7 @@ export function Working() {
   // formulas, and what single steps show, come with the next step
   useEffect(() => {
     void loadTypesetter()
-    return quietly(() => void fetchOwnViews())
+    return quietly(() => fetchAhead(...OWN_VIEWS))
   }, [])
   const keys = useStepKeys(ledger)
   const at = Math.max(0, keys.indexOf(step as working.StepKey))

@@ -12,9 +12,16 @@ export const Polynomial = later(async () => (await import('./Polynomial')).Polyn
 /** Where a number came from, once one is opened. */
 export const Derivation = later(async () => (await import('./Derivation')).Derivation)
 
-const ALL = [AssemblyView, EliminationView, NumberingChoice, LargeMatrix, LargeBlock, HeldMember, Polynomial]
+/** All of them. */
+export const OWN_VIEWS = [
+  AssemblyView,
+  EliminationView,
+  NumberingChoice,
+  LargeMatrix,
+  LargeBlock,
+  HeldMember,
+  Polynomial,
+  Derivation,
+]
 
-/** Fetches them all, so that another step is there at once. */
-export const fetchOwnViews = () => fetchAll(...ALL, Derivation)
-
-if (import.meta.env.SSR) await fetchOwnViews()
+if (import.meta.env.SSR) await fetchAll(...OWN_VIEWS)

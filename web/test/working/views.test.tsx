@@ -1,7 +1,9 @@
 import { screen, within } from '@testing-library/react'
 import type { Problem } from '@viga/core'
 import { createRoutesStub } from 'react-router'
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { OWN_VIEWS } from '../../app/working/own-views'
+import { fetchAll } from '../../app/widgets/later'
 import { Working } from '../../app/working/Working'
 import { demo } from '../demo'
 import { inSheet } from '../in-sheet'
@@ -21,6 +23,8 @@ function working(problem: Problem, step = 'idealisation') {
 const matrix = (name: string) => screen.findByRole('table', { name })
 const entries = (t: HTMLElement) =>
   [...t.querySelectorAll('tbody tr')].map((r) => [...r.querySelectorAll('td')].map((c) => c.textContent))
+
+beforeAll(() => fetchAll(...OWN_VIEWS))
 
 describe('the steps of the working', () => {
   it('are numbered, and the one that is read is marked', async () => {
