@@ -3,7 +3,6 @@ import { drawScene, type Scene, type SceneInput } from '@viga/drawing/scene'
 import type { View } from '@viga/drawing/view'
 import { useEffect, useMemo } from 'react'
 import { quietly } from '../widgets/quietly'
-import { bundlesOf } from './bundles'
 import { CARRIED } from './use-carried-view'
 
 export type SceneOf = Omit<SceneInput, 'structure'> & { structure: Structure | undefined }
@@ -68,7 +67,8 @@ function useOthersAhead(of: SceneInput | undefined) {
       const diagram = others.pop()
       if (!diagram) return
       stop = quietly(() => {
-        bundlesOf(sceneOf({ ...of!, layers: { ...layers, diagram } }).groups)
+        const { groups } = sceneOf({ ...of!, layers: { ...layers, diagram } })
+        void import('./bundles').then(({ bundlesOf }) => bundlesOf(groups))
         next()
       })
     }

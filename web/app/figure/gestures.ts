@@ -8,6 +8,7 @@ import { toggled } from '../sheet/targets'
 import { afterPaint } from '../widgets/after-paint'
 import { fetchAhead } from '../widgets/later'
 import { useChain } from './chain'
+import type * as HandEdits from './hand-edits'
 import {
   jointNear,
   local,
@@ -26,8 +27,12 @@ import { endMember, selectInside } from './select-things'
 
 type Pointer = PointerEvent<HTMLDivElement>
 
-/** What changes the problem by hand, once it has been fetched; until then a hand only looks. */
-let edits: typeof import('./hand-edits') | undefined
+/** What changes the problem by hand. It comes with the Given, the one part where a hand does. */
+let edits: typeof HandEdits | undefined
+
+export function takeEdits(those: typeof HandEdits) {
+  edits = those
+}
 
 /** A press that moves less than this is a click; px. */
 const STILL_PX = 4
@@ -54,11 +59,7 @@ export function useGestures(args: GestureArgs) {
   }, [drawing, setChain])
   const changes = drawing || args.movable
   useEffect(() => {
-    if (!changes || edits) return
-    return afterPaint(() => {
-      void import('./hand-edits').then((m) => (edits = m))
-      fetchAhead(MovingView, TypedStep)
-    })
+    if (changes) return afterPaint(() => fetchAhead(MovingView, TypedStep))
   }, [changes])
   const units = useSheet((s) => s.problem.units)
   const si = siPerCoherent(units, dimension.length)
@@ -85,8 +86,7 @@ export function useGestures(args: GestureArgs) {
     },
     onDoubleClick: () => !drawing && !store.getState().selection && refit(),
   }
-  const onPlace = (text: string) =>
-    edits ? edits.placeTyped(hand, ghost, text) : 'Not yet: the page is still arriving.'
+  const onPlace = (text: string) => edits!.placeTyped(hand, ghost, text)
   return { handlers, ghost, step: step * si, busy, box, moving, chain, placeTyped: onPlace }
 }
 

@@ -2,6 +2,8 @@ import { edit } from '@viga/core'
 import { useState } from 'react'
 import { OneOf, Tick } from '../widgets/Tick'
 import { Press } from '../widgets/Press'
+import { takeEdits } from '../figure/gestures'
+import * as handEdits from '../figure/hand-edits'
 import { useSheet, useEdit } from '../sheet/context'
 import { Joints } from './Joints'
 import { Loads } from './Loads'
@@ -14,6 +16,8 @@ import { Doubts } from './Doubts'
 import './given.css'
 import './rows.css'
 import './detail.css'
+
+takeEdits(handEdits)
 
 /** The statement: everything the person gives, in tables that take the keyboard. */
 export function Given() {

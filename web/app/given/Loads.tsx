@@ -1,5 +1,6 @@
 import { thing, edit, type LoadCase } from '@viga/core'
 import { useRef, useState } from 'react'
+import { later } from '../widgets/later'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
 import { Tick } from '../widgets/Tick'
@@ -10,10 +11,13 @@ import { useWindowed } from '../fields/windowed'
 import { OfThing } from '../fields/of-thing'
 import { EntryInput, mark, Refusal } from '../fields/OneLine'
 import { CaseLine } from './CaseLine'
-import { Combinations } from './Combinations'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import { LoadRow } from './LoadRow'
 import { readLoads } from '@viga/core/statement/read-load'
+
+// the table of factors stands below all loads, and comes after they can be stated
+const Combinations = later(async () => (await import('./Combinations')).Combinations)
+if (import.meta.env.SSR) await Combinations.fetch()
 
 export function Loads() {
   const store = useSheetStore()

@@ -1,4 +1,5 @@
-import { outline, type SectionShape } from './cross-section'
+import type { SectionShape } from './cross-section'
+import { outline } from './section-outline'
 
 /** The cross-section, drawn to fit. */
 export function SectionDrawing({ shape }: { shape: SectionShape }) {

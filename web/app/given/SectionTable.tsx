@@ -12,11 +12,18 @@ import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { structureOf, useEdit, useSheet, useSheetStore } from '../sheet/context'
 import { onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
+import { later } from '../widgets/later'
 import { Pick } from '../widgets/Pick'
 import { sectionShape, type SectionShape } from './cross-section'
-import { SectionDrawing } from './SectionDrawing'
 import { SectionValues, Sides, type PutSection } from './SectionValues'
 import { WAY_WORDS, wayOf, withWay, type By } from './section-ways'
+
+/** It comes after the page can be used, into the room that is kept for it. */
+const SectionDrawing = later(
+  async () => (await import('./SectionDrawing')).SectionDrawing,
+  <svg className="section-drawing" width="34" height="30" />,
+)
+if (import.meta.env.SSR) await SectionDrawing.fetch()
 
 export function SectionTable() {
   const sections = useSheet((s) => s.problem.sections) ?? []

@@ -1,7 +1,8 @@
 import { checkProblem, type Problem, type Section } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { WAY_WORDS, wayOf, withWay, type By } from '../../app/given/section-ways'
-import { outline, sectionShape } from '../../app/given/cross-section'
+import { sectionShape } from '../../app/given/cross-section'
+import { outline } from '../../app/given/section-outline'
 import { beam } from '../problems'
 
 const ways = Object.keys(WAY_WORDS) as By[]

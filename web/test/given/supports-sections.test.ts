@@ -1,6 +1,7 @@
 import { edit, problemErrors, resolve, rolledShapes, type Support } from '@viga/core'
 import { describe, expect, it } from 'vitest'
-import { outline, sectionShape } from '../../app/given/cross-section'
+import { sectionShape } from '../../app/given/cross-section'
+import { outline } from '../../app/given/section-outline'
 import { asProduct, byRigidity, withRigidity } from '@viga/core/statement/rigidities'
 import { holdOf, withHold, withSettlement, withType } from '@viga/core/statement/supports'
 import { beam } from '../problems'
