@@ -1,13 +1,13 @@
-import { thing, edit, working, type Solution } from '@viga/core'
-import { memo, useEffect, useMemo, useRef, type ReactNode } from 'react'
-import { OneOf } from '../widgets/Tick'
-import { useSheet, useEdit } from '../sheet/context'
+import { thing, working, type Solution } from '@viga/core'
+import { memo, useEffect, useMemo, useRef } from 'react'
+import { useSheet } from '../sheet/context'
 import { Blocks } from './Blocks'
 import { useWorkingView } from './working-view'
 import { beginning, useRoom } from './gradual'
 import { MemberChoice, useMember } from './MemberChoice'
 import { pageOf, passagesOf } from './page'
-import { AssemblyView, EliminationView, NumberingChoice } from './own-views'
+import { ByHand } from './by-hand-view'
+import { AssemblyView, NumberingChoice } from './own-views'
 
 /** One step as the page shows it: what it says of all, then of one member at a time. */
 export const StepView = memo(function StepView({
@@ -78,34 +78,6 @@ function useClickedMember(solution: Solution, ofMembers: readonly number[], choo
   }, [selection, solution, ofMembers, choose])
 }
 
-/**
- * The equations solved by hand, in the way that is chosen: row by row, one pivot at a time, or taken apart.
- */
-function ByHand({ blocks, children }: { blocks: readonly working.Block[]; children: ReactNode }) {
-  const apply = useEdit()
-  const way = useSheet((s) => working.byHandOf(s.problem))
-  return (
-    <>
-      <div className="numbering by-hand" role="radiogroup" aria-label="By hand">
-        <span className="quiet">By hand: </span>
-        {working.BY_HAND_WAYS.map(([key, label]) => (
-          <label key={key} className="choice">
-            <OneOf
-              name="by-hand"
-              checked={way === key}
-              onChange={() =>
-                apply('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))
-              }
-            />{' '}
-            {label}
-          </label>
-        ))}
-      </div>
-      {way === 'gauss' ? children : <Blocks blocks={blocks} />}
-    </>
-  )
-}
-
 /** Where K stands among the parts of the assembly: the page shows it growing. */
 const whole = (p: working.Passage) => p.blocks.findIndex((b) => b.kind === 'matrix')
 
@@ -130,9 +102,7 @@ function Passages({
           <Blocks blocks={p.blocks.slice(whole(p) + 1)} />
         </>
       ) : p.byHand ? (
-        <ByHand blocks={p.blocks}>
-          <EliminationView solution={solution} action={action} units={units} />
-        </ByHand>
+        <ByHand blocks={p.blocks} solution={solution} action={action} units={units} />
       ) : (
         <Blocks blocks={p.blocks} />
       )}

@@ -2,7 +2,6 @@ import { working } from '@viga/core'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useParams, useSearchParams } from 'react-router'
 import { useSheet, useSolved } from '../sheet/context'
-import { ReadingMenu } from './ReadingMenu'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
@@ -11,7 +10,8 @@ import { fetchAhead } from '../widgets/later'
 import { quietly } from '../widgets/quietly'
 import { Matrix } from './Matrix'
 import { WorkingContext, useBefore, useLedger, type WorkingView, type Pinned } from './working-view'
-import { Derivation, OWN_VIEWS } from './own-views'
+import { ByHand } from './by-hand-view'
+import { Derivation, OWN_VIEWS, ReadingMenu } from './own-views'
 import { firstFormulas } from './page'
 import { StepView } from './StepView'
 import './working.css'
@@ -50,7 +50,7 @@ export function Working() {
   // formulas, and what single steps show, come with the next step
   useEffect(() => {
     void loadTypesetter()
-    return quietly(() => fetchAhead(...OWN_VIEWS))
+    return quietly(() => fetchAhead(...OWN_VIEWS, ByHand))
   }, [])
   const keys = useStepKeys(ledger)
   const at = Math.max(0, keys.indexOf(step as working.StepKey))

@@ -4,23 +4,24 @@ import { LargeMatrix } from './large-view'
 // What single steps show besides their lines and matrices. Each comes with a script of its own: a page opened
 // at one step needs none of the others before it can be used.
 export const AssemblyView = later(async () => (await import('./AssemblyView')).AssemblyView)
-export const EliminationView = later(async () => (await import('./EliminationView')).EliminationView)
 export const NumberingChoice = later(async () => (await import('./NumberingChoice')).NumberingChoice)
 export const LargeBlock = later(async () => (await import('./LargeBlock')).LargeBlock)
 export const HeldMember = later(async () => (await import('./HeldMember')).HeldMember)
 export const Polynomial = later(async () => (await import('./Polynomial')).Polynomial)
+/** How the numbers are read. */
+export const ReadingMenu = later(async () => (await import('./ReadingMenu')).ReadingMenu)
 /** Where a number came from, once one is opened. */
 export const Derivation = later(async () => (await import('./Derivation')).Derivation)
 
 /** All of them. */
 export const OWN_VIEWS = [
   AssemblyView,
-  EliminationView,
   NumberingChoice,
   LargeMatrix,
   LargeBlock,
   HeldMember,
   Polynomial,
+  ReadingMenu,
   Derivation,
 ]
 

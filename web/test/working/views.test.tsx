@@ -2,6 +2,7 @@ import { screen, within } from '@testing-library/react'
 import type { Problem } from '@viga/core'
 import { createRoutesStub } from 'react-router'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { ByHand } from '../../app/working/by-hand-view'
 import { OWN_VIEWS } from '../../app/working/own-views'
 import { fetchAll } from '../../app/widgets/later'
 import { Working } from '../../app/working/Working'
@@ -24,7 +25,7 @@ const matrix = (name: string) => screen.findByRole('table', { name })
 const entries = (t: HTMLElement) =>
   [...t.querySelectorAll('tbody tr')].map((r) => [...r.querySelectorAll('td')].map((c) => c.textContent))
 
-beforeAll(() => fetchAll(...OWN_VIEWS))
+beforeAll(() => fetchAll(...OWN_VIEWS, ByHand))
 
 describe('the steps of the working', () => {
   it('are numbered, and the one that is read is marked', async () => {
