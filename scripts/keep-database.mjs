@@ -6,7 +6,7 @@ import { existsSync, linkSync, mkdtempSync, readFileSync, renameSync, rmSync, wr
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
 import { isStill, placesIn, readNumber, usersOf } from './database.mjs'
-import { freePort, has, isFree, sleep } from './tools.mjs'
+import { freePort, has, isFree, sleep, whyNoDatabase } from './tools.mjs'
 
 /** Crashes within a minute after which a database is not started any more. */
 const MOST_CRASHES = 5
@@ -72,10 +72,7 @@ function create() {
     { encoding: 'utf8' },
   )
   if (made.status !== 0)
-    throw new Error(
-      `the database cannot be made in ${folder}: ` +
-        `${(made.stderr || made.stdout || String(made.error)).trim()}`,
-    )
+    throw new Error(whyNoDatabase(folder, made.stderr || made.stdout || String(made.error)))
   renameSync(fresh, places.data)
 }
 

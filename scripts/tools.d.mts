@@ -1,6 +1,7 @@
 import type { ChildProcess } from 'node:child_process'
 
 export function whyNot(error: Error): string
+export function whyNoDatabase(folder: string, said: string): string
 export function isFree(port: number, host?: string): Promise<boolean>
 export function freePort(): Promise<number>
 export function isAlive(pid: number | undefined): boolean

@@ -78,6 +78,17 @@ const DISK_WORDS = {
   EDQUOT: 'the disk is full',
 }
 
+/** What the database server says of a disk, by the number or the words of the system. */
+const DISK_ERRORS = { 28: DISK_WORDS.ENOSPC, 30: DISK_WORDS.EROFS, 122: DISK_WORDS.EDQUOT }
+
+/** Why the database could not be made in a folder: the disk where it is at fault, or what was said. */
+export function whyNoDatabase(folder, said) {
+  const number = /\b(?:error|errno:?) (28|30|122)\b/i.exec(said)?.[1]
+  return number
+    ? `${DISK_ERRORS[number]}: the database cannot be made in ${folder}`
+    : `the database cannot be made in ${folder}: ${said.trim()}`
+}
+
 /** Why something could not be done, in a sentence. */
 export function whyNot(error) {
   const words = DISK_WORDS[error.code]

@@ -17,6 +17,20 @@ describe('why something could not be done', () => {
   ])('%s', (e, words) => expect(tools.whyNot(e)).toBe(words))
 })
 
+describe('why there is no database', () => {
+  it.each([
+    [
+      'InnoDB: preallocating bytes failed with error 28',
+      'the disk is full: the database cannot be made in /d',
+    ],
+    [
+      "Can't create file (Errcode: 30, errno: 30)",
+      'the disk cannot be written to: the database cannot be made in /d',
+    ],
+    ['FATAL: no mysqld\n', 'the database cannot be made in /d: FATAL: no mysqld'],
+  ])('%s', (said, words) => expect(tools.whyNoDatabase('/d', said)).toBe(words))
+})
+
 describe('ports', () => {
   it('a free one is free, and is not while something listens there', async () => {
     const port = await tools.freePort()
