@@ -167,7 +167,11 @@ function move(hand: Hand, e: Pointer) {
   const pulling = movable && e.buttons === 1
   if (pulling && structure && edits?.pulledLoad(hand, p, at)) return
   if (pulling && p.from) return edits?.movedJoint(hand, p, at)
-  setView({ ...p.view, ox: p.view.ox + at.x - p.at.x, oy: p.view.oy + at.y - p.at.y })
+  setView((now) => {
+    // a large drawing may still be carried along from before the press
+    const { ox, oy, ...rest } = (p.pannedFrom ??= now)
+    return { ...rest, ox: ox + at.x - p.at.x, oy: oy + at.y - p.at.y }
+  })
 }
 
 /** What ends with a press, however it ends. */

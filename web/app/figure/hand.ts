@@ -28,6 +28,8 @@ export interface Press {
   at: Vec
   target: string | null
   view: View
+  /** The view that the plane is moved from, once it is. */
+  pannedFrom?: View
   moved: boolean
   /** The joint it went down on, or the crossing of the grid where there is none. */
   from: string | null

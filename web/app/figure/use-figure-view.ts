@@ -68,9 +68,10 @@ export function useFigureView(
   useEffect(() => {
     setHeld(drawing ? fitted : null)
     if (!drawing) setOwn(null)
-    // The view of the moment when drawing begins, or the grid changes.
+    // The view of the moment when drawing begins, or the grid or the width changes. A caption of one line
+    // more changes the height alone, and what was enlarged stays so.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [drawing, size, gridWords])
+  }, [drawing, size.width, gridWords])
   // … until something stands outside it
   useEffect(() => {
     if (!drawing || own || !held || !nodes) return
