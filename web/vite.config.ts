@@ -25,6 +25,8 @@ const withoutUnused: Plugin = {
   load: (id) => UNUSED.find(([path]) => path.test(id))?.[1],
 }
 
+const SHARED = /^(?!.*(Checkbox|Radio|Tick|SwitchBase|core.src.methods|app.working))/
+
 export default defineConfig(({ command, isSsrBuild }) => ({
   plugins: [reactRouter(), namedEntries, withoutUnused],
   // the workspaces are TypeScript source, so the server build compiles them too; MUI's ES modules need
@@ -36,13 +38,13 @@ export default defineConfig(({ command, isSsrBuild }) => ({
     chunkSizeWarningLimit: 700,
     // one sheet of style for all: a part of the page that is opened never waits for its own
     cssCodeSplit: false,
-    // few large scripts weigh less than many small ones: what most scripts share is one, but for ticks, which
-    // the Working does without at first
+    // few large scripts weigh less than many small ones: what six or more share is one, but for what
+    // the Given (ticks) or the Working alone needs at first
     ...(!isSsrBuild && {
       rollupOptions: {
         output: {
           advancedChunks: {
-            groups: [{ name: 'shared', test: /^(?!.*(Checkbox|Radio|Tick|SwitchBase))/, minShareCount: 13 }],
+            groups: [{ name: 'shared', test: SHARED, minShareCount: 6 }],
           },
         },
       },

@@ -2,12 +2,12 @@ import {
   readThing,
   signsOf,
   thing,
-  working,
   type ActionSolution,
   type Envelope,
   type Solution,
   type Structure,
 } from '@viga/core'
+import { numbered } from '@viga/core/methods/stiffness/numbering'
 import type { LabelRequest } from '@viga/drawing/label-placement'
 import type { Part } from '@viga/drawing/caption'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
@@ -113,7 +113,7 @@ function useLook(part: Part) {
 function useInstead(instead: Besides['instead']) {
   const view = useSheet((s) => s.problem.view)
   return useMemo(
-    () => instead && { ...working.numbered(instead.solution, { view }), action: instead.action },
+    () => instead && { ...numbered(instead.solution, { view }), action: instead.action },
     [instead, view],
   )
 }

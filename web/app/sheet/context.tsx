@@ -2,13 +2,13 @@ import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
 import {
   displayOf,
-  working,
   type ActionSolution,
   type Display,
   type Outcome,
   type Problem,
   type Structure,
 } from '@viga/core'
+import { numbered, type NumberedSolution } from '@viga/core/methods/stiffness/numbering'
 import type { Part } from '@viga/drawing/caption'
 import type { Sheet, SheetStore } from './store'
 
@@ -44,7 +44,7 @@ export const structureOf = (outcome: Outcome): Structure | undefined =>
   outcome.stage === 'invalid' ? undefined : outcome.structure
 
 /** The solution, how its unknowns are numbered, and the chosen case or combination, when there is one. */
-export function useSolved(): (working.NumberedSolution & { action: ActionSolution }) | undefined {
+export function useSolved(): (NumberedSolution & { action: ActionSolution }) | undefined {
   // while a large structure is solved anew, the results before the edit stay, with their own structure
   const outcome = useSheet((s) => (s.solving ? (s.earlier ?? s.outcome) : s.outcome))
   const actionId = useSheet((s) => s.actionId)
@@ -54,7 +54,7 @@ export function useSolved(): (working.NumberedSolution & { action: ActionSolutio
     if (outcome.stage !== 'solved' || outcome.structure.members.length === 0) return undefined
     const all = [...outcome.solution.cases, ...outcome.solution.combinations]
     const action = all.find((a) => a.id === actionId) ?? all[0]
-    return action && { ...working.numbered(outcome.solution, { view }), action }
+    return action && { ...numbered(outcome.solution, { view }), action }
   }, [outcome, actionId, view])
 }
 

@@ -1,4 +1,4 @@
-import { working } from '@viga/core'
+import { STEP_KEYS, type StepKey } from '@viga/core/methods/blocks'
 import type { DiagramKey } from '@viga/drawing/diagrams'
 import type { Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
@@ -7,10 +7,10 @@ import type { Layers } from '@viga/drawing/scene'
  * What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was
  * chosen there.
  */
-export type FigureKey = Exclude<Part, 'working'> | working.StepKey
+export type FigureKey = Exclude<Part, 'working'> | StepKey
 
 export const figureKeyOf = (part: Part, step: string | undefined): FigureKey =>
-  part === 'working' ? (working.STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part
+  part === 'working' ? (STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part
 
 const base: Layers = {
   loads: false,
