@@ -43,9 +43,11 @@ export class PolynomialStretch implements Stretch {
   }
 
   turningPoints(key: CourseKey, slope = 0): number[] {
-    const d = derivative(this.coefficients[key])
-    const relative = slope === 0 ? d : d.map((a, k) => (k === 0 ? a - slope : a))
-    return rootsInside(relative, this.x1 - this.x0).map((t) => this.x0 + t)
+    const relative = derivative(this.coefficients[key])
+    if (slope !== 0 && relative.length > 0) relative[0] -= slope
+    const places = rootsInside(relative, this.x1 - this.x0)
+    for (let i = 0; i < places.length; i++) places[i] += this.x0
+    return places
   }
 
   isStraight(key: CourseKey, tolerance: number): boolean {
@@ -186,13 +188,17 @@ export function integrate(
 export function places(L: number, actions: MemberActions | undefined): number[] {
   const out = [0, L]
   if (!actions) return out
-  const all = [
-    ...actions.spans.flatMap((s) => [s.a, s.b]),
-    ...actions.points.map((p) => p.x),
-    ...actions.jumps.map((j) => j.x),
-  ]
-  for (const x of all) if (!out.some((y) => Math.abs(x - y) <= SAME_PLACE * L)) out.push(x)
-  return out.sort((a, b) => a - b)
+  const add = (x: number) => {
+    for (const y of out) if (Math.abs(x - y) <= SAME_PLACE * L) return
+    out.push(x)
+  }
+  for (const s of actions.spans) {
+    add(s.a)
+    add(s.b)
+  }
+  for (const p of actions.points) add(p.x)
+  for (const j of actions.jumps) add(j.x)
+  return out.length > 2 ? out.sort((a, b) => a - b) : out
 }
 
 /**

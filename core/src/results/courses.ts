@@ -15,23 +15,34 @@ export function courseOf(solution: Solution, action: ActionSolution, member: num
   return (courses[member] ??= integrated(solution, action, member))
 }
 
+/**
+ * The courses of one member under several states, in their order. They are not kept: those of every member
+ * under every combination of a large structure would be the most of what a page holds.
+ */
+export const coursesUnder = (
+  solution: Solution,
+  actions: readonly ActionSolution[],
+  member: number,
+): Course[] => actions.map((a) => known.get(a)?.[member] ?? integrated(solution, a, member))
+
 /** The courses of all members, in their order. */
 export const coursesOf = (solution: Solution, action: ActionSolution): Course[] =>
   solution.structure.members.map((_, i) => courseOf(solution, action, i))
 
 function integrated(solution: Solution, action: ActionSolution, member: number): Course {
   const m = solution.structure.members[member]
-  const q = action.forces.subarray(6 * member, 6 * member + 6)
-  const d = action.ends.subarray(6 * member, 6 * member + 6)
-  if (action.bent) return bentCourse(m, action.actions.members.get(member), q, d)
-  return integrate(m, action.actions.members.get(member), {
-    N: -q[0],
-    V: q[1],
-    M: -q[2],
+  const { forces: q, ends: d } = action
+  const [i, j] = [6 * member, 6 * member + 6]
+  const acting = action.actions.members.get(member)
+  if (action.bent) return bentCourse(m, acting, q.subarray(i, j), d.subarray(i, j))
+  return integrate(m, acting, {
+    N: -q[i],
+    V: q[i + 1],
+    M: -q[i + 2],
     // a bar stays straight: its slope is that of its chord
-    slope: m.bar ? (d[4] - d[1]) / m.length : d[2],
-    v: d[1],
-    u: d[0],
+    slope: m.bar ? (d[i + 4] - d[i + 1]) / m.length : d[i + 2],
+    v: d[i + 1],
+    u: d[i],
   })
 }
 

@@ -1,8 +1,8 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { displacementAt, reactionAt } from './equilibrium.js'
-import { extremesOf, type ExtremeKey } from './extremes.js'
-import { breaksOf, chordAt, readAlong, type Course } from '../analysis/course.js'
-import { courseOf } from './courses.js'
+import { findExtremes, type ExtremeKey, type Range } from './extremes.js'
+import { chordAt, readAlong, type Course } from '../analysis/course.js'
+import { coursesUnder } from './courses.js'
 
 /** A value with the case or combination it comes from. */
 export interface Governed {
@@ -54,10 +54,12 @@ export function envelopeOf(
   const first = new Uint32Array(members.length + 1)
   const x: number[] = []
   const [max, min, maxBy, minBy]: number[][] = [[], [], [], []]
-  members.forEach((m, i) => {
+  const ids = actions.map((a) => a.id)
+  const ranges = members.map((m, i) => {
     const from = x.length
-    const courses = actions.map((a) => courseOf(solution, a, i))
-    const places = m.bar && key !== 'N' ? [] : placesOf(courses, key, m.length, count)
+    const courses = coursesUnder(solution, actions, i)
+    const found = courses.map((c) => findExtremes(c, key))
+    const places = m.bar && key !== 'N' ? [] : placesOf(courses, found, m.length, count)
     for (const at of places) x.push(at)
     courses.forEach((course, by) =>
       readAlong(course, key === 'relative' ? 'v' : key, places, (k, left, right) => {
@@ -75,28 +77,43 @@ export function envelopeOf(
       }),
     )
     first[i + 1] = x.length
+    return governingOf(found, ids)
   })
   return {
     key,
-    by: actions.map((a) => a.id),
+    by: ids,
     first,
     x: Float64Array.from(x),
     max: Float64Array.from(max),
     min: Float64Array.from(min),
     maxBy: Uint16Array.from(maxBy),
     minBy: Uint16Array.from(minBy),
-    ranges: members.map((_, i) => governing(solution, actions, i, key)),
+    ranges,
   }
 }
 
 /** The places where an envelope along a member is read, ascending, each once. */
-function placesOf(courses: readonly Course[], key: ExtremeKey, length: number, count: number): number[] {
-  const places = Array.from({ length: count }, (_, i) => (i * length) / (count - 1))
-  for (const course of courses) {
-    const e = extremesOf(course, key)
-    places.push(...breaksOf(course), e.max.x, e.min.x)
+function placesOf(
+  courses: readonly Course[],
+  found: readonly Range[],
+  length: number,
+  count: number,
+): number[] {
+  const places: number[] = []
+  for (let i = 0; i < count; i++) places.push((i * length) / (count - 1))
+  // most cases have their places in common: what is there already is not sorted once more
+  const more: number[] = []
+  const add = (x: number) => {
+    if (x !== 0 && x !== length && !more.includes(x)) more.push(x)
   }
-  return places.sort((a, b) => a - b).filter((x, i, all) => i === 0 || x - all[i - 1] > 1e-9 * length)
+  courses.forEach(({ stretches }, i) => {
+    for (const s of stretches) add(s.x1)
+    add(found[i].max.x)
+    add(found[i].min.x)
+  })
+  if (more.length > 0) places.push(...more)
+  places.sort((a, b) => a - b)
+  return places.filter((x, i) => i === 0 || x - places[i - 1] > 1e-9 * length)
 }
 
 /** Exact extremes along a member over many cases. */
@@ -106,16 +123,24 @@ export function governing(
   member: number,
   key: ExtremeKey,
 ): EnvelopeRange {
-  const ranges = actions.map((a) => ({
-    by: a.id,
-    ...extremesOf(courseOf(solution, a, member), key),
-  }))
-  const pick = (side: 'max' | 'min', sign: number) =>
-    ranges.reduce((best, r) => (sign * r[side].value > sign * best.value ? { ...r[side], by: r.by } : best), {
-      ...ranges[0][side],
-      by: ranges[0].by,
-    })
-  return { max: pick('max', 1), min: pick('min', -1) }
+  const found = coursesUnder(solution, actions, member).map((c) => findExtremes(c, key))
+  return governingOf(
+    found,
+    actions.map((a) => a.id),
+  )
+}
+
+/** The largest and the smallest of the extremes of many cases; of equal ones the first case is named. */
+export function governingOf(found: readonly Range[], ids: readonly string[]): EnvelopeRange {
+  let [top, bottom] = [0, 0]
+  for (let i = 1; i < found.length; i++) {
+    if (found[i].max.value > found[top].max.value) top = i
+    if (found[i].min.value < found[bottom].min.value) bottom = i
+  }
+  return {
+    max: { ...found[top].max, by: ids[top] },
+    min: { ...found[bottom].min, by: ids[bottom] },
+  }
 }
 
 export interface ComponentEnvelope {

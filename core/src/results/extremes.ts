@@ -29,34 +29,41 @@ export const extremes = (course: Course): Record<ExtremeKey, Range> => ({
 export function extremesOf(course: Course, key: ExtremeKey): Range {
   let found = known.get(course)
   if (!found) known.set(course, (found = {}))
-  return (found[key] ??= find(course, key))
+  return (found[key] ??= findExtremes(course, key))
 }
 
 /** Cache of extremes, released together with their course. */
 const known = new WeakMap<Course, Partial<Record<ExtremeKey, Range>>>()
 
-function find(course: Course, key: ExtremeKey): Range {
+/** The same, kept nowhere. */
+export function findExtremes(course: Course, key: ExtremeKey): Range {
   const { start, end, length } = course
-  if (key !== 'relative') return range(course, key, [start[key], end[key]])
-  return range(course, 'v', [0, 0], { base: start.v, slope: (end.v - start.v) / length })
+  if (key !== 'relative') return range(course, key, start[key], end[key], 0, 0)
+  return range(course, 'v', 0, 0, start.v, (end.v - start.v) / length)
 }
 
+/** Extremes of one quantity less base + slope·x, where `first` and `last` are its values at the two ends. */
 function range(
   course: Course,
   key: CourseKey,
-  ends: [number, number],
-  chord: { base: number; slope: number } = { base: 0, slope: 0 },
+  first: number,
+  last: number,
+  base: number,
+  slope: number,
 ): Range {
-  const out: Range = { max: { value: ends[0], x: 0 }, min: { value: ends[0], x: 0 } }
+  let [max, maxAt, min, minAt] = [first, 0, first, 0]
   const look = (value: number, x: number) => {
-    if (value > out.max.value) out.max = { value, x }
-    if (value < out.min.value) out.min = { value, x }
+    if (value > max) [max, maxAt] = [value, x]
+    if (value < min) [min, minAt] = [value, x]
   }
-  for (const s of course.stretches)
-    for (const x of [s.x0, ...s.turningPoints(key, chord.slope), s.x1])
-      look(s.value(key, x) - chord.base - chord.slope * x, x)
-  look(ends[1], course.length)
-  return out
+  for (const s of course.stretches) {
+    const inside = (x: number) => look(s.value(key, x) - base - slope * x, x)
+    inside(s.x0)
+    s.turningPoints(key, slope).forEach(inside)
+    inside(s.x1)
+  }
+  look(last, course.length)
+  return { max: { value: max, x: maxAt }, min: { value: min, x: minAt } }
 }
 
 /** Places inside the member where a quantity passes through zero, such as V = 0 at a greatest moment, m. */

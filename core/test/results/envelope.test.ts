@@ -77,6 +77,23 @@ describe('envelopes', () => {
     )
   })
 
+  it('of equal cases the first is named, and no case changes what another leaves', () => {
+    const s = beam(12, 4, 50)
+    const twice = [...s.combinations, ...s.combinations].map((a, i) => ({ ...a, id: `${a.id}${i}` }))
+    const g = governing(s, twice, 0, 'V')
+    expect([g.max.by, g.min.by]).toEqual(['both0', 'both0'])
+    expect(governing(s, [twice[2]], 0, 'V').max).toEqual({ ...g.max, by: 'both2' })
+  })
+
+  it('are the same whether the courses of the cases were read before or not', () => {
+    const read = beam(12, 4, 30)
+    read.combinations.forEach((a) => extremes(courseOf(read, a, 0)))
+    for (const key of ['N', 'V', 'M', 'relative'] as const) {
+      const fresh = beam(12, 4, 30)
+      expect(envelopeOf(fresh, fresh.combinations, key)).toEqual(envelopeOf(read, read.combinations, key))
+    }
+  })
+
   it('have their stations by member, in their order, with the exact extremes and bars for N alone', () => {
     const s = frame()
       .node('A', 0, 0)

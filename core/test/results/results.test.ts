@@ -1,18 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { extremes, courseOf, resultsDocument, stations, determinacy } from '../../src/index.js'
-import { rootsInside } from '../../src/analysis/polynomial.js'
 import { frame, truss } from '../builder.js'
-
-describe('roots inside an interval', () => {
-  it.each([
-    [[-6, 11, -6, 1], 4, [1, 2, 3]],
-    [[-2, 1], 4, [2]],
-    [[1, 0, 1], 4, []],
-    [[0], 4, []],
-    [[-1, 0, 1], 1, []],
-    [[4, -4, 1, 1e-19], 4, [2]],
-  ])('%j', (p, h, roots) => expect(rootsInside(p, h).map((r) => Math.round(r * 1e9) / 1e9)).toEqual(roots))
-})
 
 describe('stations', () => {
   const s = frame()

@@ -1,16 +1,18 @@
-import { lazy, Suspense, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { CaseChoice } from '../fields/CaseChoice'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
-import { useSheet, useSolved } from '../sheet/context'
+import { useSheet, useSheetStore, useSolved } from '../sheet/context'
+import type { SheetStore } from '../sheet/store'
 import { fetchAhead, fetchAll, later } from '../widgets/later'
 import { Press } from '../widgets/Press'
+import { quietly } from '../widgets/quietly'
 import { asCells } from './cells'
 import { Overview } from './Overview'
 import { SignsLine } from './SignsLine'
-import type { Solved } from './solved'
+import { actionsOf, isQuick, type Solved } from './solved'
 import { RESULT_VIEWS, viewOf, type ResultViewKey } from './views'
 import './results.css'
 
@@ -46,6 +48,12 @@ export function Results() {
   const solved = useSolved()
   const { view: name, problemId } = useParams()
   const view = viewOf(name)
+  const store = useSheetStore()
+  const solution = solved?.solution
+  useEffect(() => {
+    if (solution && !isQuick(solution, actionsOf(solution)))
+      return quietly(() => makeReady('envelope', store))
+  }, [solution, store])
   return (
     <>
       <ResultViews at={view} base={`/problems/${problemId}/results`} />
@@ -80,9 +88,18 @@ export function Results() {
   )
 }
 
-const fetchView = (key: ResultViewKey) => key !== 'overview' && fetchAhead(VIEWS[key])
+/** What a view needs is on its way before the press: its script, and what takes long to make. */
+function makeReady(key: ResultViewKey, store: SheetStore) {
+  if (key !== 'overview') fetchAhead(VIEWS[key])
+  if (key === 'envelope')
+    void import('./envelope/ask').then(
+      ({ askAhead }) => askAhead(store),
+      () => {}, // the view fetches it again
+    )
+}
 
 function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
+  const store = useSheetStore()
   return (
     <nav className="steps views" aria-label="Views of the results">
       {RESULT_VIEWS.map(({ key, label }) => (
@@ -90,9 +107,8 @@ function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {
           key={key}
           to={key === 'overview' ? base : `${base}/${key}`}
           aria-current={key === at ? 'page' : undefined}
-          // the script is on its way before the press
-          onPointerEnter={() => fetchView(key)}
-          onFocus={() => fetchView(key)}
+          onPointerEnter={() => makeReady(key, store)}
+          onFocus={() => makeReady(key, store)}
         >
           {label}
         </Link>

@@ -11,6 +11,12 @@ export interface Solved {
 /** Every case and combination of a solution. */
 export const actionsOf = ({ cases, combinations }: Solution): ActionSolution[] => [...cases, ...combinations]
 
+/** Members times cases up to which an envelope is made at once: about 10 ms of work. */
+const AT_ONCE = 500
+
+export const isQuick = ({ structure }: Solution, actions: readonly ActionSolution[]): boolean =>
+  structure.members.length * actions.length <= AT_ONCE
+
 export function useSigns(): Signs {
   const view = useSheet((s) => s.problem.view)
   return useMemo(() => signsOf({ view }), [view])

@@ -1,14 +1,44 @@
 import type { ActionSolution, Problem, Solution } from '@viga/core'
 import { doJob, type EnvelopeJob, type JobAnswer, type JobInput } from './envelope-jobs'
+import { newestFirst } from './newest-first'
 import { numberOf, solverWorker } from './solver'
+
+/** What was asked for of a solution, by what was asked. */
+const asked = new WeakMap<Solution, Map<string, Promise<unknown>>>()
+/** The last of them are kept, since each is some megabytes of a large problem. */
+const MOST_KEPT = 6
 
 /**
  * What is made of many cases of a large problem, made in the worker that solves; without workers, in this
- * thread.
+ * thread. What has been asked for before is not made again.
  * @param solution the solution of the problem on this page
  * @param actions the cases and combinations it is made of; at least one
  */
-export async function envelopeLater<K extends EnvelopeJob>(
+export function envelopeLater<K extends EnvelopeJob>(
+  problem: Problem,
+  solution: Solution,
+  name: K,
+  actions: readonly ActionSolution[],
+  input: JobInput<K>,
+): Promise<JobAnswer<K>> {
+  let kept = asked.get(solution)
+  if (!kept) asked.set(solution, (kept = new Map<string, Promise<unknown>>()))
+  const ids = actions.map((a) => a.id)
+  const what = JSON.stringify([name, ids, input])
+  const made =
+    (kept.get(what) as Promise<JobAnswer<K>> | undefined) ?? make(problem, solution, name, actions, input)
+  // the newest stand last
+  kept.delete(what)
+  kept.set(what, made)
+  for (const oldest of kept.keys()) if (kept.size > MOST_KEPT) kept.delete(oldest)
+  return made
+}
+
+/** Curves are looked at first, so they are made first. */
+const RANK: Record<EnvelopeJob, number> = { curves: 0, tables: 1 }
+const inTurn = newestFirst()
+
+function make<K extends EnvelopeJob>(
   problem: Problem,
   solution: Solution,
   name: K,
@@ -16,18 +46,20 @@ export async function envelopeLater<K extends EnvelopeJob>(
   input: JobInput<K>,
 ): Promise<JobAnswer<K>> {
   const here = () => doJob(name, solution, actions, input)
-  if (typeof Worker === 'undefined') return here()
   const number = numberOf(solution)
   const ids = actions.map((a) => a.id)
-  try {
-    const worker = await solverWorker()
-    const ask = () => worker.envelope(number, name, ids, input) as Promise<JobAnswer<K> | null>
-    const made = await ask()
-    if (made) return made
-    await worker.hold(problem, number)
-    return (await ask()) ?? here()
-  } catch {
-    // a worker that cannot be started is no reason to show nothing
-    return here()
-  }
+  return inTurn(RANK[name], async () => {
+    if (typeof Worker === 'undefined') return here()
+    try {
+      const worker = await solverWorker()
+      const ask = () => worker.envelope(number, name, ids, input) as Promise<JobAnswer<K> | null>
+      const made = await ask()
+      if (made) return made
+      await worker.hold(problem, number)
+      return (await ask()) ?? here()
+    } catch {
+      // a worker that cannot be started is no reason to show nothing
+      return here()
+    }
+  })
 }

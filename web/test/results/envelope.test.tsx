@@ -1,12 +1,14 @@
 import { act, screen, within } from '@testing-library/react'
 import { createRoutesStub } from 'react-router'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { displayOf, envelopeOf, signsOf, work, type Problem } from '@viga/core'
 import { Results } from '../../app/results/Results'
 import { doJob } from '../../app/sheet/envelope-jobs'
 import { envelopeLater } from '../../app/sheet/envelope-later'
 import { demo } from '../demo'
 import { inSheet } from '../in-sheet'
+
+vi.mock('../../app/sheet/envelope-later', { spy: true })
 
 const palmHouse = demo.find(([f]) => f.includes('palm-house'))![1]
 
@@ -64,6 +66,29 @@ describe('the envelope of many cases', () => {
 })
 
 describe('what is made of many cases', () => {
+  it('is on its way before the link to it is pressed, and is not made twice', async () => {
+    const { user, store } = results(many, '')
+    const ask = vi.mocked(envelopeLater).mockClear()
+    await screen.findByRole('link', { name: 'Envelope' })
+    await expect.poll(() => ask.mock.calls.map(([, , name]) => name)).toEqual(['curves', 'tables'])
+    const [ahead] = ask.mock.results
+    await user.click(screen.getByRole('link', { name: 'Envelope' }))
+    await screen.findByRole('region', { name: 'Members' })
+    expect(store.getState().curves!.envelope).toBe(await ahead.value)
+  })
+
+  it('keeps the last few of what was asked for', async () => {
+    const solution = solved(many)
+    const all = [...solution.cases, ...solution.combinations]
+    const over = (n: number) => envelopeLater(many, solution, 'curves', all.slice(0, n), { key: 'N' })
+    const first = over(1)
+    expect(over(1)).toBe(first)
+    for (let n = 2; n < 9; n++) void over(n)
+    const again = over(1)
+    expect(again).not.toBe(first)
+    expect(await again).toEqual(await first)
+  })
+
   it('is the same later as at once', async () => {
     const solution = solved(many)
     const { cases, combinations } = solution

@@ -1,8 +1,9 @@
 import type { Display } from '../../document/display.js'
 import { signFactors } from '../../document/signs.js'
 import { thing } from '../../document/thing.js'
-import { governing } from '../envelope.js'
-import type { ExtremeKey } from '../extremes.js'
+import { coursesUnder } from '../courses.js'
+import { governingOf } from '../envelope.js'
+import { findExtremes, type ExtremeKey } from '../extremes.js'
 import { cell, numbers, words, type ResultTable, type TableRow, type TableSource } from './table.js'
 
 const NAMES: Record<ExtremeKey, string> = { N: 'N', V: 'V', M: 'M', relative: 'deflection' }
@@ -19,6 +20,7 @@ export function extremesTable({ solution, actions, display, signs, envelope }: T
   const { members, kind } = solution.structure
   const sign = { ...signFactors(signs), relative: 1 as const }
   const keys: ExtremeKey[] = kind === 'truss' ? ['N'] : ['N', 'V', 'M', 'relative']
+  const ids = actions.map((a) => a.id)
   const by = (id: string) => (envelope ? [id] : [])
   const caseColumn = (side: string) => (envelope ? [words(`${side} case`, 'case')] : [])
   return {
@@ -35,9 +37,13 @@ export function extremesTable({ solution, actions, display, signs, envelope }: T
       numbers('min at', 'at', display.length.unit),
       ...caseColumn('min'),
     ],
-    rows: members.flatMap((m, i) =>
-      (m.bar ? keys.slice(0, 1) : keys).map((key): TableRow => {
-        const range = governing(solution, actions, i, key)
+    rows: members.flatMap((m, i) => {
+      const courses = coursesUnder(solution, actions, i)
+      return (m.bar ? keys.slice(0, 1) : keys).map((key): TableRow => {
+        const range = governingOf(
+          courses.map((c) => findExtremes(c, key)),
+          ids,
+        )
         const { perSI, unit } = unitAlong(display, key)
         // under the opposite convention the largest is the former smallest
         const [max, min] = sign[key] > 0 ? [range.max, range.min] : [range.min, range.max]
@@ -47,7 +53,7 @@ export function extremesTable({ solution, actions, display, signs, envelope }: T
           ...by(e.by),
         ]
         return { target: thing.member(m.id), cells: [m.id, NAMES[key], unit, ...side(max), ...side(min)] }
-      }),
-    ),
+      })
+    }),
   }
 }

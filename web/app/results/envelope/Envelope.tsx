@@ -1,5 +1,5 @@
 import LinearProgress from '@mui/material/LinearProgress'
-import type { ResultTable, ResultTableKey, Solution } from '@viga/core'
+import type { ResultTable, Solution } from '@viga/core'
 import { useEffect, useMemo } from 'react'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { Block } from '../../widgets/Block'
@@ -8,9 +8,8 @@ import { Tick } from '../../widgets/Tick'
 import { actionsOf, useSigns, type Solved } from '../solved'
 import { WideBlock } from '../WideBlock'
 import { ResultTableView } from '../tables/ResultTableView'
+import { chosenOf, tablesAsked } from './ask'
 import { useEnvelope } from './use-envelope'
-
-const TABLES: readonly ResultTableKey[] = ['extremes', 'reactions']
 
 /** The largest and smallest values over chosen cases and combinations, with the case that governs each. */
 export default function Envelope({ solution }: Solved) {
@@ -33,12 +32,9 @@ export default function Envelope({ solution }: Solved) {
     })
     return () => show('results', { envelope: false, reactions, all })
   }, [store])
-  const actions = useMemo(() => {
-    const every = actionsOf(solution)
-    return chosen === null ? every : every.filter((a) => chosen.includes(a.id))
-  }, [solution, chosen])
+  const actions = useMemo(() => chosenOf(solution, chosen), [solution, chosen])
   useCurvesOn(solution, actions)
-  const ask = useMemo(() => ({ keys: TABLES, display, signs }), [display, signs])
+  const ask = useMemo(() => tablesAsked(display, signs), [display, signs])
   const tables = useEnvelope('tables', solution, actions, ask)
   const toggle = (id: string) => {
     const now = chosen ?? all.map((a) => a.id)

@@ -3,9 +3,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { useSheetStore } from '../../sheet/context'
 import { doJob, type EnvelopeJob, type JobAnswer, type JobInput } from '../../sheet/envelope-jobs'
 import { envelopeLater } from '../../sheet/envelope-later'
-
-/** Members times cases up to which it is made at once: about 10 ms of work. */
-const AT_ONCE = 500
+import { isQuick } from '../solved'
 
 /**
  * What is made of many cases: at once for a textbook problem, by and by for a large one.
@@ -20,7 +18,7 @@ export function useEnvelope<K extends EnvelopeJob>(
 ): JobAnswer<K> | undefined {
   const store = useSheetStore()
   const asked = input !== null && actions.length > 0
-  const small = solution.structure.members.length * actions.length <= AT_ONCE
+  const small = isQuick(solution, actions)
   const now = useMemo(
     () => (asked && small ? doJob(name, solution, actions, input) : undefined),
     [asked, small, name, solution, actions, input],
