@@ -88,4 +88,14 @@ describe('moving the view', () => {
     act(() => void vi.advanceTimersByTime(1000))
     expect(p.drawn.ox).toBe(120)
   })
+
+  it('is pulled from where it was carried to, also before it was drawn there', () => {
+    const p = plane(true)
+    act(() => p.set!(zoomAt(VIEW, { x: 350, y: 300 }, 1.7)))
+    let from: View | undefined
+    act(() => p.set!((now) => ({ ...(from = now), ox: now.ox + 25 })))
+    expect(from).toMatchObject({ scale: 68 })
+    act(() => void vi.advanceTimersByTime(1000))
+    expect(p.drawn).toMatchObject({ scale: 68, ox: from!.ox + 25 })
+  })
 })
