@@ -295,3 +295,26 @@ test('a request that is given up gives its work up, and others are answered mean
   const again = await request.get(`${at}/working-as/markdown`)
   expect(await again.text()).toContain('Palm house')
 })
+
+test('of many pages at once some are left to the browser; afterwards the server draws again', async ({
+  request,
+}) => {
+  const at = `${viga.address}${await put(request, viga.address, 'asked by many')}/given`
+  const isDrawn = async () => {
+    const response = await request.get(at)
+    expect(response.status()).toBe(200)
+    const page = await response.text()
+    expect(page).toContain('asked by many')
+    return !page.includes('The problem is being drawn')
+  }
+  const drawn = await Promise.all(Array.from({ length: 30 }, isDrawn))
+  expect(drawn).toContain(false)
+  // those that nobody waits for count no longer, too
+  for (let k = 0; k < 6; k++) {
+    const given = ask(at)
+    given.on('error', () => {})
+    given.end()
+    given.destroy()
+  }
+  await expect.poll(isDrawn).toBe(true)
+})

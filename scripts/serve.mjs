@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { placesIn, startDatabase } from './database.mjs'
 import { migrate } from './migrate.mjs'
-import { endProcess, freePort, root } from './tools.mjs'
+import { endProcess, freePort, root, SERVER_MEMORY } from './tools.mjs'
 
 /**
  * Starts both on free ports with the demo problems.
@@ -34,7 +34,7 @@ export async function serve(settings = {}) {
 /** Starts the server alone, on a database that is there. */
 export async function serveOn(databaseUrl, settings = {}) {
   const port = await freePort()
-  const server = spawn(process.execPath, ['build/server/index.js'], {
+  const server = spawn(process.execPath, [...SERVER_MEMORY, 'build/server/index.js'], {
     cwd: join(root, 'web'),
     env: {
       ...process.env,

@@ -18,6 +18,7 @@ import {
   oneAtATime,
   root,
   say,
+  SERVER_MEMORY,
   whyNot,
 } from './tools.mjs'
 
@@ -93,16 +94,12 @@ function serve(env) {
   const script = join(root, 'web', dev ? 'server/dev.mjs' : 'build/server/index.js')
   // its own session: Ctrl-C reaches it through this process alone, which holds its standard input while it
   // lives
-  server = spawn(
-    process.execPath,
-    ['--enable-source-maps', '--max-old-space-size=320', '--max-semi-space-size=16', script],
-    {
-      cwd: join(root, 'web'),
-      env,
-      stdio: ['pipe', 'pipe', 'inherit'],
-      detached: true,
-    },
-  )
+  server = spawn(process.execPath, ['--enable-source-maps', ...SERVER_MEMORY, script], {
+    cwd: join(root, 'web'),
+    env,
+    stdio: ['pipe', 'pipe', 'inherit'],
+    detached: true,
+  })
   server.stdin.on('error', () => {})
   server.stdout.on('data', (chunk) =>
     process.stdout.write(String(chunk).replace(/^(Viga is at)/m, 'viga: $1')),

@@ -155,6 +155,12 @@ export async function ensureBuild() {
   if (made.status !== 0) throw new Error(`the build failed:\n${made.stdout}${made.stderr}`)
 }
 
+/**
+ * How the server uses memory: room for what is short-lived, so that it is cleared seldom, and little beyond
+ * what it holds.
+ */
+export const SERVER_MEMORY = ['--max-old-space-size=320', '--max-semi-space-size=16']
+
 /** Assets of earlier builds: pages that were opened before still ask for them. */
 export const EARLIER_ASSETS = join(home, 'assets')
 const DAYS = 24 * 3600 * 1000

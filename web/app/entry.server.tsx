@@ -14,8 +14,9 @@ export default function handleRequest(
   status: number,
   headers: Headers,
   router: EntryContext,
-  { nonce, log }: AppLoadContext,
+  context: AppLoadContext,
 ): Promise<Response> | Response {
+  const { nonce, log } = context
   headers.set('Content-Type', 'text/html; charset=utf-8')
   // what a page shows may be one person's own
   headers.set('Cache-Control', 'no-store')
@@ -34,7 +35,11 @@ export default function handleRequest(
       <ServerRouter context={router} url={request.url} nonce={nonce} />,
       {
         nonce,
-        ...(whole ? { onAllReady: send } : { onShellReady: send }),
+        onShellReady: () => !whole && send(),
+        onAllReady: () => {
+          context.drawn?.()
+          if (whole) send()
+        },
         onShellError: reject,
         onError: (error) => {
           if (started && !request.signal.aborted) log.error({ err: error }, 'a part of a page failed')

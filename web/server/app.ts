@@ -3,7 +3,7 @@ import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type Express } from 'express'
 import type { Logger } from 'pino'
-import type { ServerBuild } from 'react-router'
+import type { AppLoadContext, ServerBuild } from 'react-router'
 import { boundedBodies } from './guards/bodies'
 import { nonceOf, securityHeaders } from './guards/headers'
 import { allowedHosts } from './guards/hosts'
@@ -55,11 +55,15 @@ export async function createApp(options: AppOptions): Promise<Express> {
     createRequestHandler({
       // given as a function, its routes would be worked out anew at each request
       build: isBeingWritten ? pages : await pages(),
-      getLoadContext: async (request, response) => ({
-        nonce: nonceOf(response),
-        log: request.log,
-        access: await accessOf(request, response, settings.people === 'many'),
-      }),
+      getLoadContext: async (request, response) => {
+        const context: AppLoadContext = {
+          nonce: nonceOf(response),
+          log: request.log,
+          access: await accessOf(request, response, settings.people === 'many'),
+        }
+        response.once('close', () => context.drawn?.())
+        return context
+      },
     }),
   )
   app.use(failed)

@@ -3,7 +3,7 @@ import { data } from 'react-router'
 import type { Problem as Statement } from '@viga/core'
 import { carriedOver } from '@viga/core/document/carry-over'
 import { ProblemPage } from '../page/ProblemPage'
-import { isBusy } from '../server/busy.server'
+import { drawsHere } from '../server/busy.server'
 import { readText, textById } from '../server/problems.server'
 import { useInBrowser } from '../widgets/use-in-browser'
 import type { Route } from './+types/problem'
@@ -20,9 +20,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (!found)
     throw data('There is no such problem on the Shelf. It may have been taken off.', { status: 404 })
   const { id, title, revision, changedAt, mayWrite, document } = found
-  return document.length > LARGE || isBusy()
-    ? { id, title, revision, changedAt, mayWrite, text: document }
-    : { ...readText(found), title }
+  return document.length <= LARGE && drawsHere(context)
+    ? { ...readText(found), title }
+    : { id, title, revision, changedAt, mayWrite, text: document }
 }
 
 // the open page holds the newest state itself; moving between its parts asks the server nothing

@@ -1,6 +1,6 @@
 import { data, redirect } from 'react-router'
 import { number, object, string } from 'yup'
-import { isBusy } from '../server/busy.server'
+import { drawsHere } from '../server/busy.server'
 import { formOf, textsOf } from '../server/form.server'
 import { shelfAction } from '../server/shelf-actions.server'
 import { shelfPage } from '../server/shelf.server'
@@ -23,7 +23,7 @@ const asked = object({
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const query = asked.cast(Object.fromEntries(new URL(request.url).searchParams))
-  return { ...(await shelfPage(context.access.person, query)), drawnLater: isBusy() }
+  return { ...(await shelfPage(context.access.person, query)), drawnLater: !drawsHere(context) }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {

@@ -8,5 +8,7 @@ declare module 'react-router' {
     log: Logger
     /** Who asks, and the ways to become somebody. */
     access: Access
+    /** Tells that the page is drawn, where the server draws it. */
+    drawn?: () => void
   }
 }

@@ -1,4 +1,5 @@
 import type { RowDataPacket } from 'mysql2/promise'
+import { isBusy } from './busy.server'
 import type { Card, CardContent, CardKind } from './cards.server'
 import { compute } from './compute/pool.server'
 import { change, query, type Value } from './database.server'
@@ -194,14 +195,15 @@ const waiting = new Map<string, NodeJS.Timeout>()
 const QUIET = 3_000
 
 /**
- * Makes the card of a problem when it has been left alone for a while; what is asked for earlier is made
- * then.
+ * Makes the card of a problem when it has been left alone for a while and nobody waits for the server; what
+ * is asked for earlier is made then.
  */
 export function cardSoon(id: string): void {
   clearTimeout(waiting.get(id))
   waiting.set(
     id,
     setTimeout(() => {
+      if (isBusy()) return cardSoon(id)
       waiting.delete(id)
       // a card that fails is made when the Shelf shows it
       makeCard(id, AbortSignal.timeout(10_000)).catch(() => {})
