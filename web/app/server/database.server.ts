@@ -37,7 +37,8 @@ export function hostsIn(url: string): string[] {
 }
 
 export function openDatabase(url: string): void {
-  pools = hostsIn(url).map((uri) => {
+  const hosts = hostsIn(url)
+  pools = hosts.map((uri) => {
     const pool = createPool({
       uri,
       connectionLimit: CONNECTIONS,
@@ -55,6 +56,8 @@ export function openDatabase(url: string): void {
           "sql_mode = 'STRICT_TRANS_TABLES,NO_ENGINE_SUBSTITUTION', time_zone = '+00:00'",
         () => {},
       )
+      // what another copy of Viga wrote through another node of the cluster is read here, too
+      if (hosts.length > 1) connection.query('SET SESSION wsrep_sync_wait = 1', () => {})
     })
     return pool
   })
