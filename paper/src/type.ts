@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import PDFDocument from 'pdfkit'
+import { forgetMostWords, setFace, setText } from './set-text'
 import { typefaceBytes } from './sfnt'
 
 export type Doc = PDFKit.PDFDocument
@@ -25,6 +26,7 @@ export function blank(title: string, size: 'A4' | [number, number] = 'A4'): Doc 
     bufferPages: true,
     info: { Title: title, Creator: 'Viga' },
   })
+  forgetMostWords()
   doc.registerFont('serif', typefaceBytes(plex('400-normal')))
   doc.registerFont('serif-italic', typefaceBytes(plex('400-italic')))
   doc.registerFont('serif-bold', typefaceBytes(plex('500-normal')))
@@ -51,7 +53,7 @@ function widthOf(doc: Doc, face: Face, size: number, text: string): number {
   let w = widths.get(key)
   if (w === undefined) {
     if (widths.size > 20_000) widths.clear()
-    widths.set(key, (w = doc.font(face).fontSize(size).widthOfString(text)))
+    widths.set(key, (w = setFace(doc, face).fontSize(size).widthOfString(text)))
   }
   return w
 }
@@ -64,12 +66,7 @@ export function run(doc: Doc, said: string, face: Face, size: number, colour = I
     w: widthOf(doc, face, size, text),
     up: 0.72 * size,
     down: 0.22 * size,
-    draw: (d, x, y) =>
-      void d
-        .font(face)
-        .fontSize(size)
-        .fillColor(colour)
-        .text(text, x, y, { lineBreak: false, baseline: 'alphabetic' }),
+    draw: (d, x, y) => setText(d, text, face, size, colour, x, y),
   }
 }
 

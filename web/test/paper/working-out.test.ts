@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { edit, type Problem } from '@viga/core'
-import PDFDocument from 'pdfkit'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { formulaBox } from '@viga/paper/math'
 import { workingAs } from '../../app/server/working-out.server'
-import { blank } from '@viga/paper/type'
+import { setText } from '@viga/paper/set-text'
+import { blank, type Doc, type Face } from '@viga/paper/type'
 import { beam } from '../problems'
 
 const folder = join(import.meta.dirname, '../../database/demo')
@@ -19,32 +19,37 @@ const bytes = async (p: Problem, form: string, id: string | null = null) => {
   return out
 }
 
+vi.mock('@viga/paper/set-text', { spy: true })
+const { setText: real } = await vi.importActual<{ setText: typeof setText }>('@viga/paper/set-text')
+
+/** Hears of every run of text that is set on paper. */
+const heard = (hear: (doc: Doc, text: string, face: Face, x: number) => void) =>
+  vi.mocked(setText).mockImplementation((doc, text, face, size, colour, x, y) => {
+    hear(doc, text, face, x)
+    real(doc, text, face, size, colour, x, y)
+  })
+
 afterEach(() => void vi.restoreAllMocks())
 
 describe('the whole working on paper', () => {
   it.each(demo)('%s: every sign is in its typeface, nothing stands beside the page', async (_, problem) => {
     const lacking = new Set<string>()
-    let outside = 0
+    let [outside, words] = [0, 0]
     type Inner = {
-      _font: { name: string; font: { hasGlyphForCodePoint(c: number): boolean } }
+      _font: { font: { hasGlyphForCodePoint(c: number): boolean } }
       _ctm: number[]
     }
 
-    const real = PDFDocument.prototype.text
-    vi.spyOn(PDFDocument.prototype, 'text').mockImplementation(function (
-      this: PDFKit.PDFDocument,
-      ...args: unknown[]
-    ) {
-      const [text, x] = args as [string, number]
-      const inner = this as unknown as Inner
+    heard((doc, text, face, x) => {
+      const inner = doc.font(face) as unknown as Inner
       for (const c of text)
-        if (!inner._font.font.hasGlyphForCodePoint(c.codePointAt(0)!))
-          lacking.add(`${c} in ${inner._font.name}`)
+        if (!inner._font.font.hasGlyphForCodePoint(c.codePointAt(0)!)) lacking.add(`${c} in ${face}`)
+      words++
       // the figure has axes of its own
       if (inner._ctm[0] === 1 && inner._ctm[4] === 0 && (x < 0 || x > 600)) outside++
-      return (real as (...a: unknown[]) => PDFKit.PDFDocument).apply(this, args)
     })
     const { body, type, name } = await bytes(problem, 'pdf')
+    expect(words).toBeGreaterThan(200)
     expect([...lacking]).toEqual([])
     expect(outside).toBe(0)
     expect(type).toBe('application/pdf')
@@ -56,14 +61,7 @@ describe('the whole working on paper', () => {
   it('ends with diagrams and tables of the results; in second order on the bent shape', async () => {
     const [, post] = demo.find(([f]) => f.includes('arbor-post'))!
     const said: string[] = []
-    const real = PDFDocument.prototype.text
-    vi.spyOn(PDFDocument.prototype, 'text').mockImplementation(function (
-      this: PDFKit.PDFDocument,
-      ...args: unknown[]
-    ) {
-      said.push(String(args[0]).trim())
-      return (real as (...a: unknown[]) => PDFKit.PDFDocument).apply(this, args)
-    })
+    heard((_, text) => said.push(text.trim()))
     await bytes(post, 'pdf')
     const results = said.slice(said.lastIndexOf('Diagrams'))
     for (const title of ['Reactions', 'Member', 'Extremes', 'Displacements']) expect(results).toContain(title)

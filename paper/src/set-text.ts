@@ -1,0 +1,111 @@
+import type { Doc, Face } from './type'
+
+/** What the typesetting of a document is made of, below its own `text`. */
+interface Inner {
+  _font: {
+    id: string
+    ref: () => unknown
+    /** Glyphs as hexadecimal numbers, and where each goes, in thousandths of the size. */
+    encode: (text: string) => [glyphs: string[], positions: GlyphPosition[]]
+    layoutCache?: Record<string, unknown>
+  }
+  page: { height: number; fonts: Record<string, unknown> }
+  addContent: (operators: Uint8Array) => void
+}
+
+interface GlyphPosition {
+  xAdvance: number
+  advanceWidth: number
+  xOffset: number
+  yOffset: number
+}
+
+/** Words that have been laid out in each face: they are the same in every document. */
+const laidOut = new Map<Face, Record<string, unknown>>()
+/** With more words than this, they are forgotten before the next document: most are numbers of one alone. */
+const MOST_WORDS = 5_000
+
+/** A document begins. */
+export function forgetMostWords(): void {
+  const words = [...laidOut.values()].reduce((n, known) => n + Object.keys(known).length, 0)
+  if (words > MOST_WORDS) laidOut.clear()
+}
+
+/** Sets the face, with what is known of its words from earlier documents. */
+export function setFace(doc: Doc, face: Face): Doc {
+  doc.font(face)
+  const { _font: font } = doc as unknown as Inner
+  const known = laidOut.get(face)
+  if (known) font.layoutCache = known
+  else laidOut.set(face, (font.layoutCache ??= {}))
+  return doc
+}
+
+const number = (n: number) => Math.round(n * 1e6) / 1e6
+
+const colours = new Map<string, string>()
+/** A colour as `#1e2a36` in the words of PDF. */
+function colourOf(hex: string): string {
+  let out = colours.get(hex)
+  if (!out) {
+    const n = parseInt(hex.slice(1), 16)
+    out = [n >> 16, (n >> 8) & 255, n & 255].map((part) => number(part / 255)).join(' ')
+    colours.set(hex, out)
+  }
+  return out
+}
+
+/** The glyphs of a text as the operators that show them, where they stand on one line; null where not. */
+function onOneLine(font: Inner['_font'], text: string): string | null {
+  const [glyphs, positions] = font.encode(text)
+  let line = '['
+  let hex = ''
+  for (let i = 0; i < glyphs.length; i++) {
+    const { xAdvance, advanceWidth, xOffset, yOffset } = positions[i]
+    if (xOffset !== 0 || yOffset !== 0) return null
+    hex += glyphs[i]
+    if (xAdvance === advanceWidth) continue
+    line += `<${hex}> ${number(advanceWidth - xAdvance)} `
+    hex = ''
+  }
+  return hex ? `${line}<${hex}>] TJ` : `${line}] TJ`
+}
+
+/** What was shown in a document before, by face and text: the same words and numbers come again and again. */
+const shown = new WeakMap<Doc, Map<string, string | null>>()
+
+/**
+ * Sets a run of text with its base line at y, points from the top of the page. A working is tens of thousands
+ * of such runs: the document's own `text`, which also wraps, aligns and underlines, takes three times as
+ * long. Source: ISO 32000-1, 9.4, text objects.
+ */
+export function setText(
+  doc: Doc,
+  text: string,
+  face: Face,
+  size: number,
+  colour: string,
+  x: number,
+  y: number,
+) {
+  if (text === '') return
+  setFace(doc, face)
+  const { _font: font, page, addContent } = doc as unknown as Inner
+  page.fonts[font.id] ??= font.ref()
+  let known = shown.get(doc)
+  if (!known) shown.set(doc, (known = new Map<string, string | null>()))
+  const key = `${face} ${text}`
+  let line = known.get(key)
+  if (line === undefined) known.set(key, (line = onOneLine(font, text)))
+  // signs above or beside others are rare on this paper
+  if (line === null)
+    return void doc
+      .fontSize(size)
+      .fillColor(colour)
+      .text(text, x, y, { lineBreak: false, baseline: 'alphabetic' })
+  const height = number(page.height)
+  const operators =
+    `q 1 0 0 -1 0 ${height} cm ${colourOf(colour)} rg BT /${font.id} ${number(size)} Tf ` +
+    `1 0 0 1 ${number(x)} ${number(height - y)} Tm ${line} ET Q\n`
+  addContent.call(doc, Buffer.from(operators, 'latin1'))
+}
