@@ -83,7 +83,7 @@ export function sidesAt(course: Course, x: number): Sides {
 export function readAlong(
   course: Course,
   key: CourseKey,
-  places: ArrayLike<number>,
+  places: readonly number[],
   read: (i: number, left: number, right: number) => void,
 ): void {
   const { stretches, length } = course
