@@ -76,8 +76,8 @@ const shown = new WeakMap<Doc, Map<string, string | null>>()
 
 /**
  * Sets a run of text with its base line at y, points from the top of the page. A working is tens of thousands
- * of such runs: the document's own `text`, which also wraps, aligns and underlines, takes three times as
- * long. Source: ISO 32000-1, 9.4, text objects.
+ * of such runs, and the document's own `text` also wraps, aligns and underlines.
+ * Source: ISO 32000-1, 9.4, text objects.
  */
 export function setText(
   doc: Doc,
