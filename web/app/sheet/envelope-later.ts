@@ -8,6 +8,10 @@ const asked = new WeakMap<Solution, Map<string, Promise<unknown>>>()
 /** The last of them are kept, since each is some megabytes of a large problem. */
 const MOST_KEPT = 6
 
+/** Curves are looked at first, so they are made first. */
+const RANK: Record<EnvelopeJob, number> = { curves: 0, tables: 1 }
+const inTurn = newestFirst()
+
 /**
  * What is made of many cases of a large problem, made in the worker that solves; without workers, in this
  * thread. What has been asked for before is not made again.
@@ -25,8 +29,10 @@ export function envelopeLater<K extends EnvelopeJob>(
   if (!kept) asked.set(solution, (kept = new Map<string, Promise<unknown>>()))
   const ids = actions.map((a) => a.id)
   const what = JSON.stringify([name, ids, input])
-  const made =
-    (kept.get(what) as Promise<JobAnswer<K>> | undefined) ?? make(problem, solution, name, actions, input)
+  const number = numberOf(solution)
+  const make = async () =>
+    (await inWorker(problem, number, name, ids, input)) ?? doJob(name, solution, actions, input)
+  const made = (kept.get(what) as Promise<JobAnswer<K>> | undefined) ?? inTurn(RANK[name], make)
   // the newest stand last
   kept.delete(what)
   kept.set(what, made)
@@ -34,32 +40,23 @@ export function envelopeLater<K extends EnvelopeJob>(
   return made
 }
 
-/** Curves are looked at first, so they are made first. */
-const RANK: Record<EnvelopeJob, number> = { curves: 0, tables: 1 }
-const inTurn = newestFirst()
-
-function make<K extends EnvelopeJob>(
+/** The same from the worker; null where there is none, or none can be started. */
+async function inWorker<K extends EnvelopeJob>(
   problem: Problem,
-  solution: Solution,
+  number: number,
   name: K,
-  actions: readonly ActionSolution[],
+  ids: string[],
   input: JobInput<K>,
-): Promise<JobAnswer<K>> {
-  const here = () => doJob(name, solution, actions, input)
-  const number = numberOf(solution)
-  const ids = actions.map((a) => a.id)
-  return inTurn(RANK[name], async () => {
-    if (typeof Worker === 'undefined') return here()
-    try {
-      const worker = await solverWorker()
-      const ask = () => worker.envelope(number, name, ids, input) as Promise<JobAnswer<K> | null>
-      const made = await ask()
-      if (made) return made
-      await worker.hold(problem, number)
-      return (await ask()) ?? here()
-    } catch {
-      // a worker that cannot be started is no reason to show nothing
-      return here()
-    }
-  })
+): Promise<JobAnswer<K> | null> {
+  if (typeof Worker === 'undefined') return null
+  try {
+    const worker = await solverWorker()
+    const ask = () => worker.envelope(number, name, ids, input) as Promise<JobAnswer<K> | null>
+    const made = await ask()
+    if (made) return made
+    await worker.hold(problem, number)
+    return await ask()
+  } catch {
+    return null
+  }
 }
