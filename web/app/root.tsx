@@ -1,7 +1,8 @@
 import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { useEffect } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
+import { DropTarget } from './shelf/DropTarget'
 import { FIRST_FONTS } from './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
@@ -52,25 +53,16 @@ export const links: Route.LinksFunction = () => FIRST_FONTS
  */
 const COLOURS_ARE_OURS = { colorSchemeNode: null, storageManager: null }
 
-// what takes dropped files follows the page
-const OpenDropped = lazy(() => import('./shelf/OpenDropped').then((m) => ({ default: m.OpenDropped })))
-
 export default function Root() {
-  const [live, setLive] = useState(false)
   useEffect(() => {
     // the page answers to keys and clicks from here on; the browser tests wait for it
     document.body.setAttribute('data-live', '')
-    setLive(true)
   }, [])
   return (
     <StyledEngineProvider enableCssLayer>
       <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
         <Outlet />
-        {live && (
-          <Suspense>
-            <OpenDropped />
-          </Suspense>
-        )}
+        <DropTarget />
       </ThemeProvider>
     </StyledEngineProvider>
   )

@@ -27,42 +27,22 @@ export function useOpener() {
   return { open, refused: large ?? refused, isLarge: large !== undefined }
 }
 
-const carriesFiles = (e: DragEvent) => e.dataTransfer?.types.includes('Files') ?? false
-
-/** A problem file may be dropped on any page: a sheet over the page says so while one is held over it. */
-export function OpenDropped() {
+/**
+ * Opens the file that was dropped on the page, and says why one is refused; a sheet over the page says what
+ * would happen while one is held over it.
+ */
+export function OpenDropped({ over, dropped }: { over: boolean; dropped: File | undefined }) {
   const { open, refused, isLarge } = useOpener()
   // the Shelf has a place of its own for what the server refused
   const { pathname } = useLocation()
-  const [over, setOver] = useState(false)
   const [said, setSaid] = useState<typeof refused>()
   const latest = useRef(open)
   useEffect(() => {
     latest.current = open
   })
   useEffect(() => {
-    const onOver = (e: DragEvent) => {
-      if (!carriesFiles(e)) return
-      e.preventDefault()
-      setOver(true)
-    }
-    const onLeave = (e: DragEvent) => e.relatedTarget === null && setOver(false)
-    const onDrop = (e: DragEvent) => {
-      if (!carriesFiles(e)) return
-      e.preventDefault()
-      setOver(false)
-      const file = e.dataTransfer?.files[0]
-      if (file) void latest.current(file)
-    }
-    window.addEventListener('dragover', onOver)
-    window.addEventListener('dragleave', onLeave)
-    window.addEventListener('drop', onDrop)
-    return () => {
-      window.removeEventListener('dragover', onOver)
-      window.removeEventListener('dragleave', onLeave)
-      window.removeEventListener('drop', onDrop)
-    }
-  }, [])
+    if (dropped) void latest.current(dropped)
+  }, [dropped])
   return (
     <>
       {over && (
