@@ -55,6 +55,8 @@ export function drawValues(d: DrawnCourse, out: DiagramDrawing) {
  * A place whose value is written: an end of the member, a peak inside, or the middle of a constant diagram.
  */
 interface ValuePlace {
+  /** What it is on its member: it stays the same thing while an edit moves it. */
+  role: string
   x: number
   v: number
   end: boolean
@@ -73,17 +75,21 @@ function placesOfValues({ solution, member, course, max, options }: DrawnCourse)
   const start = stretches[0].value(key, 0)
   const end = stretches[stretches.length - 1].value(key, m.length)
   const constant = Math.abs(range.max.value - range.min.value) <= 1e-6 * max
-  if (constant) return [{ x: m.length / 2, v: start, end: false, constant }]
+  if (constant) return [{ role: 'all', x: m.length / 2, v: start, end: false, constant }]
   const places: ValuePlace[] = []
-  for (const e of [range.max, range.min])
-    if (e.x > 1e-6 * m.length && e.x < m.length * (1 - 1e-6))
-      places.push({ x: e.x, v: e.value, end: false, constant })
+  for (const role of ['max', 'min'] as const) {
+    const { x, value: v } = range[role]
+    if (x > 1e-6 * m.length && x < m.length * (1 - 1e-6)) places.push({ role, x, v, end: false, constant })
+  }
   if (key === 'M')
-    for (const x of zeros(course, 'V')) {
+    zeros(course, 'V').forEach((x, i) => {
       const stretch = stretches.find((t) => x >= t.x0 && x <= t.x1)!
-      places.push({ x, v: stretch.value('M', x), end: false, constant })
-    }
-  places.push({ x: 0, v: start, end: true, constant }, { x: m.length, v: end, end: true, constant })
+      places.push({ role: `peak${i}`, x, v: stretch.value('M', x), end: false, constant })
+    })
+  places.push(
+    { role: 'start', x: 0, v: start, end: true, constant },
+    { role: 'end', x: m.length, v: end, end: true, constant },
+  )
   return options.spare ? [places.reduce((a, b) => (Math.abs(b.v) > Math.abs(a.v) ? b : a))] : places
 }
 
@@ -119,7 +125,7 @@ function drawValue(
   const inward = p.x < m.length / 2 ? 1 : -1
   // a zero at an end is written only where the joint has no other label
   out.labelRequests.push({
-    key: `w${member}.${p.x}`,
+    key: `w${member}.${p.role}`,
     target,
     mark: valueWord(text, tiny ? 'ink-3' : 'ink'),
     candidates: [
@@ -137,7 +143,7 @@ function drawValue(
   })
   if (!p.end && !p.constant)
     out.groups.push({
-      key: `k${member}.${p.x}`,
+      key: `k${member}.${p.role}`,
       target,
       marks: [circle(top, 2.8, { stroke: 'ink', width: 1.1, fill: 'paper' })],
     })

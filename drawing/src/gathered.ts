@@ -1,4 +1,4 @@
-import type { Group, Mark, PathMark } from './marks'
+import { lookOf, type Group, type Mark, type PathMark } from './marks'
 
 /**
  * Groups whose marks are drawn together: one path for each look, under what followed them and over what went
@@ -11,10 +11,6 @@ export interface Bundle {
   /** Diagrams: pulled away from their members they grow. */
   diagram: boolean
 }
-
-/** What makes two paths look alike. */
-const lookOf = ({ stroke, width, fill, dash, opacity, round, cls }: PathMark) =>
-  [stroke, width, fill, dash, opacity, round, cls].join('|')
 
 /** The marks of a group by their looks, in drawing order; nothing for words and for what swings. */
 function looksOf(marks: readonly Mark[]): Map<string, PathMark[]> | undefined {

@@ -98,17 +98,17 @@ export function cut(box: Box, o: Barrier, clear: number): number {
 }
 
 /**
- * The four corners of a slanted label shrunk to three discs along it: exact enough to lie beside a slanted
- * member.
+ * The rectangles that a label covers, as they lie about its middle: the one of a level label, or discs along a
+ * slanted one, exact enough to lie beside a slanted member.
  */
-export function discs(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box[] {
+export function discs(mark: Omit<TextMark, 'x' | 'y'>): Box[] {
   const turn = ((mark.rotate ?? 0) * Math.PI) / 180
-  if (Math.abs(Math.sin(turn)) < 0.05) return [boxOf(mark, at)]
+  if (Math.abs(Math.sin(turn)) < 0.05) return [boxOf(mark, { x: 0, y: 0 })]
   const w = textWidth(mark.text, mark.size)
   const n = Math.max(2, Math.ceil(w / mark.size))
   const r = mark.size * 0.9
   return Array.from({ length: n }, (_, i) => {
     const t = (-0.5 + (i + 0.5) / n) * w
-    return { x: at.x + t * Math.cos(turn), y: at.y + t * Math.sin(turn), w: r, h: r }
+    return { x: t * Math.cos(turn), y: t * Math.sin(turn), w: r, h: r }
   })
 }

@@ -58,6 +58,7 @@ const beyondFrame = (b: Box, frame: { width: number; height: number }): number =
 /** The costs of the places of a label request among barriers, boxes and the words that stand already. */
 function costOf(
   labelRequest: LabelRequest,
+  shape: readonly Box[],
   barriers: readonly Barrier[],
   boxes: readonly Box[],
   words: readonly Box[],
@@ -71,9 +72,15 @@ function costOf(
     b.x - b.w / 2 < near.x1 && b.x + b.w / 2 > near.x0 && b.y - b.h / 2 < near.y1 && b.y + b.h / 2 > near.y0
   const takenHere = boxes.filter(within)
   const wordsHere = words.filter(within)
+  // the part of the label that is being looked at: hundreds of places are, so none makes anything
+  const b: Box = { x: 0, y: 0, w: 0, h: 0 }
   return (at, enough) => {
     let cost = 0
-    for (const b of discs(labelRequest.mark, at)) {
+    for (const part of shape) {
+      b.x = at.x + part.x
+      b.y = at.y + part.y
+      b.w = part.w
+      b.h = part.h
       if (frame) cost += 120 * beyondFrame(b, frame)
       for (const t of wordsHere) cost += WORDS * overlap(b, t, clear)
       for (const t of takenHere) cost += overlap(b, t, clear)
@@ -130,10 +137,12 @@ export function place(
   const out: Placed[] = []
   const barriers = obstacles.map(barrier)
   for (const labelRequest of labelRequests) {
-    const best = bestPlace(labelRequest, costOf(labelRequest, barriers, boxes, words, frame))
+    const shape = discs(labelRequest.mark)
+    const best = bestPlace(labelRequest, costOf(labelRequest, shape, barriers, boxes, words, frame))
     if (!best || (labelRequest.optional && best.cost > Math.max(1, best.liking))) continue
     const [liked] = firstOf(labelRequest.candidates, 1)
-    words.push(...discs(labelRequest.mark, best.at))
+    const { x, y } = best.at
+    words.push(...shape.map((part) => ({ ...part, x: x + part.x, y: y + part.y })))
     out.push(placed(labelRequest, best.at, liked))
   }
   return out

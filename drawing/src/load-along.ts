@@ -1,7 +1,18 @@
 import type { StatedLoad } from '@viga/core'
 import { loadLabel } from './load-label'
 import type { DrawnLoad, LoadDrawing, LoadHand } from './loads'
-import { arrow, plus, polyline, size, textWidth, times, vec, type Mark, type Vec } from './marks'
+import {
+  arrow,
+  joinedByLook,
+  plus,
+  polyline,
+  size,
+  textWidth,
+  times,
+  vec,
+  type PathMark,
+  type Vec,
+} from './marks'
 import type { memberLine } from './view'
 
 /** Draws a distributed load along its member: arrows in line with it, beside it. */
@@ -19,13 +30,18 @@ export function drawAlong(
   const [a, b] = [plus(at(load.points[0].at), side), plus(at(load.points[load.points.length - 1].at), side)]
   const span = size(plus(b, a, -1))
   const count = Math.max(1, Math.round(span / (hand.apart * 1.5)))
-  const marks: Mark[] = []
+  const marks: PathMark[] = []
   for (let k = 0; k < count; k++) {
     const p = plus(a, plus(b, a, -1), (k + 0.5) / count)
     const half = Math.min(hand.apart * 0.55, span / count / 2.4)
     marks.push(...arrow(plus(p, act, -half), plus(p, act, half), 'load', { small: true }))
   }
-  out.groups.push({ key: d.target, target: d.target, marks, hit: { d: polyline([a, b]), width: 14 } })
+  out.groups.push({
+    key: d.target,
+    target: d.target,
+    marks: joinedByLook(marks),
+    hit: { d: polyline([a, b]), width: 14 },
+  })
   out.obstacles.push({ a, b, half: 4 })
   if (hand.small) return
   const mid = plus(times(a, 0.5), b, 0.5)

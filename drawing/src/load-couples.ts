@@ -1,7 +1,7 @@
 import type { StatedLoad, Structure } from '@viga/core'
 import { loadLabel } from './load-label'
 import type { DrawnLoad, LoadDrawing, LoadHand } from './loads'
-import { plus, polyline, size, turn, type Mark } from './marks'
+import { joinedByLook, plus, polyline, size, turn, type PathMark } from './marks'
 import { memberLine, type View } from './view'
 
 /** Draws a distributed couple as arcs along the member, larger where it is larger. */
@@ -14,7 +14,7 @@ export function drawCouples(
   out: LoadDrawing,
 ) {
   const l = memberLine(s, view, s.members[load.member])
-  const marks: Mark[] = []
+  const marks: PathMark[] = []
   const [first, last] = [load.points[0], load.points[load.points.length - 1]]
   const a = plus(plus(l.a, l.dir, first.at * view.scale), l.up, hand.gap + 10)
   const b = plus(plus(l.a, l.dir, last.at * view.scale), l.up, hand.gap + 10)
@@ -41,7 +41,12 @@ export function drawCouples(
         ),
       )
   }
-  out.groups.push({ key: d.target, target: d.target, marks, hit: { d: polyline([a, b]), width: 20 } })
+  out.groups.push({
+    key: d.target,
+    target: d.target,
+    marks: joinedByLook(marks),
+    hit: { d: polyline([a, b]), width: 20 },
+  })
   out.obstacles.push({ a, b, half: 9 })
   if (!hand.small)
     out.labelRequests.push({

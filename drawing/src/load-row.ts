@@ -7,6 +7,7 @@ import {
   arrow,
   dot,
   head,
+  joinedByLook,
   line,
   plus,
   polyline,
@@ -16,6 +17,7 @@ import {
   unit,
   vec,
   type Mark,
+  type PathMark,
   type Vec,
 } from './marks'
 import { memberLine, type Line, type View } from './view'
@@ -117,8 +119,8 @@ const rowOutline = ({ tails, hand }: Row): Mark[] => [
 ]
 
 /** Arrows evenly spread over each stretch between points; one that would be a mere head is left out. */
-function rowArrows({ load, hand, tip, tall, back }: Row): Mark[] {
-  const marks: Mark[] = []
+function rowArrows({ load, hand, tip, tall, back }: Row): PathMark[] {
+  const marks: PathMark[] = []
   for (let i = 1; i < load.points.length; i++) {
     const [p, q] = [load.points[i - 1], load.points[i]]
     const count = Math.max(1, Math.round(size(plus(tip(q.at), tip(p.at), -1)) / hand.apart))
@@ -135,7 +137,7 @@ function rowArrows({ load, hand, tip, tall, back }: Row): Mark[] {
       )
     }
   }
-  return marks
+  return joinedByLook(marks)
 }
 
 /** The outline's sides where no arrow stands, and hairlines from a level band down to the member. */

@@ -2,16 +2,19 @@ import { useSyncExternalStore } from 'react'
 
 const QUERY = '(prefers-reduced-motion: reduce)'
 
+// made once: it is asked with every drawing of the Figure
+let asked: MediaQueryList | undefined
+const list = () => (asked ??= window.matchMedia(QUERY))
+
 function subscribe(changed: () => void) {
-  const list = window.matchMedia(QUERY)
-  list.addEventListener('change', changed)
-  return () => list.removeEventListener('change', changed)
+  list().addEventListener('change', changed)
+  return () => list().removeEventListener('change', changed)
 }
 
 /** Whether the system asks for less motion. */
 export const useReducedMotion = (): boolean =>
   useSyncExternalStore(
     subscribe,
-    () => window.matchMedia(QUERY).matches,
+    () => list().matches,
     () => false,
   )
