@@ -98,8 +98,8 @@ export function cut(box: Box, o: Barrier, clear: number): number {
 }
 
 /**
- * The rectangles that a label covers, as they lie about its middle: the one of a level label, or discs along a
- * slanted one, exact enough to lie beside a slanted member.
+ * The rectangles that a label covers, as they lie about its middle: the one of a level label, or discs along
+ * a slanted one, exact enough to lie beside a slanted member.
  */
 export function discs(mark: Omit<TextMark, 'x' | 'y'>): Box[] {
   const turn = ((mark.rotate ?? 0) * Math.PI) / 180

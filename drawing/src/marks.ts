@@ -75,13 +75,9 @@ export interface Group {
 
 /** Whether two marks look alike. Every mark of every edit is asked, so it makes nothing. */
 export function sameMark(a: Mark, b: Mark): boolean {
-  let more = 0
-  for (const k in a) {
-    if (Reflect.get(a, k) !== Reflect.get(b, k)) return false
-    more++
-  }
-  for (const _ in b) more--
-  return more === 0
+  for (const k in a) if (Reflect.get(a, k) !== Reflect.get(b, k)) return false
+  for (const k in b) if (!(k in a)) return false
+  return true
 }
 
 /** What makes two paths look alike. */

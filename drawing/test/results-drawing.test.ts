@@ -79,6 +79,19 @@ describe('sign conventions on the drawing', () => {
   })
 })
 
+describe('a value of a diagram', () => {
+  it('is the same mark and the same label while an edit moves its place', () => {
+    const keysWith = (x: number) => {
+      const problem = structuredClone(named('palm-house'))
+      problem.nodes.find((n) => n.id === 'C')!.x = x
+      const { groups, labels } = scene(problem, 'M')
+      return [groups, labels].map((all) => all.map(({ key }) => key))
+    }
+    expect(keysWith(7.1)).toEqual(keysWith(7))
+    for (const keys of keysWith(7)) expect(new Set(keys).size).toBe(keys.length)
+  })
+})
+
 describe('N, V and M together', () => {
   it('stand below a beam on base lines of their own, without an axial force that is zero throughout', () => {
     const beam = named('potting-bench')

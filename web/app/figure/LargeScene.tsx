@@ -42,24 +42,46 @@ function BundleView({ bundle, lit }: { bundle: Bundle; lit: ReadonlySet<string> 
           <PathView key={i} m={m} swinging={false} />
         ))}
       </g>
-      {groups.map((g) => (g.hit ? <Hit key={g.key} target={g.target} {...g.hit} /> : null))}
+      <Hits groups={groups} />
       {lit.size > 0 &&
         groups.filter(isLit).map((g) => <GroupView key={`lit ${g.key}`} group={g} lit swinging={false} />)}
     </>
   )
 }
 
-const Hit = memo(function Hit({ target, d, width }: { target?: string; d: string; width: number }) {
-  return (
-    <path
-      data-target={target}
-      className="hit"
-      d={d}
-      stroke="transparent"
-      strokeWidth={width}
-      fill="none"
-      strokeLinecap="round"
-      pointerEvents="stroke"
-    />
-  )
-})
+interface HitsProps {
+  groups: readonly Group[]
+}
+
+/**
+ * Where pointing counts. Thousands of places are the same under every diagram, so they are compared here and
+ * left alone as a whole.
+ */
+const Hits = memo(
+  function Hits({ groups }: HitsProps) {
+    return groups.map(
+      ({ key, target, hit }) =>
+        hit && (
+          <path
+            key={key}
+            data-target={target}
+            className="hit"
+            d={hit.d}
+            stroke="none"
+            strokeWidth={hit.width}
+            fill="none"
+            strokeLinecap="round"
+            pointerEvents="stroke"
+          />
+        ),
+    )
+  },
+  (a, b) => a.groups === b.groups || (a.groups.length === b.groups.length && a.groups.every(hitAs(b.groups))),
+)
+
+const hitAs =
+  (others: readonly Group[]) =>
+  (a: Group, i: number): boolean => {
+    const b = others[i]
+    return a.key === b.key && a.target === b.target && a.hit?.d === b.hit?.d && a.hit?.width === b.hit?.width
+  }

@@ -44,7 +44,9 @@ export function PathView({ m, swinging }: { m: PathMark; swinging: boolean }) {
       strokeWidth={m.width}
       fill={ink(m.fill)}
       strokeDasharray={m.dash}
-      opacity={m.opacity}
+      // of the stroke or the fill alone: the whole element would be painted on a ground of its own first
+      strokeOpacity={m.stroke === undefined ? undefined : m.opacity}
+      fillOpacity={m.fill === undefined ? undefined : m.opacity}
       strokeLinejoin={m.round ? 'round' : 'miter'}
       strokeLinecap="butt"
     >
@@ -85,7 +87,7 @@ export const GroupView = memo(
           <path
             className="hit"
             d={group.hit.d}
-            stroke="transparent"
+            stroke="none"
             strokeWidth={group.hit.width}
             fill="none"
             strokeLinecap="round"

@@ -118,6 +118,9 @@ function useInstead(instead: Besides['instead']) {
   )
 }
 
+/** Nothing is lit; the same set each time, so that what shows it is not shown anew. */
+const NOTHING: ReadonlySet<string> = new Set()
+
 /** What is pointed at or selected, by the targets that the drawing knows it by. */
 function useLit(shown: Layers, solution: Solution | undefined): ReadonlySet<string> {
   const hover = useSheet((s) => s.hover)
@@ -126,7 +129,7 @@ function useLit(shown: Layers, solution: Solution | undefined): ReadonlySet<stri
     const out = new Set<string>()
     for (const t of [hover, selection])
       for (const x of targetsOf(t)) for (const y of seenAs(x, shown, solution)) out.add(y)
-    return out
+    return out.size === 0 ? NOTHING : out
   }, [hover, selection, shown, solution])
 }
 

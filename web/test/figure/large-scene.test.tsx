@@ -53,6 +53,34 @@ describe('a drawing of many members', () => {
   })
 })
 
+describe('another drawing of many members', () => {
+  const drawn = (groups: Group[]) => (
+    <svg>
+      <LargeScene groups={groups} labels={[]} lit={new Set()} />
+    </svg>
+  )
+  const seventh = (change: Partial<Group>) =>
+    members.map((g, i) => (i === 7 ? { ...g, ...change } : { ...g, marks: [...g.marks] }))
+
+  it('leaves the places to point at alone where they are the same', () => {
+    const { container, rerender } = render(drawn(members))
+    const before = [...container.querySelectorAll('path.hit')]
+    rerender(drawn(seventh({})))
+    expect([...container.querySelectorAll('path.hit')]).toEqual(before)
+  })
+
+  it('moves a place to point at with its member', () => {
+    const { container, rerender } = render(drawn(members))
+    const place = () => container.querySelectorAll('path.hit')[7]
+    rerender(drawn(seventh({ hit: { d: 'M7 0L9 9', width: 16 } })))
+    expect(place().getAttribute('d')).toBe('M7 0L9 9')
+    rerender(drawn(seventh({ target: 'member:other' })))
+    expect(place().getAttribute('data-target')).toBe('member:other')
+    rerender(drawn(seventh({ hit: undefined })))
+    expect(container.querySelectorAll('path.hit')).toHaveLength(COUNT - 1)
+  })
+})
+
 describe('what is under the pointer', () => {
   const { structure } = solved(demo[0][1])
   const view = fit(structure.nodes, 700, 600, { left: 80, right: 80, top: 80, bottom: 80 })
