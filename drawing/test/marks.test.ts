@@ -1,14 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { displayOf, edit, type Problem } from '@viga/core'
-import {
-  joinedByLook,
-  sameGroup,
-  sameMark,
-  textWidth,
-  type Group,
-  type Mark,
-  type PathMark,
-} from '../src/marks'
+import { joinedByLook, sameGroup, sameMark, textWidth, type Group, type PathMark } from '../src/marks'
 import { drawScene } from '../src/scene'
 import { FIGURE_INSETS, fit } from '../src/view'
 import { drawnLoads } from '../src/words'
