@@ -8,6 +8,9 @@ interface Inner {
     /** Glyphs as hexadecimal numbers, and where each goes, in thousandths of the size. */
     encode: (text: string) => [glyphs: string[], positions: GlyphPosition[]]
     layoutCache?: Record<string, unknown>
+    /** The typeface as it was read from its file, and those of its glyphs that go into the document. */
+    font: { createSubset: () => unknown }
+    subset: unknown
   }
   page: { height: number; fonts: Record<string, unknown> }
   addContent: (operators: Uint8Array) => void
@@ -20,24 +23,33 @@ interface GlyphPosition {
   yOffset: number
 }
 
-/** Words that have been laid out in each face: they are the same in every document. */
-const laidOut = new Map<Face, Record<string, unknown>>()
+/** What a face has in common in every document: its tables and glyphs as they were read, words laid out. */
+interface Known {
+  font: Inner['_font']['font']
+  words: Record<string, unknown>
+}
+const faces = new Map<Face, Known>()
 /** With more words than this, they are forgotten before the next document: most are numbers of one alone. */
 const MOST_WORDS = 5_000
 
 /** A document begins. */
 export function forgetMostWords(): void {
-  const words = [...laidOut.values()].reduce((n, known) => n + Object.keys(known).length, 0)
-  if (words > MOST_WORDS) laidOut.clear()
+  const all = [...faces.values()]
+  const words = all.reduce((n, known) => n + Object.keys(known.words).length, 0)
+  if (words > MOST_WORDS) for (const known of all) known.words = {}
 }
 
-/** Sets the face, with what is known of its words from earlier documents. */
+/** Sets the face, with what is known of it from earlier documents. */
 export function setFace(doc: Doc, face: Face): Doc {
   doc.font(face)
   const { _font: font } = doc as unknown as Inner
-  const known = laidOut.get(face)
-  if (known) font.layoutCache = known
-  else laidOut.set(face, (font.layoutCache ??= {}))
+  let known = faces.get(face)
+  if (!known) faces.set(face, (known = { font: font.font, words: {} }))
+  if (font.font !== known.font) {
+    font.font = known.font
+    font.subset = known.font.createSubset()
+  }
+  font.layoutCache = known.words
   return doc
 }
 
