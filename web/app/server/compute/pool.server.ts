@@ -54,7 +54,7 @@ export function startCompute(file: string, workers: number, failed: (error: unkn
       minThreads: 1,
       maxThreads: most,
       idleTimeout: 60_000,
-      resourceLimits: { maxOldGenerationSizeMb: LANES[lane].memory, maxYoungGenerationSizeMb: 8 },
+      resourceLimits: { maxOldGenerationSizeMb: LANES[lane].memory, maxYoungGenerationSizeMb: 48 },
       workerData: { lane },
     })
     threads.on('error', failed)
