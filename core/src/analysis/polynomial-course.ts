@@ -11,6 +11,11 @@ import {
   type Polynomial,
 } from './polynomial.js'
 
+function isLinear(p: Polynomial): boolean {
+  for (let k = 2; k < p.length; k++) if (p[k] !== 0) return false
+  return true
+}
+
 /** A stretch whose quantities are polynomials in t = x − x0, coefficients in ascending powers. */
 export class PolynomialStretch implements Stretch {
   constructor(
@@ -43,7 +48,9 @@ export class PolynomialStretch implements Stretch {
   }
 
   turningPoints(key: CourseKey, slope = 0): number[] {
-    const relative = derivative(this.coefficients[key])
+    const p = this.coefficients[key]
+    if (isLinear(p)) return []
+    const relative = derivative(p)
     if (slope !== 0 && relative.length > 0) relative[0] -= slope
     const places = rootsInside(relative, this.x1 - this.x0)
     for (let i = 0; i < places.length; i++) places[i] += this.x0

@@ -51,19 +51,29 @@ function range(
   base: number,
   slope: number,
 ): Range {
-  let [max, maxAt, min, minAt] = [first, 0, first, 0]
-  const look = (value: number, x: number) => {
-    if (value > max) [max, maxAt] = [value, x]
-    if (value < min) [min, minAt] = [value, x]
-  }
+  const max = { value: first, x: 0 }
+  const min = { value: first, x: 0 }
   for (const s of course.stretches) {
-    const inside = (x: number) => look(s.value(key, x) - base - slope * x, x)
-    inside(s.x0)
-    s.turningPoints(key, slope).forEach(inside)
-    inside(s.x1)
+    const turning = s.turningPoints(key, slope)
+    for (let k = -1; k <= turning.length; k++) {
+      const x = k < 0 ? s.x0 : k < turning.length ? turning[k] : s.x1
+      look(max, min, s.value(key, x) - base - slope * x, x)
+    }
   }
-  look(last, course.length)
-  return { max: { value: max, x: maxAt }, min: { value: min, x: minAt } }
+  look(max, min, last, course.length)
+  return { max, min }
+}
+
+/** Takes a value into the extremes. An envelope looks at millions, so nothing is made for one. */
+function look(max: Extreme, min: Extreme, value: number, x: number) {
+  if (value > max.value) {
+    max.value = value
+    max.x = x
+  }
+  if (value < min.value) {
+    min.value = value
+    min.x = x
+  }
 }
 
 /** Places inside the member where a quantity passes through zero, such as V = 0 at a greatest moment, m. */

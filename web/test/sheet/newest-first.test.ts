@@ -23,6 +23,13 @@ describe('a line of tasks, the newest first', () => {
     expect(begun).toEqual(['first', 'd', 'b', 'c', 'a'])
   })
 
+  it('begins the next before those who wait for the last hear of it', async () => {
+    const { begun, ask } = line()
+    const heard = ask('curves', 0).then(() => [...begun])
+    await ask('tables', 1)
+    expect(await heard).toEqual(['curves', 'tables'])
+  })
+
   it('says when a task fails, and goes on with the next', async () => {
     const { ask } = line()
     const [bad, good] = [ask('bad', 0), ask('good', 0)]
