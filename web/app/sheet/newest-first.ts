@@ -32,7 +32,7 @@ export function newestFirst(): <T>(rank: number, task: () => Promise<T>) => Prom
         run: () =>
           task().then(
             (answer) => () => resolve(answer),
-            (reason: unknown) => () => reject(reason),
+            (reason: Error) => () => reject(reason),
           ),
       })
       void work()
