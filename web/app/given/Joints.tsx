@@ -59,21 +59,38 @@ export function Joints({ onStart }: { onStart: () => void }) {
   )
 }
 
-/** `at` is its place in the list, for cells that are pasted from there on. */
-const JointRow = memo(function JointRow({
-  id,
-  x,
-  y,
-  at,
-}: {
+interface JointRowProps {
   id: string
   x: Quantity
   y: Quantity
+  /** Its place in the list, for cells that are pasted from there on. */
   at: number
-}) {
+}
+
+/** A joint. Its cells are drawn anew each for itself: an edit of x touches the field of x alone. */
+const JointRow = memo(function JointRow({ id, x, y, at }: JointRowProps) {
+  const row = useRow(thing.node(id))
+  return (
+    <tr {...row} data-row={at}>
+      <td>
+        <JointLabel id={id} />
+      </td>
+      <td data-column="x">
+        <Coordinate of={id} axis="x" value={x} />
+      </td>
+      <td data-column="y">
+        <Coordinate of={id} axis="y" value={y} />
+      </td>
+      <td>
+        <RemoveJoint id={id} />
+      </td>
+    </tr>
+  )
+})
+
+const JointLabel = memo(function JointLabel({ id }: { id: string }) {
   const store = useSheetStore()
   const apply = useEdit()
-  const row = useRow(thing.node(id))
   const rename = (to: string) => {
     if (store.getState().problem.nodes.some((n) => n.id === to)) return `There is a joint ${to} already.`
     return (
@@ -81,30 +98,37 @@ const JointRow = memo(function JointRow({
         ?.message ?? null
     )
   }
+  return <TextField className="letter" name={`label of joint ${id}`} value={id} onCommit={rename} />
+})
+
+const Coordinate = memo(function Coordinate({
+  of,
+  axis,
+  value,
+}: {
+  of: string
+  axis: 'x' | 'y'
+  value: Quantity
+}) {
+  const apply = useEdit()
+  const name = `${axis} of ${of}`
   return (
-    <tr {...row} data-row={at}>
-      <td>
-        <TextField className="letter" name={`label of joint ${id}`} value={id} onCommit={rename} />
-      </td>
-      {(['x', 'y'] as const).map((key) => (
-        <td key={key} data-column={key}>
-          <QuantityField
-            name={`${key} of ${id}`}
-            value={key === 'x' ? x : y}
-            dimension={dimension.length}
-            onChange={(v, merge) =>
-              apply(`${key} of ${id}`, (p) => edit.setNode(p, id, { [key]: v }), { merge })
-            }
-          />
-        </td>
-      ))}
-      <td>
-        <RemoveButton
-          what={`joint ${id}`}
-          onClick={() => apply(`take out ${id}`, (p) => edit.removeNodes(p, [id]))}
-        />
-      </td>
-    </tr>
+    <QuantityField
+      name={name}
+      value={value}
+      dimension={dimension.length}
+      onChange={(v, merge) => apply(name, (p) => edit.setNode(p, of, { [axis]: v }), { merge })}
+    />
+  )
+})
+
+const RemoveJoint = memo(function RemoveJoint({ id }: { id: string }) {
+  const apply = useEdit()
+  return (
+    <RemoveButton
+      what={`joint ${id}`}
+      onClick={() => apply(`take out ${id}`, (p) => edit.removeNodes(p, [id]))}
+    />
   )
 })
 
