@@ -84,7 +84,7 @@ describe('a value of a diagram', () => {
     const keysWith = (x: number) => {
       const problem = structuredClone(named('palm-house'))
       problem.nodes.find((n) => n.id === 'C')!.x = x
-      const { groups, labels } = scene(problem, 'M')
+      const { groups, labels } = scene(problem, ['M'])
       return [groups, labels].map((all) => all.map(({ key }) => key))
     }
     expect(keysWith(7.1)).toEqual(keysWith(7))

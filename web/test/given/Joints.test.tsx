@@ -38,6 +38,22 @@ describe('the table of joints', () => {
     expect(y).toBeCloseTo(expected.y, 9)
   })
 
+  it('leaves the other fields of a row alone when one of them is edited', async () => {
+    const { user, problem } = table()
+    const field = (name: string) => screen.getByRole('textbox', { name })
+    await user.click(field('x of C'))
+    const touched = new Set<string | null>()
+    const watch = new MutationObserver((changes) => {
+      for (const { target } of changes)
+        if (target instanceof HTMLInputElement) touched.add(target.getAttribute('aria-label'))
+    })
+    watch.observe(document.body, { subtree: true, attributes: true })
+    await user.keyboard('15')
+    expect(place(problem(), 'C').x).toBe(15)
+    expect([...touched]).toEqual(['x of C'])
+    watch.disconnect()
+  })
+
   it('says how such a joint is written', async () => {
     const { user } = table()
     await user.type(screen.getByRole('textbox', { name: 'joint stated by others' }), 'somewhere{Enter}')
