@@ -7,7 +7,7 @@ import { keyOf, made } from './made.server'
 import { HOUSE } from './people/person'
 
 /** Time from the start of the server to the first, and the pause before each, ms. */
-const FIRST = 8_000
+const FIRST = 2_000
 const PAUSE = 300
 /** A house with more examples than this keeps the newest ones ready. */
 const MOST = 24
