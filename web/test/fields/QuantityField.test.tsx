@@ -1,5 +1,6 @@
 import { screen } from '@testing-library/react'
 import { dimension, edit } from '@viga/core'
+import { useState } from 'react'
 import { describe, expect, it } from 'vitest'
 import { QuantityField } from '../../app/fields/QuantityField'
 import { useSheet, useSheetStore } from '../../app/sheet/context'
@@ -20,6 +21,17 @@ function X() {
   )
 }
 
+/** The field in a part of the page that is left and opened again. */
+function Parts() {
+  const [open, setOpen] = useState(true)
+  return (
+    <>
+      <button onClick={() => setOpen(!open)}>another part</button>
+      {open && <X />}
+    </>
+  )
+}
+
 describe('a field for a quantity', () => {
   it('keeps what is typed, takes effect with each readable key, and shows what it understood', async () => {
     const { user, problem, container } = inSheet(beam, <X />)
@@ -29,6 +41,20 @@ describe('a field for a quantity', () => {
     expect(field).toHaveProperty('value', '12*26 in')
     expect(problem().nodes[1].x).toBe('12*26 in')
     expect(container.textContent).toContain('7.9248 m')
+  })
+  it('gives up, by the key of undo, a text that was typed before it was left and shown anew', async () => {
+    const { user, problem, store } = inSheet(beam, <Parts />)
+    const field = () => screen.getByRole('textbox', { name: 'x of B' })
+    store.getState().edit('x of B', (p) => edit.setNode(p, 'B', { x: '4.5 m' }))
+    await user.click(field())
+    await user.keyboard('5 m +')
+    for (let k = 0; k < 2; k++) await user.click(screen.getByRole('button', { name: 'another part' }))
+    expect(field()).toHaveProperty('value', '5 m +')
+    await user.click(field())
+    await user.keyboard('{Control>}z{/Control}')
+    expect(problem().nodes[1].x).toBe('5 m')
+    expect(field()).toHaveProperty('value', '5 m')
+    expect(store.getState().drafts).toEqual({})
   })
   it('keeps an unreadable text with its sentence, and the last readable value in the problem', async () => {
     const { user, problem } = inSheet(beam, <X />)
