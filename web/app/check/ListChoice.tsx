@@ -77,6 +77,7 @@ function Places({ options, onOptions }: { options: ListOptions; onOptions: Props
       <span className="quiet">at</span>{' '}
       <Line
         className="cell-input"
+        typing
         aria-label="places along each member"
         value={text}
         spellCheck={false}

@@ -2,6 +2,7 @@ import { edit, type Answer, type Problem } from '@viga/core'
 import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
+import { undoInRow } from '../widgets/typed-steps'
 import { useSheet, useTypedEdit } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { PlaceFields } from '../fields/PlaceFields'
@@ -82,7 +83,7 @@ export function NewAnswer() {
     setDraft({ ...draft, sense: undefined })
   }
   return (
-    <form className="new-answer" onSubmit={add}>
+    <form className="new-answer" onSubmit={add} onKeyDown={undoInRow}>
       <PlaceFields
         problem={problem}
         place={place ?? shown}
@@ -92,6 +93,7 @@ export function NewAnswer() {
         ref={field}
         className="cell-input hand"
         aria-label="your value"
+        typing={typed.value === '' ? true : () => setTyped({ ...typed, value: '' })}
         placeholder="your value"
         value={typed.value}
         spellCheck={false}
@@ -101,6 +103,7 @@ export function NewAnswer() {
       <Line
         className="cell-input note"
         aria-label="note to your value"
+        typing={typed.note === '' ? true : () => setTyped({ ...typed, note: '' })}
         placeholder="a note, if you like"
         value={typed.note}
         onChange={(e) => setTyped({ ...typed, note: e.target.value })}

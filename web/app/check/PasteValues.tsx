@@ -4,6 +4,7 @@ import { readAnswers } from '@viga/core/statement/read-answers'
 import InputBase from '@mui/material/InputBase'
 import { useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { useSheetStore } from '../sheet/context'
+import { useTypedSteps } from '../widgets/typed-steps'
 import { useNewRow } from '../sheet/new-row'
 import type { SheetStore } from '../sheet/store'
 import { Frameless } from '../widgets/Frameless'
@@ -89,7 +90,9 @@ function LinesField({ lines, onChange, onTake }: LinesFieldProps) {
     e.preventDefault()
     onTake(text)
   }
-  const onKeyDown = (e: KeyboardEvent) => {
+  const steps = useTypedSteps(lines === '' ? undefined : { text: lines, giveUp: () => onChange('') })
+  const onKeyDown = (e: KeyboardEvent<HTMLInputElement>) => {
+    steps.onKeyDown(e)
     if (e.key !== 'Enter' || e.shiftKey) return
     e.preventDefault()
     if (lines.trim() !== '') onTake(lines)
@@ -102,7 +105,10 @@ function LinesField({ lines, onChange, onTake }: LinesFieldProps) {
       maxRows={12}
       value={lines}
       placeholder="or as lines: Ay = 18.2 kN up   M_BA = -37.5   F_DH = 8.4 C"
-      onChange={(e) => onChange(e.target.value)}
+      onChange={(e) => {
+        steps.typed(lines, e.target.value)
+        onChange(e.target.value)
+      }}
       slotProps={{
         input: {
           'aria-label': 'hand values as lines',

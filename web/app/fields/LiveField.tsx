@@ -40,7 +40,7 @@ export function LiveField({ name, value, onChange, placeholder, aside }: Props) 
         value={draft?.text ?? value}
         aria-label={name}
         aria-invalid={refusal !== null}
-        data-typing={refusal === null ? undefined : ''}
+        typing={refusal === null ? undefined : () => put(null)}
         aria-describedby={refusal ? messageId : undefined}
         placeholder={placeholder}
         spellCheck={false}

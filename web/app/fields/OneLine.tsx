@@ -40,7 +40,7 @@ export function EntryInput({
       className={`cell-input ${className}`}
       aria-label={name}
       aria-invalid={wrong}
-      data-typing={value === '' ? undefined : ''}
+      typing={value === '' ? true : () => onChange('')}
       placeholder={placeholder}
       value={value}
       spellCheck={false}

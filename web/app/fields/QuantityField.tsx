@@ -32,10 +32,7 @@ export interface QuantityFieldProps {
 export function QuantityField(props: QuantityFieldProps) {
   const { name, placeholder, autoFocus, className } = props
   const [focused, setFocused] = useState(false)
-  const { text, understood, wrong, unread, asFound, change, begin, leave, giveUp } = useQuantityText(
-    props,
-    focused,
-  )
+  const { text, understood, wrong, unread, change, begin, leave, giveUp } = useQuantityText(props, focused)
   const messageId = useId()
   return (
     <span
@@ -45,7 +42,7 @@ export function QuantityField(props: QuantityFieldProps) {
         value={text}
         aria-label={name}
         aria-invalid={wrong !== null}
-        data-typing={unread ? '' : undefined}
+        typing={unread ? giveUp : undefined}
         aria-describedby={wrong ? messageId : undefined}
         placeholder={placeholder}
         autoFocus={autoFocus}
@@ -63,12 +60,6 @@ export function QuantityField(props: QuantityFieldProps) {
         }}
         onKeyDown={(e) => {
           if (e.key === 'Escape' && giveUp()) e.stopPropagation()
-          // the browser undoes what is typed; what stood here before it can be given up alone
-          if (asFound && (e.ctrlKey || e.metaKey) && !e.shiftKey && e.key.toLowerCase() === 'z') {
-            giveUp()
-            e.preventDefault()
-            e.stopPropagation()
-          }
         }}
       />
       {understood && <span className="understood">{understood}</span>}

@@ -26,6 +26,10 @@ export function TextField({ name, value, onCommit, className, placeholder }: Pro
     setRefusal(message)
     if (message === null) setText(null)
   }
+  const giveUp = () => {
+    setText(null)
+    setRefusal(null)
+  }
   return (
     <span className={`qf${refusal ? ' wrong' : ''}`}>
       <Line
@@ -33,7 +37,7 @@ export function TextField({ name, value, onCommit, className, placeholder }: Pro
         value={text ?? value}
         aria-label={name}
         aria-invalid={refusal !== null}
-        data-typing={text === null ? undefined : ''}
+        typing={text === null ? undefined : giveUp}
         placeholder={placeholder}
         spellCheck={false}
         autoComplete="off"
@@ -42,10 +46,7 @@ export function TextField({ name, value, onCommit, className, placeholder }: Pro
         onBlur={commit}
         onKeyDown={(e) => {
           if (e.key === 'Enter') commit()
-          if (e.key === 'Escape') {
-            setText(null)
-            setRefusal(null)
-          }
+          if (e.key === 'Escape') giveUp()
         }}
       />
       <Refusal>{refusal}</Refusal>

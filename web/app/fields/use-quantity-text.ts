@@ -61,8 +61,6 @@ export function useQuantityText(props: QuantityFieldProps, focused: boolean) {
     store.getState().draft(key, d)
   const [refusal, setRefusal] = useState<string | null>(null)
   const [session, setSession] = useState(0)
-  /** A text that was typed before the field was here: the browser knows no step to undo in it. */
-  const [found] = useState(draft)
   const shownAs = (q: Quantity) => (direction ? shownAngle(q) : String(q))
   const stated = value === undefined ? '' : shownAs(value)
   const text = draft ?? stated
@@ -103,7 +101,6 @@ export function useQuantityText(props: QuantityFieldProps, focused: boolean) {
     understood,
     wrong: refusal ?? (typed && !typed.ok ? typed.message : null),
     unread: kept?.message !== undefined,
-    asFound: draft !== undefined && draft === found,
     change,
     begin: () => setSession((n) => n + 1),
     leave,

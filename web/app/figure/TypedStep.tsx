@@ -45,6 +45,7 @@ export function TypedStep({ at, chained, onPlace }: Props) {
       <Line
         ref={field}
         className="cell-input"
+        typing
         aria-label={chained ? 'length or step of the member being drawn' : 'coordinates of the next joint'}
         value={text}
         spellCheck={false}

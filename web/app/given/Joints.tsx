@@ -9,6 +9,7 @@ import {
   type Quantity,
 } from '@viga/core'
 import { memo, useRef, useState } from 'react'
+import { undoInRow } from '../widgets/typed-steps'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
 import { useSheet, useSheetStore, useEdit } from '../sheet/context'
@@ -168,7 +169,12 @@ const NewJoint = memo(function NewJoint() {
     />
   )
   return (
-    <tr ref={row} className="new-row" onBlur={(e) => !row.current?.contains(e.relatedTarget) && add()}>
+    <tr
+      ref={row}
+      className="new-row"
+      onKeyDown={undoInRow}
+      onBlur={(e) => !row.current?.contains(e.relatedTarget) && add()}
+    >
       <td>{input('id', 'label of a new joint', label)}</td>
       <td>{input('x', 'x of a new joint', 'x')}</td>
       <td>

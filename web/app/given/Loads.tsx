@@ -1,5 +1,6 @@
 import { thing, edit, type LoadCase } from '@viga/core'
 import { useRef, useState } from 'react'
+import { undoInRow } from '../widgets/typed-steps'
 import { later } from '../widgets/later'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
@@ -127,9 +128,7 @@ function NewLoad({ caseId }: { caseId: string }) {
     const error = apply(
       `load on ${fields.on}`,
       (p) => made.loads.reduce((q, load) => edit.addLoad(q, caseId, load), p),
-      {
-        shown: true,
-      },
+      { shown: true },
     )
     if (error) return setRefusal({ at: 'amount', message: error.message })
     setFields({ on: '', amount: '', at: '' })
@@ -155,7 +154,12 @@ function NewLoad({ caseId }: { caseId: string }) {
     </>
   )
   return (
-    <tr ref={row} className="new-row" onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && add(null)}>
+    <tr
+      ref={row}
+      className="new-row"
+      onKeyDown={undoInRow}
+      onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && add(null)}
+    >
       <td data-part="on">{input('on', 'joint or member of a new load', 'on')}</td>
       <td className="quiet">new</td>
       <td className="way">

@@ -25,6 +25,7 @@ export function TitleField() {
       className="top-title title-field"
       value={text}
       maxLength={300}
+      typing
       aria-label="Title"
       autoFocus
       onFocus={(e) => e.target.select()}

@@ -36,6 +36,7 @@ export function Reading(solved: Solved) {
           {of === undefined && <MemberToRead id={m.id} all={s.members} onChoose={setId} />}
           <Line
             className="cell-input"
+            typing
             aria-label="place to read"
             value={text}
             onChange={(e) => {

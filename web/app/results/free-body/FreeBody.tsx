@@ -164,6 +164,7 @@ function SectionPlace({
       <span className="quiet">at</span>
       <Line
         className="cell-input"
+        typing
         aria-label="place of the section"
         value={text}
         spellCheck={false}

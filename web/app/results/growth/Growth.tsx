@@ -101,6 +101,7 @@ function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthForm
           <span className="quiet">{key}</span>
           <Line
             className="cell-input"
+            typing
             aria-label={key}
             value={range[key]}
             onChange={(e) => onRange({ ...range, [key]: e.target.value })}
@@ -111,6 +112,7 @@ function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthForm
         <span className="quiet">in steps</span>
         <Line
           className="cell-input short"
+          typing
           aria-label="steps"
           value={String(range.steps)}
           onChange={(e) => onRange({ ...range, steps: Number(e.target.value) || 0 })}

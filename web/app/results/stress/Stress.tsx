@@ -127,6 +127,7 @@ function NumberBox({
       <span className="quiet">{label}</span>
       <Line
         className="cell-input"
+        typing
         aria-label={label}
         aria-invalid={wrong}
         value={text ?? String(value)}
