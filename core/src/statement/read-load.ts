@@ -32,7 +32,7 @@ export function readLoads(problem: Problem, on: string, amount: string, way: Way
   // the whole line in the first field: `AB 6 kN/m`
   if (amount.trim() === '' && /\s/.test(on.trim())) return readWhole(problem, on.trim(), way, at)
   const place = findPlace(problem, on)
-  if (!place.ok) return { ok: false, at: 'on', message: place.message }
+  if (!place.ok) return { ok: false, at: 'on', message: place.message, rest: on }
   const { reader } = makeReader(problem.units, problem.symbols)
   const onMember = 'member' in place
   const line = readLoadLine(withCommonUnits(amount, problem.symbols), onMember, reader)
@@ -51,8 +51,16 @@ export function readLoads(problem: Problem, on: string, amount: string, way: Way
   return loads.length ? { ok: true, loads } : { ok: false, at: 'amount', message: 'An amount is missing.' }
 }
 
+/** The name after the amount, as a sentence says it: `12 kN down on BC`. */
+const NAME_LAST = /^(.*\S)\s+on\s+(?:joint\s+|member\s+)?(\S+(?:\s\S+)?)$/i
+
 /** A name and an amount in one line: the longest name after which the rest is read. */
 function readWhole(problem: Problem, line: string, way: Way, at: string): NewLoads {
+  const sentence = NAME_LAST.exec(line)
+  if (sentence && findPlace(problem, sentence[2]).ok) {
+    const made = readLoads(problem, sentence[2], sentence[1], way, at)
+    return made.ok ? made : { ...made, at: 'on' }
+  }
   const words = line.split(/\s+/)
   let first: NewLoads | undefined
   for (let n = Math.min(3, words.length - 1); n >= 1; n--) {

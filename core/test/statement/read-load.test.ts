@@ -64,6 +64,17 @@ describe('the line of a load is read whole', () => {
   })
 })
 
+describe('a name after the amount, as a sentence says it', () => {
+  it.each([
+    ['12 kN down on B', 'B', '12 kN down'],
+    ['6 kN/m on member AB', 'AB', '6 kN/m'],
+    ['5 kN at 1 on A B', 'AB', '5 kN at 1'],
+  ])('%s', (line, on, amount) => {
+    expect(read(line, '')).toEqual(read(on, amount))
+    expect(read(line, '')).toMatchObject({ ok: true })
+  })
+})
+
 describe('what is left over of it is refused, and said', () => {
   it.each([
     ['B', '5 kN cw', '', 'amount', /A force does not act clockwise/],
@@ -87,5 +98,7 @@ describe('what is left over of it is refused, and said', () => {
   it('with the text that is left over', () => {
     expect(read('B', '5 kN up 3')).toMatchObject({ rest: '3' })
     expect(read('B', '5 kN cw')).toMatchObject({ rest: 'cw' })
+    expect(read('Q 5 kN', '')).toMatchObject({ rest: 'Q' })
+    expect(read('5 kN cw on B', '')).toMatchObject({ at: 'on', rest: 'cw' })
   })
 })

@@ -44,6 +44,29 @@ describe('the table of loads', () => {
     expect(problem()).toBe(cases)
   })
 
+  it.each([
+    ['BC 5 kN at 1.5, 6 kN at 99', '99'],
+    ['Q 5 kN', 'Q'],
+    ['BC 5 kN up 3', '3'],
+  ])('marks what a line is refused for: %s', async (line, marked) => {
+    const { user, problem } = inSheet(cases, <Loads />)
+    await user.type(entry('joint or member'), `${line}{Enter}`)
+    await screen.findByRole('alert')
+    const { value, selectionStart, selectionEnd } = document.activeElement as HTMLInputElement
+    expect(value).toBe(line)
+    expect(value.slice(selectionStart!, selectionEnd!)).toBe(marked)
+    expect(problem()).toBe(cases)
+  })
+
+  it('marks a place of its own field that is off the member', async () => {
+    const { user } = inSheet(cases, <Loads />)
+    await user.type(entry('joint or member'), 'BC')
+    await user.type(entry('amount'), '5 kN')
+    await user.type(entry('place'), '99{Enter}')
+    expect((await screen.findByRole('alert')).textContent).toContain('not on BC')
+    expect(screen.getByRole('alert').closest('td')).toBe(entry('place').closest('td'))
+  })
+
   it('relabels the case everywhere, and refuses a label that is taken', async () => {
     const { user, problem, store } = inSheet(
       { ...cases, combinations: [{ id: 'U', factors: { D: 1.2, L: 1.6 } }] },
