@@ -7,8 +7,8 @@ import { keyOf, made } from './made.server'
 import { HOUSE } from './people/person'
 
 /** Time from the start of the server to the first, and the pause before each, ms. */
-const FIRST = 2_000
-const PAUSE = 300
+const FIRST = 1_000
+const PAUSE = 100
 /** A house with more examples than this keeps the newest ones ready. */
 const MOST = 24
 
@@ -29,7 +29,9 @@ export async function makeExamples(pause: () => Promise<void>): Promise<void> {
     // the page asks for the same by the name of its case
     const { loadCases } = JSON.parse(found.document) as Problem
     if (loadCases?.length)
-      await once(keyOf(found, 'working', { ...asked, caseId: loadCases[0].id }), () => Promise.resolve(file))
+      await once(keyOf(found.document, 'working', { ...asked, caseId: loadCases[0].id }), () =>
+        Promise.resolve(file),
+      )
   }
 }
 

@@ -52,7 +52,7 @@ describe('jobs in threads', () => {
   })
 })
 
-it('what is made of one revision is made once', async () => {
+it('what is made under one name is made once', async () => {
   const make = vi.fn(() => Promise.resolve({ body: Buffer.from('pdf') }))
   expect(await once('a/1', make)).toBe(await once('a/1', make))
   await once('a/2', make)

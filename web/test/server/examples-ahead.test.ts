@@ -3,7 +3,8 @@ import { beforeAll, expect, inject, it, vi } from 'vitest'
 import { compute } from '../../app/server/compute/pool.server'
 import { query } from '../../app/server/database.server'
 import { makeExamples } from '../../app/server/examples-ahead.server'
-import { madeOf } from '../../app/server/made.server'
+import { made, madeOf } from '../../app/server/made.server'
+import { insertProblem, textById } from '../../app/server/problems.server'
 import { HOME, HOUSE } from '../../app/server/people/person'
 
 vi.mock('../../app/server/compute/pool.server', { spy: true })
@@ -47,4 +48,22 @@ it('workings of the examples are made in quiet moments, and are there when they 
   expect(job).toHaveBeenCalledTimes(made)
   await asked(palm, 'another')
   expect(job).toHaveBeenCalledTimes(made + 1)
+})
+
+it('a copy has the file of what it is a copy of, until a word of it is changed', async () => {
+  const job = vi.mocked(compute)
+  job.mockReset()
+  job.mockImplementation(() =>
+    Promise.resolve({ body: Buffer.from('results'), type: 'application/pdf', name: 'a.pdf' }),
+  )
+  const found = (await textById(null, await example('Palm house')))!
+  const asked = async (document: string) => {
+    const id = await insertProblem(HOME, { title: found.title, document, words: '', kind: 'frame' })
+    await made(HOME, id, 'marked', {}, AbortSignal.timeout(5_000))
+  }
+  await asked(found.document)
+  await asked(found.document)
+  expect(job).toHaveBeenCalledTimes(1)
+  await asked(found.document.replace('5.2 m', '5.3 m'))
+  expect(job).toHaveBeenCalledTimes(2)
 })

@@ -120,7 +120,7 @@ const kept = new LRUCache<string, { body: Uint8Array }>({
 })
 
 /**
- * What was made for this key, or made now and kept: the key names the revision and all that was asked for.
+ * What was made for this key, or made now and kept: the key says of what, and all that was asked for.
  */
 export async function once<T extends object>(key: string, make: () => Promise<T>): Promise<T> {
   const before = kept.get(key)
