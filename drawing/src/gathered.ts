@@ -82,9 +82,19 @@ export function gathered(groups: readonly Group[]): Bundle[] {
   return out
 }
 
+/**
+ * Outlines of diagrams are no wider than this, px. A line of one pixel is painted from point to point; a
+ * wider one is a polygon with joints, which takes a browser without a graphics card four times as long.
+ */
+const FINE = 1
+
 const bundleOf = ({ first, groups, order, paths }: Run): Bundle => ({
   key: first.key,
   groups,
-  paths: order.map((look) => ({ ...paths.get(look)!.mark, d: paths.get(look)!.d.join('') })),
+  paths: order.map((look) => {
+    const { mark, d } = paths.get(look)!
+    const fine = first.diagram && mark.width !== undefined && mark.width > FINE
+    return { ...mark, d: d.join(''), ...(fine ? { width: FINE } : {}) }
+  }),
   diagram: first.diagram === true,
 })

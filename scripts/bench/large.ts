@@ -20,7 +20,7 @@ const combinations = Array.from({ length: 20 }, (_, i) => ({
 }))
 
 /** Frames while something is done in each of them, ms. */
-async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
+async function frames(page: Page, what: 'pan' | 'zoom' | 'switch'): Promise<number[]> {
   return page.evaluate(async (kind) => {
     const hand = document.querySelector('.figure-hand')!
     hand.setPointerCapture = () => {} // there is no pointer to capture
@@ -50,7 +50,8 @@ async function frames(page: Page, what: 'pan' | 'zoom'): Promise<number[]> {
     let last = await frame()
     for (let k = 1; k <= 120; k++) {
       if (kind === 'pan') pan(k)
-      else zoom(k)
+      else if (kind === 'zoom') zoom(k)
+      else document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'nvm'[k % 3], bubbles: true }))
       const now = await frame()
       out.push(now - last)
       last = now
@@ -156,6 +157,11 @@ try {
   console.log(
     `large: another diagram of ${members} members: ${share(times, 0.5).toFixed(1)} ms of the main thread ` +
       `(median), nine of ten within ${share(times, 0.9).toFixed(1)} ms (16.7 is one frame)`,
+  )
+  const each = await frames(page, 'switch')
+  console.log(
+    `large: another diagram in every frame: a frame every ${share(each, 0.5).toFixed(1)} ms (median), nine ` +
+      `of ten within ${share(each, 0.9).toFixed(1)} ms (16.7 is 60 a second)`,
   )
   const of = `the envelope of ${combinations.length} combinations of ${members} members`
   const opened = page.getByRole('link', { name: 'Envelope', exact: true })
