@@ -26,15 +26,18 @@ export interface Insets {
 /** Room for load rows, letters and dimension chains round the structure. */
 export const FIGURE_INSETS: Insets = { left: 138, right: 100, top: 104, bottom: 112 }
 
-/** The same on a smaller sheet, where they leave the structure its share. */
+/**
+ * The same on a smaller sheet, where they leave the structure its share, and still hold a diagram, a row of
+ * loads and an arrow of a reaction with its value.
+ */
 export function insetsFor(width: number, height: number): Insets {
   const [across, up] = [Math.min(1, width / 704), Math.min(1, height / 560)]
   const { left, right, top, bottom } = FIGURE_INSETS
   return {
-    left: Math.max(44, left * across),
-    right: Math.max(40, right * across),
-    top: Math.max(44, top * up),
-    bottom: Math.max(52, bottom * up),
+    left: Math.max(70, left * across),
+    right: Math.max(70, right * across),
+    top: Math.max(62, top * up),
+    bottom: Math.max(68, bottom * up),
   }
 }
 

@@ -64,14 +64,14 @@ describe('a structure fitted to the Figure', () => {
     expect(fit([{ x: 3, y: 4 }], 700, 500, FIGURE_INSETS, 40).scale).toBe(40)
   })
 
-  it('keeps some room round it on a small sheet, and never less than for a letter', () => {
+  it('keeps some room round it on a small sheet, and never less than for a diagram', () => {
     for (const [w, h] of [
       [320, 240],
       [390, 300],
       [1400, 900],
     ]) {
       const { left, right, top, bottom } = insetsFor(w, h)
-      for (const v of [left, right, top, bottom]) expect(v).toBeGreaterThanOrEqual(40)
+      for (const v of [left, right, top, bottom]) expect(v).toBeGreaterThanOrEqual(62)
       expect(left).toBeLessThanOrEqual(FIGURE_INSETS.left)
     }
   })

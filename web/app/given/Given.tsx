@@ -37,10 +37,12 @@ export function Given() {
         <Doubts />
       </div>
       <footer className="sheet-foot">
-        <span>alt j m s l: joints, members, supports, loads</span>
-        <span>enter: next row</span>
-        <span>ctrl delete: remove the row</span>
-        <span>?: all keys</span>
+        <div className="hints">
+          <span>?: all keys</span>
+          <span>alt j m s l: joints, members, supports, loads</span>
+          <span>enter: next row</span>
+          <span>ctrl delete: remove the row</span>
+        </div>
       </footer>
     </>
   )
