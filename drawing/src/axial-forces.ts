@@ -1,7 +1,7 @@
 import { thing, formatNumber, type ActionSolution, type Solution } from '@viga/core'
 import { ROUNDING } from './diagram-values'
 import type { DiagramDrawing } from './diagrams'
-import { line, plus, polyline, type Mark } from './marks'
+import { line, plus, polyline, uprightAngle, type Mark } from './marks'
 import { memberLine, type View } from './view'
 
 /**
@@ -36,9 +36,7 @@ export function drawAxialForces(
             ]
     out.groups.push({ key: `n${i}`, target, marks, hit: { d: polyline([l.a, l.b]), width: 16 } })
     const text = N === 0 ? '0' : `${formatNumber(Math.abs(N) * shown, { figures: 3 })} ${N > 0 ? 'T' : 'C'}`
-    let angle = (Math.atan2(l.dir.y, l.dir.x) * 180) / Math.PI
-    if (angle > 90.01 || angle <= -89.99) angle += angle > 0 ? -180 : 180
-    if (Math.abs(angle - 90) < 0.5) angle = -90
+    const angle = uprightAngle(l.dir)
     const candidates = [0.5, 0.36, 0.64].flatMap((f) =>
       [1, -1].map((k) =>
         plus(

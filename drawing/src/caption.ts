@@ -36,8 +36,17 @@ export function caption(
     part === 'given' && problem.members.some((m) => m.section === 'default')
       ? ' A and I are Viga’s own, for want of others.'
       : ''
+  const weight = shown.loads && isHeavy(problem, actionId) ? ' g is own weight.' : ''
   const small = map ? ' Too small for words: enlarge it, and they come.' : ''
-  return { text: `${parts.join('. ')}.${of}${own}${small}` }
+  return { text: `${parts.join('. ')}.${of}${weight}${own}${small}` }
+}
+
+/** Whether own weight is drawn: it acts in the case, or in one of the combination. */
+function isHeavy({ loadCases = [], combinations = [] }: Problem, actionId: string | null): boolean {
+  const factors = combinations.find((c) => c.id === actionId)?.factors
+  return loadCases.some(
+    ({ id, selfWeight = 0 }) => selfWeight !== 0 && (factors ? factors[id] : actionId === id),
+  )
 }
 
 /** What a diagram shows, in which unit, and on which side or with which sign. */

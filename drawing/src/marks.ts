@@ -123,6 +123,13 @@ export const across = (a: Vec): Vec => ({ x: a.y, y: -a.x }) // a quarter turn c
 export const size = (a: Vec): number => Math.hypot(a.x, a.y)
 export const unit = (a: Vec): Vec => (size(a) === 0 ? vec(1, 0) : times(a, 1 / size(a)))
 
+/** The angle of words along a direction, degrees: read from below or from the right, never upside down. */
+export function uprightAngle(dir: Vec): number {
+  let angle = (Math.atan2(dir.y, dir.x) * 180) / Math.PI
+  if (angle > 90.01 || angle <= -89.99) angle += angle > 0 ? -180 : 180
+  return Math.abs(angle - 90) < 0.5 ? -90 : angle
+}
+
 const n = (v: number) => String(Math.round(v * 100) / 100)
 export const at = (p: Vec): string => `${n(p.x)} ${n(p.y)}`
 

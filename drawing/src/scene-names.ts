@@ -1,6 +1,6 @@
 import { formatPlain, thing, type Display, type Structure } from '@viga/core'
 import { again, ring, type LabelRequest } from './label-placement'
-import { plus, textWidth, times, unit, vec, type TextMark, type Vec } from './marks'
+import { plus, textWidth, times, unit, uprightAngle, vec, type TextMark, type Vec } from './marks'
 import { endsAtNodes, FULL_HAND } from './members'
 import { poseOf } from './supports'
 import { MANY, memberLine, onScreen, type View } from './view'
@@ -57,9 +57,6 @@ export function jointLetters(s: Structure, view: View): LabelRequest[] {
 export function memberNames(s: Structure, view: View, display: Display, spare: boolean): LabelRequest[] {
   return s.members.map((m, i) => {
     const l = memberLine(s, view, m)
-    let angle = (Math.atan2(l.dir.y, l.dir.x) * 180) / Math.PI
-    if (angle > 90.01 || angle <= -89.99) angle += angle > 0 ? -180 : 180
-    if (Math.abs(angle - 90) < 0.5) angle = -90
     const candidates: Vec[] = [0.5, 0.38, 0.62, 0.26, 0.74].flatMap((f) =>
       [-1, 1].map((k) => plus(plus(l.a, l.dir, f * l.px), l.up, k * 15)),
     )
@@ -73,7 +70,7 @@ export function memberNames(s: Structure, view: View, display: Display, spare: b
         italic: true,
         serif: true,
         fill: 'ink-2',
-        rotate: angle,
+        rotate: uprightAngle(l.dir),
         halo: true,
       },
       candidates,

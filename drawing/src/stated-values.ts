@@ -1,7 +1,18 @@
 import { formatPlain, thing, type Display, type Structure, type StructureSupport } from '@viga/core'
 import { loadLabel } from './load-label'
 import type { Obstacle, LabelRequest } from './label-placement'
-import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
+import {
+  arrow,
+  plus,
+  textWidth,
+  times,
+  turn,
+  uprightAngle,
+  vec,
+  type Group,
+  type Mark,
+  type Vec,
+} from './marks'
 import { memberLine, MANY, onScreen, type View } from './view'
 
 /** What is stated beside loads and drawn with its value: springs, settlements and own weight. */
@@ -139,7 +150,7 @@ function settlement(s: Structure, view: View, display: Display, p: StructureSupp
   if (marks.length) out.groups.push({ key: `set${n.id}`, target, marks })
 }
 
-/** Own weight, said once for each weight per length, on the longest member that has it. */
+/** Own weight, `g`, said once for each weight per length, on the longest member that has it. */
 function ownWeights(s: Structure, view: View, display: Display, factor: number): LabelRequest[] {
   const longest = new Map<string, number>()
   s.members.forEach((m, i) => {
@@ -151,14 +162,21 @@ function ownWeights(s: Structure, view: View, display: Display, factor: number):
   return [...longest.values()].map((i): LabelRequest => {
     const m = s.members[i]
     const l = memberLine(s, view, m)
-    const text = `own weight ${said(factor * m.weight, display.distributed)}`
-    const w = textWidth(text, 12.5) / 2
+    const { perSI, unit } = display.distributed
+    const text = `g = ${formatPlain(factor * m.weight * perSI, 3)} ${unit}`
+    const w = textWidth(text, 12.5)
+    // along its member where that is long enough, else level beside it
+    const along = l.px > w + 24
     const beside = (k: number, share: number) =>
-      plus(plus(l.a, l.dir, share * l.px), l.up, k + Math.sign(k) * Math.abs(l.up.x) * w)
+      plus(
+        plus(l.a, l.dir, share * l.px),
+        l.up,
+        along ? 0.8 * k : k + (Math.sign(k) * Math.abs(l.up.x) * w) / 2,
+      )
     return {
       key: `w${m.id}`,
       target: thing.member(m.id),
-      mark: loadLabel(text),
+      mark: { ...loadLabel(text), ...(along ? { rotate: uprightAngle(l.dir) } : {}) },
       candidates: [-17, 17].flatMap((k) => [0.5, 0.35, 0.65].map((share) => beside(k, share))),
       optional: s.members.length > MANY,
     }

@@ -43,6 +43,23 @@ describe('the sentence under the Figure', () => {
     )
     expect(say({ unknowns: true }, several, 0, 'W')).toMatch(/ W\.$/)
   })
+  it('says what g is where own weight is drawn: in its case, and in combinations with it', () => {
+    const heavy = {
+      ...beam,
+      loadCases: [
+        { id: 'G', selfWeight: 1, loads: [] },
+        { id: 'W', loads: [] },
+      ],
+      combinations: [
+        { id: 'U', factors: { G: 1.35, W: 1.5 } },
+        { id: 'V', factors: { W: 1 } },
+      ],
+    }
+    const said = (action: string, loads = true) =>
+      say({ loads }, heavy, 0, action).includes('g is own weight.')
+    expect(['G', 'U', 'W', 'V'].map((id) => said(id))).toEqual([true, true, false, false])
+    expect(said('G', false)).toBe(false)
+  })
   it('speaks of Viga’s own section beside the statement alone', () => {
     expect(say({}, beam, 0, null, 'given')).toContain('A and I are Viga’s own')
     expect(say({ reactions: true })).toBe('Reactions, kN and kN·m.')

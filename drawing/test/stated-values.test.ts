@@ -31,8 +31,14 @@ const words = (...cases: string[]) => drawn(...cases).labelRequests.map((w) => w
 describe('what is stated beside loads', () => {
   it('is drawn with its value: springs of supports and of ends', () =>
     expect(words()).toEqual(['5 000 kN/m'.replace(' ', '\u2009'), '350 kN·m/rad', '800 kN·m/rad']))
-  it('own weight in the case it acts in, once for members alike', () =>
-    expect(words('1').filter((w) => w.includes('weight'))).toEqual(['own weight 0.942 kN/m']))
+  const weights = (...cases: string[]) =>
+    drawn(...cases).labelRequests.filter((w) => w.mark.text.startsWith('g = '))
+  it('own weight in the case it acts in, once for members alike, along a member that is long enough', () => {
+    expect(weights('1').map((w) => w.mark)).toMatchObject([
+      { text: 'g = 0.942 kN/m', rotate: expect.closeTo(0) as number },
+    ])
+    expect(weights('S')).toEqual([])
+  })
   it('settlements in theirs, with an arrow that points the way', () => {
     const { groups, labelRequests } = drawn('S')
     expect(labelRequests.map((w) => w.mark.text)).toEqual(expect.arrayContaining(['12 mm', '0.002 rad']))

@@ -7,7 +7,7 @@ import type { LoadVectors } from './load-vectors.js'
 import type { RigidSystem } from './rigid.js'
 import { sprungRigidLoad } from './sprung-rigid.js'
 import type { SystemParts } from './state.js'
-import { cancelled } from './true-zero.js'
+import { cancelled, cleanTurned } from './true-zero.js'
 
 /**
  * Back-calculation from D: the end displacements and end forces of every member in member axes (m, rad, N,
@@ -31,6 +31,7 @@ export function recover(
     const m = s.members[i]
     for (let j = 0; j < 6; j++) at[j] = e.dofs[j] < 0 ? 0 : D[e.dofs[j]]
     apply(e.T, at, false, d)
+    cleanTurned(e.T, at, d)
     endForces(e.k, d, fixed.get(i), q)
     const own = e.P ? product(e.P, d) : d // copied below, so d may be used again
     const free = fixedOwn.get(i)

@@ -16,6 +16,33 @@ export const cancelled = (sum: number, terms: number): number =>
   Math.abs(sum) <= SHARE_OF_TERMS * terms ? 0 : sum
 
 /**
+ * Relative tolerance: a displacement along or across a member below this fraction of its parts is rounding
+ * error of turning them into member axes.
+ */
+const SHARE_OF_PARTS = 1e-14
+
+/** Translations in member axes, each the sum of two parts: places of a 6×6 matrix and of what it turns. */
+const TURNED = [
+  [0, 0],
+  [1, 0],
+  [3, 3],
+  [4, 3],
+] as const
+
+/**
+ * Sets end displacements in member axes to zero whose parts cancel: a bar that only swings gets no longer.
+ * @param T the transformation, 6×6 row by row
+ * @param at the end displacements before it, m and rad
+ * @param d the same in member axes; changed
+ */
+export function cleanTurned(T: Float64Array, at: Float64Array, d: Float64Array): void {
+  for (const [r, c] of TURNED) {
+    const parts = Math.abs(T[6 * r + c] * at[c]) + Math.abs(T[6 * r + c + 1] * at[c + 1])
+    if (Math.abs(d[r]) <= SHARE_OF_PARTS * parts) d[r] = 0
+  }
+}
+
+/**
  * Relative tolerance: a displacement below this fraction of the largest of its kind is rounding error of the
  * equations.
  */

@@ -33,6 +33,56 @@ describe('results that are zero', () => {
         },
       ),
     ))
+  it('are so in a determinate truss of which bars are warmed or too long', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 100, max: 500 }), { minLength: 6, maxLength: 6 }),
+        fc.integer({ min: -40, max: 40 }),
+        fc.integer({ min: 0, max: 8 }),
+        ([a, b, c, h, k, l], much, bar) => {
+          const s = truss()
+          const place = (id: string, x: number, y: number) => s.node(id, x / 100, y / 100)
+          place('A', 0, 0)
+          place('B', a, 0)
+          place('C', a + b, 0)
+          place('D', a + b + c, 0)
+          place('E', a / 2, h)
+          place('F', a + b / 2, k)
+          place('G', a + b + c / 2, l)
+          const bars = ['AB', 'BC', 'CD', 'AE', 'EB', 'EF', 'BF', 'FC', 'FG', 'CG', 'GD']
+          for (const [start, end] of bars) s.member(start, end)
+          s.support('A', 'pin').support('D', 'roller')
+          const [start, end] = bars[bar]
+          s.load({ type: 'misfit', member: start + end, elongation: much / 1000 })
+          s.load({ type: 'temperature', member: 'FC', uniform: much })
+          const { cases } = s.solve()
+          expect([...cases[0].forces, ...cases[0].reactions].filter((v) => v !== 0)).toEqual([])
+        },
+      ),
+    ))
+  it('are so in a determinate frame that is warmed on one side or does not fit', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: -300, max: 300 }), { minLength: 3, maxLength: 3 }),
+        fc.integer({ min: -40, max: 40 }),
+        fc.constantFrom('AB', 'BC', 'CD'),
+        fc.boolean(),
+        ([p, q, r], much, member, cantilever) => {
+          const s = frame()
+            .node('A', 0, 0)
+            .node('B', 3.1, p / 100)
+            .node('C', 7.3, q / 100)
+            .node('D', 9.9, r / 100)
+          for (const m of ['AB', 'BC', 'CD']) s.member(m[0], m[1])
+          if (cantilever) s.support('A', 'fixed')
+          else s.support('A', 'pin').support('D', 'roller')
+          s.load({ type: 'temperature', member, uniform: much, gradient: 2 * much })
+          s.load({ type: 'misfit', member: 'BC', at: 1.7, kink: much / 1e4 })
+          const { cases } = s.solve()
+          expect([...cases[0].forces, ...cases[0].reactions].filter((v) => v !== 0)).toEqual([])
+        },
+      ),
+    ))
   it('are so at a hinged foot, at a roller and in the bars that carry nothing', () => {
     const s = truss()
       .node('A', 0, 0)
