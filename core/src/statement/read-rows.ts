@@ -38,7 +38,7 @@ export function fillRows(p: Problem, text: string, at: TablePlace): Filled {
   if (rows.length > MOST) return { ok: false, message: `At most ${MOST} rows are pasted at once.` }
   switch (at.table) {
     case 'joints':
-      return at.row === undefined ? pasteRows(p, text) : fillJoints(p, rows, at.row, at.column)
+      return at.row === undefined ? pasteRows(p, text, 0, 0, true) : fillJoints(p, rows, at.row, at.column)
     case 'members':
       return pasteRows(p, `member\tstart\tend\n${text}`)
     case 'supports':
@@ -83,7 +83,7 @@ function fillJoints(p: Problem, rows: readonly string[][], from: number, column:
   })
   const rest = rows.slice(there.length)
   if (!filled.ok || rest.length === 0) return filled
-  return pasteRows(filled.problem, rest.map((r) => r.join('\t')).join('\n'))
+  return pasteRows(filled.problem, rest.map((r) => r.join('\t')).join('\n'), 0, 0, true)
 }
 
 /** One row: the joint or member, the amount, and in any order a direction and a place. */

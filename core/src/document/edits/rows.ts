@@ -43,8 +43,9 @@ const MOST = 20_000
  * or as x, y; members as label, start, end or as start, end. A heading (`joint x y`, `member start end`) says
  * which; without one, rows whose cells are labels of joints are members. Labels that are taken are given
  * anew; (dx, dy) moves what is pasted.
+ * @param again whether a row that says what a joint of its label is adds nothing, as in a table of joints
  */
-export function pasteRows(p: Problem, text: string, dx = 0, dy = 0): Pasted {
+export function pasteRows(p: Problem, text: string, dx = 0, dy = 0, again = false): Pasted {
   const lines = text
     .replace(/\r/g, '')
     .split('\n')
@@ -62,6 +63,7 @@ export function pasteRows(p: Problem, text: string, dx = 0, dy = 0): Pasted {
     lines.filter((l) => l[0] !== WHOLE),
     dx,
     dy,
+    again,
   )
 }
 
@@ -78,6 +80,10 @@ interface RowsRead {
   length: (t: string) => QuantityResult
   known: ReturnType<typeof knownProperties>
   units: Problem['units']
+  /** Joints that a row may say again, m. */
+  at: ReadonlyMap<string, { x: number; y: number }>
+  /** How many rows stated a joint that is there as they say. */
+  there: number
   dx: number
   dy: number
 }
@@ -85,8 +91,8 @@ interface RowsRead {
 const jointOf = ({ to, growing }: RowsRead, t: string): string | undefined =>
   to.get(t) ?? (growing.hasNode(t) ? t : undefined)
 
-function addRows(p: Problem, lines: string[][], dx: number, dy: number): Pasted {
-  const { reader } = measure(p)
+function addRows(p: Problem, lines: string[][], dx: number, dy: number, again: boolean): Pasted {
+  const { reader, at } = measure(p)
   const rows: RowsRead = {
     growing: new Growing(p),
     mode: undefined,
@@ -96,6 +102,8 @@ function addRows(p: Problem, lines: string[][], dx: number, dy: number): Pasted 
     length: (t) => reader.read(typed(t), D.length),
     known: knownProperties(p),
     units: p.units,
+    at: again ? at : new Map(),
+    there: 0,
     dx,
     dy,
   }
@@ -112,7 +120,10 @@ function addRows(p: Problem, lines: string[][], dx: number, dy: number): Pasted 
   const { nodes, members } = rows
   return nodes.length + members.length
     ? { ok: true, problem: rows.growing.problem(), nodes, members }
-    : { ok: false, message: 'No row states a joint or a member.' }
+    : {
+        ok: false,
+        message: rows.there ? 'These joints are there already.' : 'No row states a joint or a member.',
+      }
 }
 
 /**
@@ -148,11 +159,25 @@ function addRow(rows: RowsRead, cells: string[]): string | undefined {
   return undefined
 }
 
+/** Whether a row says again what a joint of its label is: it adds none beside it. */
+function isThere({ at, to }: RowsRead, label: string, values: readonly QuantityResult[]): boolean {
+  const place = to.has(label) ? undefined : at.get(label)
+  if (!place) return false
+  return [place.x, place.y].every((v, i) => {
+    const value = values[i]
+    return value.ok && Math.abs(value.si - v) <= 1e-9 * Math.max(1, Math.abs(v))
+  })
+}
+
 function addJointRow(rows: RowsRead, used: string[]): string | undefined {
   const [label, x = '', y = ''] = used.length >= 3 ? used : [undefined, ...used]
   const values = [x, y].map((t) => rows.length(t))
   const wrong = values.find((v) => !v.ok)
   if (wrong && !wrong.ok) return wrong.message
+  if (label !== undefined && isThere(rows, label, values)) {
+    rows.there++
+    return undefined
+  }
   const shifted = (t: string, v: QuantityResult, by: number) =>
     by === 0 || !v.ok ? typed(t) : tidy(v.si / siPerCoherent(rows.units, D.length) + by)
   const id = rows.growing.addNode(label, shifted(x, values[0], rows.dx), shifted(y, values[1], rows.dy))

@@ -66,6 +66,14 @@ describe('rows of a spreadsheet', () => {
       message: expect.stringContaining(words) as string,
     }),
   )
+  it('that say again, in a table of joints, what a joint is add none beside it, and members find it', () => {
+    const made = pasteRows(p, 'A\t0\t0\nB\t3 m\t4\nZ\t9\t4\nA\t1\t0\nmember\nB\tZ', 0, 0, true)
+    expect(made).toMatchObject({ ok: true, nodes: ['Z', 'D'], members: ['BZ'] })
+    expect(pasteRows(p, 'A\t0\t0\nB\t3\t4', 0, 0, true)).toMatchObject({
+      ok: false,
+      message: 'These joints are there already.',
+    })
+  })
   it('a damaged piece is read as the rows above it', () =>
     expect(pasteRows(empty, 'joint\tx\ty\nA\t1\t2\nviga piece\t{"nodes":')).toMatchObject({
       ok: true,
