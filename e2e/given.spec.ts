@@ -76,3 +76,12 @@ test('the Figure pans, zooms and fits again; a joint dragged moves on the grid',
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('y of B', { exact: true })).toHaveValue('0')
 })
+
+test('a level member is found and pressed on the Figure, though nothing of its place is painted', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Compost gantry/, 'given')
+  // a level line has no height of its own; its stroke, which is not painted, has
+  await page.locator('.figure [data-target="member:AB"] .hit').click({ force: true })
+  await expect(block(page, 'Members').locator('tr.lit').getByLabel('label of member AB')).toBeVisible()
+})

@@ -87,7 +87,8 @@ export const GroupView = memo(
           <path
             className="hit"
             d={group.hit.d}
-            stroke="none"
+            // a level line without a stroke has no height: nothing that finds it by its place could press it
+            stroke="transparent"
             strokeWidth={group.hit.width}
             fill="none"
             strokeLinecap="round"
