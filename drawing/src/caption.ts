@@ -1,6 +1,7 @@
 import { signsOf, type Display, type Problem } from '@viga/core'
 import type { DiagramKey } from './diagram-side'
-import type { Layers } from './scene'
+import type { Layers, Scene } from './scene'
+import { isOwnWeight } from './stated-values'
 
 /** The part of the Sheet that the Figure stands beside. */
 export type Part = 'given' | 'working' | 'results' | 'check'
@@ -13,7 +14,7 @@ export function caption(
   display: Display,
   enlarged: number,
   actionId: string | null,
-  map = false,
+  drawn?: Pick<Scene, 'map' | 'labels'>,
 ): { text: string } {
   const parts: string[] = []
   const truss = problem.kind === 'truss'
@@ -36,17 +37,9 @@ export function caption(
     part === 'given' && problem.members.some((m) => m.section === 'default')
       ? ' A and I are Viga’s own, for want of others.'
       : ''
-  const weight = shown.loads && isHeavy(problem, actionId) ? ' g is own weight.' : ''
-  const small = map ? ' Too small for words: enlarge it, and they come.' : ''
+  const weight = drawn?.labels.some(isOwnWeight) ? ' g is own weight.' : ''
+  const small = drawn?.map ? ' Too small for words: enlarge it, and they come.' : ''
   return { text: `${parts.join('. ')}.${of}${weight}${own}${small}` }
-}
-
-/** Whether own weight is drawn: it acts in the case, or in one of the combination. */
-function isHeavy({ loadCases = [], combinations = [] }: Problem, actionId: string | null): boolean {
-  const factors = combinations.find((c) => c.id === actionId)?.factors
-  return loadCases.some(
-    ({ id, selfWeight = 0 }) => selfWeight !== 0 && (factors ? factors[id] : actionId === id),
-  )
 }
 
 /** What a diagram shows, in which unit, and on which side or with which sign. */

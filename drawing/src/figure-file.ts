@@ -113,7 +113,7 @@ export function figurePicture(
   if (!whole) return undefined
   // as somebody has moved it, the Figure ends where its frame does
   const bounds = options.view ? within(whole, view) : whole
-  const words = caption(problem, 'results', layers, display, scene.enlarged, actionId, scene.map).text
+  const words = caption(problem, 'results', layers, display, scene.enlarged, actionId, scene).text
   return {
     groups: scene.groups,
     labels: scene.labels,

@@ -150,7 +150,13 @@ function settlement(s: Structure, view: View, display: Display, p: StructureSupp
   if (marks.length) out.groups.push({ key: `set${n.id}`, target, marks })
 }
 
-/** Own weight, `g`, said once for each weight per length, on the longest member that has it. */
+/** What the words of an own weight begin with. */
+const WEIGHT = 'g = '
+
+/** Whether a label says an own weight. */
+export const isOwnWeight = ({ mark }: { mark: { text: string } }): boolean => mark.text.startsWith(WEIGHT)
+
+/** Own weight, said once for each weight per length, on the longest member that has it. */
 function ownWeights(s: Structure, view: View, display: Display, factor: number): LabelRequest[] {
   const longest = new Map<string, number>()
   s.members.forEach((m, i) => {
@@ -163,7 +169,7 @@ function ownWeights(s: Structure, view: View, display: Display, factor: number):
     const m = s.members[i]
     const l = memberLine(s, view, m)
     const { perSI, unit } = display.distributed
-    const text = `g = ${formatPlain(factor * m.weight * perSI, 3)} ${unit}`
+    const text = `${WEIGHT}${formatPlain(factor * m.weight * perSI, 3)} ${unit}`
     const w = textWidth(text, 12.5)
     // along its member where that is long enough, else level beside it
     const along = l.px > w + 24

@@ -126,7 +126,7 @@ export function prepared(
   const [top, bottom] = [Math.min(...ys) - over, Math.max(...ys) + under]
   const tall = (bottom - top) * scale + 8
   const said = captioned
-    ? caption(problem, 'working', { ...LAYERS, ...layers }, display, scene.enlarged, null).text
+    ? caption(problem, 'working', { ...LAYERS, ...layers }, display, scene.enlarged, null, scene).text
     : undefined
   const draw = (p: Pages) => {
     need(p, tall)

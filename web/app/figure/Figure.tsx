@@ -138,7 +138,7 @@ function useCaption(part: Part, shown: Layers, { scene, display }: Drawn, overla
   const actionId = useSheet((s) => s.actionId)
   const together = useSheet((s) => s.together) && part === 'given'
   const said = (id: string | null) =>
-    overlay.caption ?? caption(problem, part, shown, display, scene?.enlarged ?? 0, id, scene?.map).text
+    overlay.caption ?? caption(problem, part, shown, display, scene?.enlarged ?? 0, id, scene).text
   const remarks = [
     together ? 'All cases, each by its lines and its label.' : '',
     overlay.caption === undefined ? (overlay.note ?? '') : '',
