@@ -1,4 +1,4 @@
-import { address, block, expect, jointAt, newSheet, ready, test } from './pages'
+import { address, block, expect, jointAt, newSheet, openCopy, ready, test } from './pages'
 
 test('a frame stated from the keyboard alone is solved as it is typed', async ({ page }) => {
   await newSheet(page)
@@ -163,6 +163,31 @@ test('an entry that cannot be read keeps its text, says why, and outlives a relo
   // what has the wrong dimension names both
   await page.getByLabel('y of A', { exact: true }).fill('3 kN')
   await expect(page.getByText('Expected a length, got a force.', { exact: true })).toBeVisible()
+})
+
+test('undo takes back a half-typed line word by word, also after another part was read', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'given')
+  const joints = block(page, 'Joints')
+  await joints.getByLabel('label of joint B', { exact: true }).fill('Q')
+  await page.keyboard.press('Enter')
+  const line = page.getByRole('textbox', { name: 'joint or member of a new load' })
+  await line.focus()
+  await page.keyboard.type('QC 12 kN at')
+  await page.keyboard.press('Control+z')
+  await expect(line).toHaveValue('QC 12 kN ')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(line).toHaveValue('QC 12 kN at')
+  await page.keyboard.press('Alt+3')
+  await expect(block(page, 'Reactions')).toBeVisible()
+  await page.keyboard.press('Alt+1')
+  await expect(line).toHaveValue('QC 12 kN at')
+  await line.focus()
+  await page.keyboard.press('Control+z')
+  await expect(line).toHaveValue('')
+  // the line is empty: the key now undoes the last edit of the problem
+  await expect(joints.getByLabel('label of joint Q', { exact: true })).toHaveValue('Q')
+  await page.keyboard.press('Control+z')
+  await expect(joints.getByLabel('label of joint B', { exact: true })).toHaveValue('B')
 })
 
 test('undo and redo bring back every state', async ({ page }) => {

@@ -1,3 +1,5 @@
+import { cancelled } from './true-zero.js'
+
 /**
  * The state at one place of a member: internal forces (N, N, N·m), slope (rad) and displacements in member
  * axes (m).
@@ -109,6 +111,12 @@ export function readAlong(
 /** The v of the straight chord between the displaced ends at x, m. */
 export const chordAt = ({ start, end, length }: Course, x: number): number =>
   start.v + ((end.v - start.v) * x) / length
+
+/** A v at x measured from that chord, m; 0 where it is rounding error. */
+export function offChord(course: Course, v: number, x: number): number {
+  const chord = chordAt(course, x)
+  return cancelled(v - chord, Math.abs(v) + Math.abs(chord))
+}
 
 /** The places where a load begins, ends or acts, and the two ends of the member, m. */
 export const breaksOf = ({ stretches }: Course): number[] => [

@@ -8,7 +8,7 @@ import { collect } from '../document/report.js'
 import { displacementAt, reactionAt } from '../results/equilibrium.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
 import { lowestFactor } from '../stability/load-factor.js'
-import { chordAt, sidesAt, type Course, type PlaceState } from '../analysis/course.js'
+import { offChord, sidesAt, type Course, type PlaceState } from '../analysis/course.js'
 import { cancelled } from '../analysis/true-zero.js'
 import { courseOf } from '../results/courses.js'
 import { place } from '../document/values.js'
@@ -111,7 +111,7 @@ function alongMember(
         ? cancelled(t.V, forces)
         : a.quantity === 'moment'
           ? cancelled(t.M, forces * m.length)
-          : t.v - chordAt(course, x)
+          : offChord(course, t.v, x)
   const dimension = answerDimension(a)
   // at the very ends the inside of the member is meant
   const side = a.side ?? (x === 0 ? 'right' : x >= m.length ? 'left' : undefined)
@@ -164,7 +164,7 @@ function extreme(
   if (x === undefined) return no(`${String(a.at)} is not a place on ${m.id}.`)
   const course = courseOf(solution, action, best.member)
   const { left, right } = sidesAt(course, x)
-  const there = [left, right].map((t) => (key === 'relative' ? t.v - chordAt(course, x) : t[key]))
+  const there = [left, right].map((t) => (key === 'relative' ? offChord(course, t.v, x) : t[key]))
   return {
     ok: true,
     value: best.value,

@@ -1,4 +1,4 @@
-import { chordAt, type Course, type PlaceState } from '../analysis/course.js'
+import { offChord, type Course, type PlaceState } from '../analysis/course.js'
 import { integrate } from '../analysis/polynomial-course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { bentCourse } from '../stability/bent-course.js'
@@ -61,7 +61,7 @@ const KEYS = ['N', 'V', 'M', 'v', 'u'] as const
 export function stations(course: Course, count: number): Station[] {
   const out: Station[] = []
   const { length, stretches } = course
-  const push = (x: number, s: PlaceState) => out.push({ ...s, x, relative: s.v - chordAt(course, x) })
+  const push = (x: number, s: PlaceState) => out.push({ ...s, x, relative: offChord(course, s.v, x) })
   const even = count < 2 ? [] : Array.from({ length: count }, (_, i) => (i * length) / (count - 1))
   const near = (a: number, b: number) => Math.abs(a - b) <= 1e-9 * length
   const pair = (x: number, left: PlaceState, right: PlaceState) => {

@@ -1,7 +1,7 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { displacementAt, reactionAt } from './equilibrium.js'
 import { findExtremes, type ExtremeKey, type Range } from './extremes.js'
-import { chordAt, readAlong, type Course } from '../analysis/course.js'
+import { offChord, readAlong, type Course } from '../analysis/course.js'
 import { coursesUnder } from './courses.js'
 
 /** A value with the case or combination it comes from. */
@@ -63,9 +63,10 @@ export function envelopeOf(
     for (const at of places) x.push(at)
     courses.forEach((course, by) =>
       readAlong(course, key === 'relative' ? 'v' : key, places, (k, left, right) => {
-        const chord = key === 'relative' ? chordAt(course, places[k]) : 0
-        const larger = (left > right ? left : right) - chord
-        const smaller = (left > right ? right : left) - chord
+        const above = left > right ? left : right
+        const below = left > right ? right : left
+        const larger = key === 'relative' ? offChord(course, above, places[k]) : above
+        const smaller = key === 'relative' ? offChord(course, below, places[k]) : below
         if (by === 0 || larger > max[from + k]) {
           max[from + k] = larger
           maxBy[from + k] = by

@@ -1,4 +1,5 @@
 import type { Course, CourseKey } from '../analysis/course.js'
+import { cancelled } from '../analysis/true-zero.js'
 
 export interface Extreme {
   value: number
@@ -57,7 +58,9 @@ function range(
     const turning = s.turningPoints(key, slope)
     for (let k = -1; k <= turning.length; k++) {
       const x = k < 0 ? s.x0 : k < turning.length ? turning[k] : s.x1
-      look(max, min, s.value(key, x) - base - slope * x, x)
+      const value = s.value(key, x)
+      const line = base + slope * x
+      look(max, min, line === 0 ? value : cancelled(value - line, Math.abs(value) + Math.abs(line)), x)
     }
   }
   look(max, min, last, course.length)

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cancelled } from '../../src/analysis/true-zero.js'
+import { courseOf, stations } from '../../src/results/courses.js'
+import { extremes } from '../../src/results/extremes.js'
 import { frame, truss } from '../builder.js'
 
 describe('a sum that is zero but for rounding', () => {
@@ -102,6 +104,31 @@ describe('results that are zero', () => {
     expect(forces[6 * 4]).toBe(0)
     expect([...reactions].filter((v) => v !== 0)).toHaveLength(2)
   })
+  it('are so of a bar from its chord, which it never leaves', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: -300, max: 300 }), fc.integer({ min: -400, max: 400 }), (up, push) => {
+        const solution = truss()
+          .node('A', 0, 0)
+          .node('B', 2.3, up / 100)
+          .node('C', 4.6, 0)
+          .node('D', 2.1, 4.7)
+          .member('A', 'B')
+          .member('B', 'C')
+          .member('A', 'D')
+          .member('D', 'C')
+          .member('B', 'D')
+          .support('A', 'pin')
+          .support('C', 'roller')
+          .load({ type: 'nodal', node: 'D', fx: push / 10, fy: -17.3 })
+          .solve()
+        solution.structure.members.forEach((_, i) => {
+          const course = courseOf(solution, solution.cases[0], i)
+          expect(stations(course, 21).filter((s) => s.relative !== 0)).toEqual([])
+          const { max, min } = extremes(course).relative
+          expect([max.value, min.value]).toEqual([0, 0])
+        })
+      }),
+    ))
   it('keep a force that is small beside the others', () => {
     const s = frame()
       .node('A', 0, 0)
