@@ -1,6 +1,7 @@
-import { readFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { request as ask } from 'node:http'
 import { connect } from 'node:net'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type APIRequestContext } from '@playwright/test'
 import { connect as connectDatabase } from '../scripts/migrate.mjs'
@@ -8,11 +9,20 @@ import { serve, serveOn, type Served } from '../scripts/serve.mjs'
 
 /** Trials of the server itself: what it refuses, what it survives, what it promises. */
 
+/** A script of a build before this one, which a page that was opened then asks for. */
+const EARLIER = 'export const before = true // '.repeat(100)
+
 let viga: Served
+let earlier: string
 test.beforeAll(async () => {
-  viga = await serve({ LOG_LEVEL: 'info' })
+  earlier = mkdtempSync(join(tmpdir(), 'viga-assets-'))
+  writeFileSync(join(earlier, 'page-of-before.js'), EARLIER)
+  viga = await serve({ LOG_LEVEL: 'info', EARLIER_ASSETS: earlier })
 })
-test.afterAll(() => viga.stop())
+test.afterAll(async () => {
+  await viga.stop()
+  rmSync(earlier, { recursive: true })
+})
 
 const statement = (title: string) => ({
   format: 'viga-problem',
@@ -126,6 +136,21 @@ test('answers forbid what a page does not need; each page has a nonce of its own
   expect(scripts.length).toBeGreaterThan(2)
   for (const script of scripts) expect(script).toContain(`nonce="${nonce}"`)
   expect(headers['strict-transport-security']).toBeUndefined()
+})
+
+test('scripts of an earlier build are still given; what is long is sent compressed', async ({ request }) => {
+  const script = readdirSync(join(import.meta.dirname, '../web/build/client/assets')).find((f) =>
+    f.endsWith('.js'),
+  )!
+  const sent = async (name: string) => {
+    const response = await request.get(`${viga.address}/assets/${name}`)
+    return { status: response.status(), text: await response.text(), headers: response.headers() }
+  }
+  expect(await sent('page-of-before.js')).toMatchObject({ status: 200, text: EARLIER })
+  for (const name of [script, 'page-of-before.js'])
+    expect((await sent(name)).headers['cache-control']).toContain('immutable')
+  expect((await sent('page-of-before.js')).headers['content-encoding']).toMatch(/^(br|gzip)$/)
+  expect((await sent('never-was.js')).status).toBe(404)
 })
 
 test('behind a proxy that ends TLS, pages are written to, and ask for TLS from then on', async ({
