@@ -183,6 +183,8 @@ test('a file that is no problem is refused with a sentence and its place', async
 test('an address of nothing says so', async ({ page }) => {
   await page.goto(`${address()}/problems/3f2504e0-4f89-41d3-9a0c-0305e82c3301/given`)
   await expect(page.getByText('no such problem on the Shelf')).toBeVisible()
+  expect((await page.goto(`${address()}/quince/nowhere`))!.status()).toBe(404)
+  await expect(page.locator('main p')).toHaveText('There is no page at this address.')
 })
 
 test('dark is remembered', async ({ page }) => {

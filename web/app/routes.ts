@@ -27,4 +27,5 @@ export default [
   route('problems/:problemId/figure-as/:form', 'routes/figure-as.ts'),
   route('problems/:problemId/results-as/:form', 'routes/results-as.ts'),
   route('problems/:problemId/marked', 'routes/marked.ts'),
+  route('*', 'routes/nowhere.ts'),
 ] satisfies RouteConfig
