@@ -114,8 +114,9 @@ export const chordAt = ({ start, end, length }: Course, x: number): number =>
 
 /** A v at x measured from that chord, m; 0 where it is rounding error. */
 export function offChord(course: Course, v: number, x: number): number {
-  const chord = chordAt(course, x)
-  return cancelled(v - chord, Math.abs(v) + Math.abs(chord))
+  // where the chord itself passes through zero its parts do not
+  const rise = ((course.end.v - course.start.v) * x) / course.length
+  return cancelled(v - chordAt(course, x), Math.abs(v) + Math.abs(course.start.v) + Math.abs(rise))
 }
 
 /** The places where a load begins, ends or acts, and the two ends of the member, m. */

@@ -59,8 +59,8 @@ function range(
     for (let k = -1; k <= turning.length; k++) {
       const x = k < 0 ? s.x0 : k < turning.length ? turning[k] : s.x1
       const value = s.value(key, x)
-      const line = base + slope * x
-      look(max, min, line === 0 ? value : cancelled(value - line, Math.abs(value) + Math.abs(line)), x)
+      const parts = Math.abs(value) + Math.abs(base) + Math.abs(slope * x)
+      look(max, min, cancelled(value - base - slope * x, parts), x)
     }
   }
   look(max, min, last, course.length)

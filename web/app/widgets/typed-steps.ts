@@ -103,7 +103,11 @@ export function useTypedSteps(typing: Typing | undefined) {
   }
   const onKeyDown = (e: KeyboardEvent<Field>) => {
     if (!isUndo(e) && !isRedo(e)) return
-    if (!(isUndo(e) ? undo : redo)(e.currentTarget)) return
+    if (!(isUndo(e) ? undo : redo)(e.currentTarget)) {
+      // the key goes on to the page: what it undoes there comes back first, and what was typed is behind it
+      if (isUndo(e)) steps.current = { past: [], future: [], now: e.currentTarget.value, kind: 'insert' }
+      return
+    }
     e.preventDefault()
     e.stopPropagation()
   }

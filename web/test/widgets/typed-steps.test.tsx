@@ -128,6 +128,20 @@ describe('undo in a field that is being typed into', () => {
     expect(untouched()).toBe(true)
   })
 
+  it('leaves redo to the page once undo has gone on to it', async () => {
+    const { user, undo, redo, untouched } = onPage(<Joints onStart={() => {}} />)
+    const x = field('x of B')
+    await user.click(x)
+    await user.keyboard('5 f')
+    await undo()
+    await undo()
+    await undo()
+    expect(untouched()).toBe(false)
+    await redo()
+    expect(untouched()).toBe(true)
+    expect(x.getAttribute('aria-invalid')).toBe('false')
+  })
+
   it('begins a new step where typing turns into taking out, and forgets steps of another text', async () => {
     function Own() {
       const [text, setText] = useState('')
