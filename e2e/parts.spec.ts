@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { address, block, expect, jointAt, openCopy, ready, test } from './pages'
+import type { Page } from '@playwright/test'
+import { address, block, expect, jointAt, newSheet, openCopy, ready, test } from './pages'
 
 test('results: reactions, values at a place, another case, the deflected shape', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'results')
@@ -151,6 +152,64 @@ test('on paper stand the title, the Figure with its caption, the part and its ca
   for (const name of ['Other signs', 'Deflected', 'Copy the numbers'])
     await expect(page.getByRole('button', { name })).toBeHidden()
   await expect(page.getByRole('link', { name: 'Viga', exact: true })).toBeHidden()
+})
+
+test('a page looks the same whether it was come to from the Shelf or by its address', async ({ page }) => {
+  const look = async () => {
+    await page.getByRole('button', { name: 'kN, m' }).click()
+    await page.getByRole('menuitem', { name: 'N, mm', exact: true }).click()
+    const dialog = page.getByRole('dialog', { name: 'From kN, m to N, mm' })
+    const choice = dialog.getByRole('button', { name: /^Convert/ })
+    await expect(choice).toBeVisible()
+    const padding = (e: Element) => getComputedStyle(e).padding
+    const out = [await dialog.getByRole('heading').evaluate(padding), await choice.evaluate(padding)]
+    await page.keyboard.press('Escape')
+    await expect(dialog).toBeHidden()
+    return out
+  }
+  await newSheet(page)
+  await page.getByLabel('spans', { exact: true }).fill('6, 2@4')
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('x of D', { exact: true })).toHaveValue('14')
+  expect(await look()).toEqual(['18px 24px 6px', '10px 14px'])
+  await expect(page.getByText(/^saved/)).toBeVisible()
+  await page.reload()
+  await ready(page)
+  expect(await look()).toEqual(['18px 24px 6px', '10px 14px'])
+})
+
+/** Words and values that are seen in light ink: the mean of its red, green and blue is above the middle. */
+const inLightInk = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('body *')]
+      .filter(
+        (e) => e.matches('input') || [...e.childNodes].some((n) => n.nodeType === 3 && n.nodeValue!.trim()),
+      )
+      .filter((e) => e.checkVisibility({ opacityProperty: true, visibilityProperty: true }))
+      .map((e) => [e.textContent, getComputedStyle(e)[e instanceof SVGElement ? 'fill' : 'color']] as const)
+      .filter(([, colour]) => {
+        const [r, g, b] = colour.match(/[\d.]+/g)!.map(Number)
+        return (r + g + b) / 3 > 128
+      })
+      .map(([words]) => words),
+  )
+
+test('paper is printed on in dark ink, whatever the screen is', async ({ page }) => {
+  const at = await openCopy(page, /Open Palm house/, 'results')
+  await page.getByRole('button', { name: 'Dark' }).click()
+  await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark')
+  expect(await inLightInk(page)).toContain('Reactions')
+  for (const part of ['results', 'given', 'working/stiffness', 'check', 'results/stress']) {
+    await page.goto(`${address()}${at}/${part}`)
+    await ready(page)
+    await page.emulateMedia({ media: 'print' })
+    await expect(page.locator('.figure path[stroke="var(--ink)"]').first()).toHaveCSS(
+      'stroke',
+      'rgb(30, 42, 54)',
+    )
+    expect(await inLightInk(page)).toEqual([])
+    await page.emulateMedia({ media: 'screen' })
+  }
 })
 
 test('the projector: steps and cases by arrow keys, the Figure alone, and what is pointed at', async ({

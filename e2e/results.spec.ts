@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { AxeBuilder } from '@axe-core/playwright'
+import { tower } from '../scripts/bench/tower'
 import { block, expect, jointAt, openCopy, ready, address, test } from './pages'
 
 test('a value at a place of a member, from its page, and by pointing at the Figure', async ({ page }) => {
@@ -41,6 +42,25 @@ test('the governing combination of a column, drawn and in the table', async ({ p
   ).toBeVisible()
   await page.getByRole('checkbox', { name: '1.35 G + 1.5 S' }).click()
   await expect(page.locator('.figure text').filter({ hasText: /^113\.8/ })).toHaveCount(0)
+})
+
+test('the envelope is drawn by its key beside any view, without the reactions of one case', async ({
+  page,
+}) => {
+  await openCopy(page, /Open Palm house/, 'results')
+  const figure = page.locator('.figure')
+  await expect(figure.getByText('6.645').first()).toBeVisible()
+  await page.keyboard.press('e')
+  await expect(page.locator('.figure-caption')).toContainText('Envelope of bending moments')
+  await expect(figure.getByText('113.8').first()).toBeVisible()
+  await expect(figure.locator('[data-diagram] [stroke-dasharray]').first()).toBeAttached()
+  await expect(figure.getByText('6.645')).toHaveCount(0)
+  await page.keyboard.press('v')
+  await expect(page.locator('.figure-caption')).toContainText('Envelope of shear')
+  await expect(figure.locator('[data-diagram] [stroke-dasharray]').first()).toBeAttached()
+  await page.keyboard.press('e')
+  await expect(figure.getByText('6.645').first()).toBeVisible()
+  await expect(figure.getByText('113.8')).toHaveCount(0)
 })
 
 test('a truss with rigid joints beside the pinned one', async ({ page }) => {
@@ -152,3 +172,44 @@ for (const scheme of ['Light', 'Dark'] as const)
       expect(violations.map((v) => `${view} ${v.id}: ${v.nodes[0].html}`)).toEqual([])
     }
   })
+
+test('diagrams of a large frame lie ready, and each is seen alone', async ({ page }) => {
+  const [storeys, bays] = [12, 18]
+  const made = await page.request.post(`${address()}/?index`, {
+    multipart: { intent: 'open', file: JSON.stringify({ ...tower(storeys, bays), title: 'A large frame' }) },
+    maxRedirects: 0,
+  })
+  await page.goto(address() + made.headers().location.replace('/given', '/results'))
+  await ready(page)
+  const seen = page.locator('.figure [data-diagram]')
+  const unseen = page.locator('.figure .unseen')
+  await expect(unseen).toHaveCount(2)
+  const drawn = () => seen.locator('path').first().getAttribute('d')
+  const caption = page.locator('.figure-caption')
+  await expect(caption).toContainText('Bending moments')
+  const M = await drawn()
+  const others = await Promise.all(
+    (await unseen.all()).map((g) => g.locator('path').first().getAttribute('d')),
+  )
+  expect(new Set([M, ...others]).size).toBe(3)
+  for (const [key, name] of [
+    ['v', 'Shear'],
+    ['n', 'Axial forces'],
+  ]) {
+    await page.keyboard.press(key)
+    await expect(caption).toContainText(name)
+    await expect(seen).toHaveCount(1)
+    await expect(unseen).toHaveCount(2)
+    await expect(seen).toHaveCSS('opacity', '1')
+    for (const g of await unseen.all()) await expect(g).toHaveCSS('opacity', '0')
+    expect(others).toContain(await drawn())
+  }
+  await page.keyboard.press('m')
+  await expect(caption).toContainText('Bending moments')
+  expect(await drawn()).toBe(M)
+  // what the reactions come to: 15 kN from each floor, 20 kN/m on 6 m of each beam
+  await page.getByRole('link', { name: 'Tables', exact: true }).click()
+  const sum = page.getByRole('row', { name: /^Sum / })
+  await expect(sum.getByRole('cell', { name: '−180.0' })).toBeVisible()
+  await expect(sum.getByRole('cell', { name: '25\u2009920' })).toBeVisible()
+})

@@ -9,6 +9,9 @@ import { serve, serveOn, type Served } from '../scripts/serve.mjs'
 
 /** Trials of the server itself: what it refuses, what it survives, what it promises. */
 
+/** Whose the examples are. */
+const HOUSE = '00000000-0000-4000-8000-000000000001'
+
 /** A script of a build before this one, which a page that was opened then asks for. */
 const EARLIER = 'export const before = true // '.repeat(100)
 
@@ -151,6 +154,36 @@ test('scripts of an earlier build are still given; what is long is sent compress
     expect((await sent(name)).headers['cache-control']).toContain('immutable')
   expect((await sent('page-of-before.js')).headers['content-encoding']).toMatch(/^(br|gzip)$/)
   expect((await sent('never-was.js')).status).toBe(404)
+  const encoded = /^(br|gzip)$/
+  const at = await put(request, viga.address, 'sent compressed')
+  const page = await request.get(`${viga.address}${at}/given`)
+  expect(page.headers()['content-encoding']).toMatch(encoded)
+  expect(await page.text()).toContain('sent compressed')
+  const answer = await save(request, viga.address, at, 1, 'sent as it is')
+  expect(answer.status()).toBe(200)
+  expect(answer.headers()['content-encoding']).toBeUndefined()
+})
+
+test('reports of the examples are those that were made with the build', async ({ request }) => {
+  const folder = join(import.meta.dirname, '../web/build/server/examples')
+  const made = readdirSync(folder).map((file) => readFileSync(join(folder, file)))
+  const database = await connectDatabase(viga.databaseUrl)
+  const [rows] = (await database.query(`SELECT id, document FROM problems WHERE owner = '${HOUSE}'`)) as [
+    { id: string; document: string }[],
+    unknown,
+  ]
+  await database.end()
+  expect(rows).toHaveLength(16)
+  for (const { id, document } of rows) {
+    const { loadCases } = JSON.parse(document) as { loadCases: { id: string }[] }
+    const first = encodeURIComponent(loadCases[0].id)
+    for (const query of ['', `?case=${first}`]) {
+      const pdf = await request.get(`${viga.address}/problems/${id}/working-as/pdf${query}`)
+      expect(pdf.headers()['content-type']).toBe('application/pdf')
+      const body = await pdf.body()
+      expect(made.some((file) => file.equals(body))).toBe(true)
+    }
+  }
 })
 
 test('behind a proxy that ends TLS, pages are written to, and ask for TLS from then on', async ({

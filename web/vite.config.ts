@@ -49,9 +49,15 @@ export default defineConfig(({ command, isSsrBuild }) => ({
         },
       },
     }),
-    // the server, and what a thread of its pool runs
+    // the server, what a thread of its pool runs, and what makes the reports of the examples
     ...(isSsrBuild && {
-      rollupOptions: { input: { index: './server/main.ts', worker: './app/server/compute/worker.ts' } },
+      rollupOptions: {
+        input: {
+          index: './server/main.ts',
+          worker: './app/server/compute/worker.ts',
+          'make-examples': './server/make-examples.ts',
+        },
+      },
     }),
   },
   worker: { format: 'es' },

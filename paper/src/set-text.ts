@@ -12,7 +12,7 @@ interface Inner {
     font: { createSubset: () => unknown }
     subset: unknown
   }
-  page: { height: number; fonts: Record<string, unknown> }
+  page: { fonts: Record<string, unknown> }
   addContent: (operators: Uint8Array) => void
 }
 
@@ -53,7 +53,8 @@ export function setFace(doc: Doc, face: Face): Doc {
   return doc
 }
 
-const number = (n: number) => Math.round(n * 1e6) / 1e6
+/** A thousandth of a point is finer than any printer. */
+const number = (n: number) => Math.round(n * 1e3) / 1e3
 
 const colours = new Map<string, string>()
 /** A colour as `#1e2a36` in the words of PDF. */
@@ -115,9 +116,9 @@ export function setText(
       .fontSize(size)
       .fillColor(colour)
       .text(text, x, y, { lineBreak: false, baseline: 'alphabetic' })
-  const height = number(page.height)
+  // the page runs downwards: letters are turned over to stand upright on it
   const operators =
-    `q 1 0 0 -1 0 ${height} cm ${colourOf(colour)} rg BT /${font.id} ${number(size)} Tf ` +
-    `1 0 0 1 ${number(x)} ${number(height - y)} Tm ${line} ET Q\n`
+    `q ${colourOf(colour)} rg BT /${font.id} ${number(size)} Tf ` +
+    `1 0 0 -1 ${number(x)} ${number(y)} Tm ${line} ET Q\n`
   addContent.call(doc, Buffer.from(operators, 'latin1'))
 }

@@ -1,9 +1,9 @@
-import { PassThrough } from 'node:stream'
 import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import { isRouteErrorResponse, ServerRouter } from 'react-router'
 import type { AppLoadContext, EntryContext, HandleErrorFunction } from 'react-router'
+import { InFlushes } from './server/in-flushes.server'
 
 /** Time that parts of a page which are still being made have, ms. */
 export const streamTimeout = 5_000
@@ -26,7 +26,7 @@ export default function handleRequest(
     const whole = isbot(request.headers.get('User-Agent'))
     const send = () => {
       started = true
-      const body = new PassThrough()
+      const body = new InFlushes()
       body.on('close', () => clearTimeout(timer))
       resolve(new Response(createReadableStreamFromReadable(body), { status, headers }))
       pipe(body)

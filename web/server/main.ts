@@ -3,6 +3,7 @@ import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { endCompute, startCompute } from '../app/server/compute/pool.server'
 import { startMakingExamples } from '../app/server/examples-ahead.server'
+import { useMadeBefore } from '../app/server/made-before.server'
 import { startHousekeeping } from '../app/server/housekeeping.server'
 import { closeDatabase, openDatabase } from '../app/server/database.server'
 import { createApp } from './app'
@@ -28,6 +29,7 @@ startCompute(join(here, 'worker.js'), settings.WORKERS, (error) =>
   log.error({ err: error }, 'a thread failed'),
 )
 
+useMadeBefore(join(here, 'examples'))
 startHousekeeping((error) => log.warn({ err: error }, 'tidying up failed'))
 startMakingExamples((error) => log.warn({ err: error }, 'the examples were not made ahead'))
 

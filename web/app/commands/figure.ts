@@ -33,7 +33,11 @@ export const LAYERS: readonly { key: Switch; label: string; press: string }[] = 
   { key: 'reactions', label: 'Reactions', press: 'r' },
 ]
 
-export const toggleLayer = (c: FigureContext, key: Switch) => show(c, { [key]: !shown(c)[key] })
+export const toggleLayer = (c: FigureContext, key: Switch) => {
+  const on = !shown(c)[key]
+  // reactions of one case beside the envelope of many would belong to neither
+  show(c, { [key]: on, ...(key === 'envelope' && { reactions: !on }) })
+}
 
 export const DIAGRAM_NAMES: Record<DiagramKey, string> = { N: 'Axial force', V: 'Shear', M: 'Bending moment' }
 
@@ -97,7 +101,7 @@ export const FIGURE_COMMANDS: readonly CommandGroup<FigureContext>[] = [
       ...DIAGRAM_LAYERS.map((l): Command<FigureContext> => ({
         key: l.press,
         name: DIAGRAM_LAYER_NAMES[l.key] ?? l.label,
-        when: (c) => isTruss(c) === l.truss,
+        when: (c) => isTruss(c) === l.truss && (l.key !== 'envelope' || c.part === 'results'),
         run: (c) => toggleLayer(c, l.key),
       })),
       { key: 'y', name: 'Deflected shape', run: toggleDeflected },

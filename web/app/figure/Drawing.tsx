@@ -2,7 +2,7 @@ import { thing, type Structure } from '@viga/core'
 import type { Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
 import { onScreen, type View } from '@viga/drawing/view'
-import { lazy, memo, Suspense, type ComponentProps } from 'react'
+import { lazy, memo, Suspense } from 'react'
 import { useSheet } from '../sheet/context'
 import { useReducedMotion } from '../widgets/reduced-motion'
 import type { Overlay } from './Figure'
@@ -74,15 +74,12 @@ export function Drawing({
         >
           {drawing && <Grid view={view} grid={grid} si={si} step={gestures.step} />}
           {scene && (
-            <g display={rest ? 'none' : undefined}>
-              <Marks
-                large={seen.large}
-                groups={(rest ?? scene).groups}
-                labels={(rest ?? scene).labels}
-                lit={lit}
-                swinging={swinging && shown.deflected && !reducedMotion}
-              />
-            </g>
+            <Marks
+              drawn={drawn}
+              large={seen.large}
+              diagram={shown.diagram}
+              swinging={swinging && shown.deflected && !reducedMotion}
+            />
           )}
           {!rest && structure && !scene?.panels && !overlay.sceneOn && (
             <JointSpots structure={structure} view={view} lit={lit} />
@@ -103,9 +100,29 @@ export function Drawing({
   )
 }
 
-/** The marks of the scene; what swings has a path of its own for each member. */
-const Marks = ({ large, ...scene }: ComponentProps<typeof SceneView> & { large: boolean }) =>
-  large && !scene.swinging ? <LargeScene {...scene} /> : <SceneView {...scene} />
+interface MarksProps {
+  drawn: Drawn
+  large: boolean
+  diagram: Layers['diagram']
+  swinging: boolean
+}
+
+/**
+ * The marks of the scene, hidden while a canvas shows it dragged; what swings has a path of its own for each
+ * member.
+ */
+function Marks({ drawn: { scene, ahead, rest, lit }, large, diagram, swinging }: MarksProps) {
+  const { groups, labels } = rest ?? scene!
+  return (
+    <g display={rest ? 'none' : undefined}>
+      {large && !swinging ? (
+        <LargeScene {...{ groups, labels, lit, diagram, ahead }} />
+      ) : (
+        <SceneView {...{ groups, labels, lit, swinging }} />
+      )}
+    </g>
+  )
+}
 
 /** The person's own grid, or the crossings that the pointer snaps to. */
 const Grid = ({ grid, view, si, step }: Pick<Seen, 'grid' | 'view' | 'si'> & { step: number }) => (

@@ -86,7 +86,7 @@ export function useScene(args: Args) {
   )
   const notes = useMemo(() => notesOn?.(view), [notesOn, view])
   const [rest, setRest] = useState<Scene | null>(null)
-  const scene = useDrawnScene(sceneOn, {
+  const { scene, ahead } = useDrawnScene(sceneOn, {
     ...useLook(part),
     ...{ structure, view, display, loads, cases, notes, compared, byHand },
     layers: shown,
@@ -97,7 +97,7 @@ export function useScene(args: Args) {
   useBrowserLayout(() => {
     if (dragging !== (rest !== null)) setRest(dragging ? (scene ?? null) : null)
   }, [dragging, rest, scene])
-  return { scene, rest, lit: useLit(shown, solved?.solution), display }
+  return { scene, ahead, rest, lit: useLit(shown, solved?.solution), display }
 }
 
 /** How the problem asks for its results to be drawn. */

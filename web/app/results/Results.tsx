@@ -1,3 +1,4 @@
+import type { Solution } from '@viga/core'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { CaseChoice } from '../fields/CaseChoice'
@@ -30,7 +31,9 @@ const VIEWS = {
   growth: later<Solved>(async () => (await import('./growth/Growth')).default, meanwhile),
   export: later<Solved>(async () => (await import('./export/Export')).default, meanwhile),
 }
-if (import.meta.env.SSR) await fetchAll(...Object.values(VIEWS))
+/** What the Figure draws an envelope from, whatever view stands beside it; fetched when one is asked for. */
+const Curves = later<{ solution: Solution }>(async () => (await import('./envelope/Curves')).default)
+if (import.meta.env.SSR) await fetchAll(Curves, ...Object.values(VIEWS))
 
 const ShownView = ({ view, ...solved }: Solved & { view: keyof typeof VIEWS }) => {
   const Shown = VIEWS[view]
@@ -50,6 +53,7 @@ export function Results() {
   const view = viewOf(name)
   const store = useSheetStore()
   const solution = solved?.solution
+  const enveloped = useSheet((s) => s.shown.results.envelope ?? false)
   useEffect(() => {
     if (solution && !isQuick(solution, actionsOf(solution)))
       return quietly(() => makeReady('envelope', store))
@@ -70,6 +74,7 @@ export function Results() {
         ) : (
           <>
             <SignsLine />
+            {enveloped && <Curves solution={solved.solution} />}
             {!OF_ALL.includes(view) && <CaseChoice />}
             {view === 'overview' ? (
               // what is there at once answers at once: a part that may wait is brought to life later
@@ -91,11 +96,12 @@ export function Results() {
 /** What a view needs is on its way before the press: its script, and what takes long to make. */
 function makeReady(key: ResultViewKey, store: SheetStore) {
   if (key !== 'overview') fetchAhead(VIEWS[key])
-  if (key === 'envelope')
-    void import('./envelope/ask').then(
-      ({ askAhead }) => askAhead(store),
-      () => {}, // the view fetches it again
-    )
+  if (key !== 'envelope') return
+  fetchAhead(Curves)
+  void import('./envelope/ask').then(
+    ({ askAhead }) => askAhead(store),
+    () => {}, // the view fetches it again
+  )
 }
 
 function ResultViews({ at, base }: { at: ResultViewKey; base: string }) {

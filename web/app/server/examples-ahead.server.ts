@@ -1,10 +1,10 @@
-import type { Problem } from '@viga/core'
 import type { RowDataPacket } from 'mysql2/promise'
 import { isBusy } from './busy.server'
-import { once } from './compute/pool.server'
+import { compute, once } from './compute/pool.server'
 import { query } from './database.server'
-import { keyOf, made } from './made.server'
+import { isMadeBefore } from './made-before.server'
 import { HOUSE } from './people/person'
+import { workingsOf } from './reports'
 
 /** Time from the start of the server to the first, and the pause before each, ms. */
 const FIRST = 1_000
@@ -13,26 +13,22 @@ const PAUSE = 100
 const MOST = 24
 
 /**
- * Makes the workings of the house's examples as PDF and keeps them: everybody opens these, and the thread
- * that makes reports is warm when the first person asks for their own.
+ * Makes the workings of the house's examples as PDF, those that were not made with the build, and keeps them:
+ * everybody opens these, and the thread that makes reports is warm when the first person asks for their own.
  * @param pause waits for a moment in which nobody would wait for it
  */
 export async function makeExamples(pause: () => Promise<void>): Promise<void> {
-  const rows = await query<RowDataPacket & { id: string }>(
-    'SELECT id FROM problems WHERE owner = ? AND deleted_at IS NULL ORDER BY created_at DESC LIMIT ?',
+  const rows = await query<RowDataPacket & { document: string }>(
+    'SELECT document FROM problems WHERE owner = ? AND deleted_at IS NULL ORDER BY created_at DESC LIMIT ?',
     [HOUSE, MOST],
   )
-  for (const { id } of rows) {
-    await pause()
-    const asked = { form: 'pdf', caseId: null }
-    const { found, file } = await made(null, id, 'working', asked, AbortSignal.timeout(30_000))
-    // the page asks for the same by the name of its case
-    const { loadCases } = JSON.parse(found.document) as Problem
-    if (loadCases?.length)
-      await once(keyOf(found.document, 'working', { ...asked, caseId: loadCases[0].id }), () =>
-        Promise.resolve(file),
-      )
-  }
+  for (const { document } of rows)
+    for (const { asked, keys } of workingsOf(document)) {
+      if (isMadeBefore(keys[0])) continue
+      await pause()
+      const file = await compute('working', { document, ...asked }, AbortSignal.timeout(30_000))
+      for (const key of keys) await once(key, () => Promise.resolve(file))
+    }
 }
 
 /** Begins some time after the start, and goes on only in quiet moments. */

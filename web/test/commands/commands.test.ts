@@ -46,6 +46,19 @@ describe('the commands', () => {
     const page = { ...context, go: () => {}, help: () => {}, project: () => {} }
     expect(commandFor(PAGE_COMMANDS, press('z', { ctrlKey: true }), true, page)?.name).toBe('Undo')
   })
+  it('draw the envelope in the Results alone, in place of the reactions of one case', () => {
+    const store = sheet()
+    const at = (part: 'results' | 'check') =>
+      ({ store, part, figureKey: part, drawing: false, setDrawing() {}, refit() {} }) satisfies FigureContext
+    const envelope = (part: 'results' | 'check') => commandFor(FIGURE_COMMANDS, press('e'), false, at(part))
+    expect(envelope('check')).toBeUndefined()
+    const results = () => store.getState().shown.results
+    const before = results()
+    envelope('results')!.run(at('results'))
+    expect(results()).toEqual({ ...before, envelope: true, reactions: false })
+    envelope('results')!.run(at('results'))
+    expect(results()).toEqual({ ...before, envelope: false, reactions: true })
+  })
   it('work on the selection, and not without one', () => {
     const store = sheet()
     expect(commandFor(SELECTION_COMMANDS, press('x'), false, { store })).toBeUndefined()

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { createSolver, displayOf, working, type Problem } from '@viga/core'
 import { firstView, layersOf } from '@viga/drawing/figure-file'
-import { sceneOf } from '../../app/figure/drawn-scene'
+import { aheadOf, sceneOf } from '../../app/figure/drawn-scene'
 
 /** A row of so many members on supports, one load. */
 function row(count: number): Problem {
@@ -68,5 +68,42 @@ describe('drawings that are kept', () => {
     const of = input(5)
     expect(sceneOf(of)).not.toBe(sceneOf(of))
     expect(sceneOf(of)).toEqual(sceneOf(of))
+  })
+})
+
+describe('the other diagrams of a drawing', () => {
+  const withDiagram = (of: ReturnType<typeof input>, diagram: 'N' | 'V' | 'M' | null) => ({
+    ...of,
+    layers: { ...of.layers, diagram },
+  })
+
+  it('are those that were drawn before', () => {
+    const of = input(401)
+    expect(aheadOf(of)).toEqual([])
+    sceneOf(of)
+    const V = sceneOf(withDiagram(of, 'V'))
+    expect(aheadOf(of)).toEqual([{ diagram: 'V', groups: V.groups }])
+    expect(aheadOf(withDiagram(of, 'V')).map((a) => a.diagram)).toEqual(['M'])
+    expect(aheadOf(withDiagram(of, 'N')).map((a) => a.diagram)).toEqual(['V', 'M'])
+    expect(aheadOf(of)[0].groups).toBe(V.groups)
+  })
+
+  it('are the same whether a layer was never chosen or is off', () => {
+    const of = input(401)
+    const first = sceneOf(of)
+    const told = { ...of, layers: { ...of.layers, all: false, zeros: undefined } }
+    expect(sceneOf(told)).toBe(first)
+    sceneOf(withDiagram(told, 'V'))
+    expect(aheadOf(of).map((a) => a.diagram)).toEqual(['V'])
+  })
+
+  it('are none of another view, of another result, and none without a diagram', () => {
+    const of = input(401)
+    sceneOf(withDiagram(of, 'V'))
+    sceneOf(withDiagram(of, null))
+    expect(aheadOf(of)).toHaveLength(1)
+    expect(aheadOf({ ...of, view: { ...of.view, ox: of.view.ox + 1 } })).toEqual([])
+    expect(aheadOf({ ...of, solved: { ...of.solved } })).toEqual([])
+    expect(aheadOf({ ...of, layers: { ...of.layers, deflected: true } })).toEqual([])
   })
 })

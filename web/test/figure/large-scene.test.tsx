@@ -81,6 +81,43 @@ describe('another drawing of many members', () => {
   })
 })
 
+describe('another diagram of many members', () => {
+  const other: Group[] = diagrams.map((g, i) => ({ ...g, marks: [line(vec(i, 2), vec(i, 5), 'ink', 1.35)] }))
+  const ofM = [...diagrams, ...members]
+  const ofV = [...other, ...members]
+  const drawn = (diagram: 'M' | 'V') => (
+    <svg>
+      <LargeScene
+        groups={diagram === 'M' ? ofM : ofV}
+        labels={[label]}
+        lit={new Set()}
+        diagram={diagram}
+        ahead={[diagram === 'M' ? { diagram: 'V', groups: ofV } : { diagram: 'M', groups: ofM }]}
+      />
+    </svg>
+  )
+  const first = (g: Element) => g.querySelector('path')!.getAttribute('d')!.slice(0, 8)
+
+  it('lies ready unseen and is shown with the same elements', () => {
+    const { container: c, rerender } = render(drawn('M'))
+    const seen = () => [...c.querySelectorAll('[data-diagram]')]
+    const unseen = () => [...c.querySelectorAll('.unseen')]
+    expect(seen().map(first)).toEqual(['M0 1L0 8'])
+    expect(unseen().map(first)).toEqual(['M0 2L0 5'])
+    const [M, V] = [seen()[0], unseen()[0]]
+    rerender(drawn('V'))
+    expect(seen()).toEqual([V])
+    expect(unseen()).toEqual([M])
+    expect([first(M), first(V)]).toEqual(['M0 1L0 8', 'M0 2L0 5'])
+  })
+
+  it('is drawn once, below the members', () => {
+    const c = render(drawn('M')).container
+    const paths = [...c.querySelectorAll('path:not(.hit)')].map((p) => p.getAttribute('d')!.slice(0, 8))
+    expect(paths).toEqual(['M0 2L0 5', 'M0 1L0 8', 'M0 0L0 9'])
+  })
+})
+
 describe('what is under the pointer', () => {
   const { structure } = solved(demo[0][1])
   const view = fit(structure.nodes, 700, 600, { left: 80, right: 80, top: 80, bottom: 80 })

@@ -15,13 +15,22 @@ function written(write: (doc: Doc) => void): string {
   return said.join(' ')
 }
 
-/** Every glyph with the place where it stands, from text operators whose widths are those of the face. */
+/** The height of the page, points. */
+const TALL = 841.89
+
+/**
+ * Every glyph with the place where it stands, from the top of the page down, from text operators whose widths
+ * are those of the face. Letters stand upright on a page that runs downwards: turned over each, or with the
+ * page turned over for them.
+ */
 function glyphs(operators: string, widths: (glyph: string) => number, size: number) {
   const out: [glyph: string, x: number, y: number][] = []
   let [x, y] = [NaN, NaN]
-  for (const [, tx, ty, array] of operators.matchAll(/1 0 0 1 (\S+) (\S+) Tm|\[(.*?)\] TJ/g)) {
-    if (tx !== undefined) [x, y] = [Number(tx), Number(ty)]
-    else
+  for (const [, up, tx, ty, array] of operators.matchAll(/1 0 0 (-?1) (\S+) (\S+) Tm|\[(.*?)\] TJ/g)) {
+    if (tx !== undefined) {
+      expect(operators.includes(`1 0 0 -1 0 ${TALL} cm`)).toBe(up === '1')
+      ;[x, y] = [Number(tx), up === '1' ? TALL - Number(ty) : Number(ty)]
+    } else
       for (const [, hex, back] of array.matchAll(/<([0-9a-f]+)>|(-?[\d.]+)/g))
         if (back !== undefined) x -= (Number(back) * size) / 1000
         else
@@ -63,7 +72,7 @@ describe('text on paper', () => {
 
   it('leaves the colour of what follows as it was, and nothing for no text', () => {
     const said = written((doc) => setText(doc, 'N', 'serif', 10, '#9a5b2e', 0, 0))
-    expect(said).toMatch(/^q .*0\.603922 0\.356863 0\.180392 rg .* Q$/)
+    expect(said).toMatch(/^q .*0\.604 0\.357 0\.18 rg .* Q$/)
     expect(written((doc) => setText(doc, '', 'serif', 10, '#9a5b2e', 0, 0))).toBe('')
   })
 

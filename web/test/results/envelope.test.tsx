@@ -38,6 +38,7 @@ describe('the envelope of many cases', () => {
     await screen.findByRole('checkbox', { name: 'C149' })
     const members = await screen.findByRole('region', { name: 'Members' })
     expect(members.textContent).toContain('C149')
+    await expect.poll(() => store.getState().curves).not.toBeNull()
     const { curves, outcome } = store.getState()
     if (outcome.stage !== 'solved') throw new Error('it is solved')
     expect(curves!.solution).toBe(outcome.solution)
@@ -46,7 +47,7 @@ describe('the envelope of many cases', () => {
     const without = await screen.findByRole('region', { name: 'Members' })
     expect(without.textContent).toContain('C148')
     expect(without.textContent).not.toContain('C149')
-    expect(store.getState().curves!.envelope.by).not.toContain('C149')
+    await expect.poll(() => store.getState().curves?.envelope.by).not.toContain('C149')
   })
 
   it('follows the diagram that the Figure shows', async () => {
@@ -54,6 +55,19 @@ describe('the envelope of many cases', () => {
     await screen.findByRole('region', { name: 'Members' })
     act(() => store.getState().show('results', { diagram: 'V' }))
     await expect.poll(() => store.getState().curves?.envelope.key).toBe('V')
+  })
+
+  it.each([
+    ['at once', palmHouse],
+    ['by and by', many],
+  ])('is drawn beside any view while its layer is on, %s', async (_, problem) => {
+    const { store } = results(problem, '')
+    await screen.findByRole('region', { name: 'Reactions' })
+    expect(store.getState().curves).toBeNull()
+    act(() => store.getState().show('results', { envelope: true, diagram: 'V' }))
+    await expect.poll(() => store.getState().curves?.envelope.key).toBe('V')
+    act(() => store.getState().show('results', { envelope: false }))
+    expect(store.getState().curves).toBeNull()
   })
 
   it('is a table too, whole when it is there', async () => {
@@ -74,7 +88,7 @@ describe('what is made of many cases', () => {
     const [ahead] = ask.mock.results
     await user.click(screen.getByRole('link', { name: 'Envelope' }))
     await screen.findByRole('region', { name: 'Members' })
-    expect(store.getState().curves!.envelope).toBe(await ahead.value)
+    await expect.poll(() => store.getState().curves?.envelope).toBe(await ahead.value)
   })
 
   it('keeps the last few of what was asked for', async () => {

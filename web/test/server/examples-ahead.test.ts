@@ -36,7 +36,7 @@ it('workings of the examples are made in quiet moments, and are there when they 
   const pause = vi.fn(() => Promise.resolve())
   await makeExamples(pause)
   const made = job.mock.calls.length
-  expect(made).toBeGreaterThanOrEqual(16)
+  expect(made).toBeGreaterThanOrEqual(50) // of the cases and combinations of sixteen examples
   expect(pause).toHaveBeenCalledTimes(made)
   const asked = async (id: string, caseId: string | null) => {
     const file = await madeOf(HOME, id, 'working', { form: 'pdf', caseId }, AbortSignal.timeout(5_000))
@@ -45,6 +45,8 @@ it('workings of the examples are made in quiet moments, and are there when they 
   // the page asks by the name of the case that it shows
   expect(await asked(palm, 'G')).toBe(await asked(palm, null))
   expect(await asked(fern, 'D')).toBe(await asked(fern, null))
+  // each case and combination has its own
+  expect(await asked(palm, 'U1')).not.toBe(await asked(palm, 'G'))
   expect(job).toHaveBeenCalledTimes(made)
   await asked(palm, 'another')
   expect(job).toHaveBeenCalledTimes(made + 1)

@@ -1,9 +1,8 @@
 import LinearProgress from '@mui/material/LinearProgress'
-import type { ResultTable, Solution } from '@viga/core'
+import type { ResultTable } from '@viga/core'
 import { useEffect, useMemo } from 'react'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { Block } from '../../widgets/Block'
-import { useBrowserLayout } from '../../widgets/after-paint'
 import { Tick } from '../../widgets/Tick'
 import { actionsOf, useSigns, type Solved } from '../solved'
 import { WideBlock } from '../WideBlock'
@@ -33,7 +32,6 @@ export default function Envelope({ solution }: Solved) {
     return () => show('results', { envelope: false, reactions, all })
   }, [store])
   const actions = useMemo(() => chosenOf(solution, chosen), [solution, chosen])
-  useCurvesOn(solution, actions)
   const ask = useMemo(() => tablesAsked(display, signs), [display, signs])
   const tables = useEnvelope('tables', solution, actions, ask)
   const toggle = (id: string) => {
@@ -78,16 +76,3 @@ const Extremes = ({ tables: [members, reactions] }: { tables: readonly ResultTab
     </WideBlock>
   </>
 )
-
-/** Hands the Figure the curves of the diagram it shows. */
-function useCurvesOn(solution: Solution, actions: ReturnType<typeof actionsOf>) {
-  const store = useSheetStore()
-  const key = useSheet((s) => s.shown.results.diagram)
-  const ask = useMemo(() => (key ? { key } : null), [key])
-  const envelope = useEnvelope('curves', solution, actions, ask)
-  useBrowserLayout(
-    () => store.setState({ curves: envelope ? { solution, envelope } : null }),
-    [store, solution, envelope],
-  )
-  useEffect(() => () => store.setState({ curves: null }), [store])
-}
