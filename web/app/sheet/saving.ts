@@ -54,6 +54,8 @@ class Keeper {
   /** What the server has; what an earlier page left is compared with it once it has been found. */
   private kept: Problem
   private readonly remember: () => void
+  /** Resolves once what earlier pages left has been brought back. */
+  private readonly restored: Promise<boolean>
 
   constructor(
     private readonly store: SheetStore,
@@ -61,8 +63,9 @@ class Keeper {
   ) {
     this.id = store.getState().id
     this.kept = store.getState().problem
-    this.remember = drafting(store, place, () => this.kept)
-    void restore(store, place, this.kept).then((pending) => {
+    this.restored = restore(store, place, this.kept)
+    this.remember = drafting(store, place, () => this.kept, this.restored)
+    void this.restored.then((pending) => {
       if (this.ended) return
       store.setState({ restored: true })
       if (pending) this.plan(0)
@@ -177,6 +180,7 @@ class Keeper {
   /** The page goes on with the copy; edits that were made meanwhile go along as its draft. */
   private async goOn(copy: string, problem: Problem) {
     this.ended = true
+    await this.restored
     const { problem: now, drafts } = this.store.getState()
     if (now !== problem || Object.keys(drafts).length > 0)
       await draftPlace(copy)
@@ -190,13 +194,21 @@ class Keeper {
 /**
  * Writes what is not saved yet into this browser, one write at a time, the newest state each. `draftKept` of
  * the store says that the newest edit is on the disk.
+ * @param restored what earlier pages left in the same place is brought back: written over before that, it
+ *   would be lost, and this page's own edit be found there as one of an earlier page
  * @returns a function that has the state as it is now written
  */
-function drafting(store: SheetStore, place: DraftPlace, savedProblem: () => Problem): () => void {
+function drafting(
+  store: SheetStore,
+  place: DraftPlace,
+  savedProblem: () => Problem,
+  restored: Promise<unknown>,
+): () => void {
   let writing = false
   let asked = false
   const write = async () => {
     writing = true
+    await restored
     while (asked) {
       asked = false
       const { problem, revision, drafts } = store.getState()

@@ -192,6 +192,27 @@ describe('what is kept in this browser', () => {
     store.getState().undo()
     expect(store.getState().problem.title).toBe('left')
   })
+  it('is not written over, nor found as what an earlier page left, while that is still looked for', async () => {
+    let look = () => {}
+    const where = place(draft('left'))
+    const { found } = where
+    where.found = async () => {
+      await new Promise<void>((resolve) => (look = resolve))
+      return { ...(await found()), own: where.kept! }
+    }
+    replies = [{ status: 0 }]
+    const store = open()
+    keepSaved(store, where)
+    store.getState().edit('title', rename('now'))
+    await vi.advanceTimersByTimeAsync(200)
+    await where.finish()
+    expect(where.kept?.problem.title).toBe('left')
+    look()
+    await vi.advanceTimersByTimeAsync(0)
+    await where.finish()
+    expect(where.kept?.problem.title).toBe('now')
+    expect(store.getState().past.map((s) => s.problem.title)).toEqual([newProblem().title, 'now', 'left'])
+  })
   it('is forgotten when it arrived after all', async () => {
     const where = place(draft('typed'))
     const store = await keeping(where, { ...newProblem(), title: 'typed' }, 2)
