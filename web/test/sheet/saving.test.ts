@@ -192,7 +192,7 @@ describe('what is kept in this browser', () => {
     store.getState().undo()
     expect(store.getState().problem.title).toBe('left')
   })
-  it('is not written over, nor found as what an earlier page left, while that is still looked for', async () => {
+  it('waits for what an earlier page left: neither written over it nor taken for it', async () => {
     let look = () => {}
     const where = place(draft('left'))
     const { found } = where

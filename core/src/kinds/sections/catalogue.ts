@@ -1,5 +1,5 @@
-import { MORE_SERIES } from './more-series.js'
-import { SERIES, type Series } from './series.js'
+import type { Series } from './series/form.js'
+import { SERIES } from './series/series.js'
 import { shapeProperties, type SectionProperties } from './shapes.js'
 
 /**
@@ -14,15 +14,13 @@ export interface RolledShape extends SectionProperties {
   sides: Record<string, number>
 }
 
-const ALL: readonly Series[] = [...SERIES, ...MORE_SERIES]
-
 const METRES = { mm: 1e-3, in: 0.0254 }
 
 /**
  * All rolled shapes, series by series, each in the standard's order. Worked out once, when first asked for.
  */
 export const rolledShapes: () => readonly RolledShape[] = once(() =>
-  ALL.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))),
+  SERIES.flatMap((series) => rowsOf(series).map((row) => shapeOf(series, row))),
 )
 
 const byKey = once(() => {
@@ -49,7 +47,7 @@ export function searchRolled(typed: string, limit = 60): RolledShape[] {
 /** Up to two sizes of the same series on either side of a designation that is not there. */
 export function nearRolled(designation: string): RolledShape[] {
   const key = plainKey(designation)
-  const series = ALL.filter((s) => key.startsWith(s.name)).sort((a, b) => b.name.length - a.name.length)[0]
+  const series = SERIES.filter((s) => key.startsWith(s.name)).sort((a, b) => b.name.length - a.name.length)[0]
   if (!series) return []
   const size = (k: string) =>
     (k.slice(series.name.length).match(/[\d.]+/g) ?? []).reduce((sum, n, i) => sum + Number(n) / 1000 ** i, 0)

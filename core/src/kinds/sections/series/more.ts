@@ -1,11 +1,11 @@
-import type { Series } from './series.js'
+import type { Series } from './form.js'
 
 /**
- * Hollow sections, channels and angles beside the first ten series. American hollow sections: the wall is the
+ * Further hollow sections, channels and angles. American hollow sections: the wall is the
  * design thickness, 0.93 of the nominal one; outer corner radius twice the wall, inner once. American
  * channels and angles: fillets are left out, the flanges of channels have their mean thickness.
  */
-export const MORE_SERIES: readonly Series[] = [
+export const MORE: readonly Series[] = [
   {
     name: 'RHS',
     title: 'European rectangular hollow sections',
