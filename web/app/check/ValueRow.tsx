@@ -20,6 +20,7 @@ import { targetOf } from '../sheet/targets'
 import { RemoveButton } from '../widgets/Block'
 import { VerdictSign } from '../widgets/VerdictSign'
 import { AnswerName } from './AnswerName'
+import { caseOf } from './case-of'
 import { reaches, useShows } from './shows'
 import { signOf, WORDS, type JudgedAnswer } from './verdicts'
 
@@ -52,7 +53,9 @@ export function ValueRow({ place, judged, listed, on, onOpen }: Props) {
       onFocus={() => {
         onOpen(answer?.id ?? null)
         row.onFocus()
-        if (place.case !== undefined) store.getState().chooseAction(place.case)
+        const { problem, chooseAction } = store.getState()
+        const shown = caseOf(problem, place)
+        if (shown !== undefined) chooseAction(shown)
       }}
     >
       <td title={answer?.note}>

@@ -11,6 +11,7 @@ import {
 import { memberLine, onScreen, type View } from '@viga/drawing/view'
 import { plus, textWidth, vec, type Vec } from '@viga/drawing/marks'
 import { again, ring, type LabelRequest } from '@viga/drawing/label-placement'
+import { caseOf } from './case-of'
 import { signOf, type JudgedAnswer } from './verdicts'
 
 /**
@@ -24,9 +25,8 @@ export function checkNotes(
   actionId: string | null,
   view: View,
 ): LabelRequest[] {
-  const first = problem.loadCases?.[0]?.id
   return all
-    .filter(({ answer }) => (answer.case ?? first) === actionId && answer.quantity !== 'stiffness')
+    .filter(({ answer }) => actionId !== null && caseOf(problem, answer) === actionId)
     .flatMap(({ answer: a, verdict: v }): LabelRequest[] => {
       const node = s.nodes.find((n) => n.id === a.node)
       const member = s.members.find((m) => m.id === a.member)

@@ -109,3 +109,32 @@ describe('what is shown of the answer', () => {
     expect(screen.queryByText('12.00')).toBeNull()
   })
 })
+
+describe('the case on the Figure', () => {
+  const cases: Problem = {
+    ...loaded,
+    loadCases: [...loaded.loadCases!, { id: 'W', loads: [{ type: 'nodal', node: 'B', fy: -2 }] }],
+  }
+  const reaction = (id: string, value: number, ofCase?: string) => ({
+    id,
+    quantity: 'reaction' as const,
+    node: 'A',
+    component: 'y' as const,
+    value,
+    ...(ofCase === undefined ? {} : { case: ofCase }),
+  })
+  it('is that of the first value where none is of the case shown before', () => {
+    expect(check({ ...cases, answers: [reaction('a', 1, 'W')] }).store.getState().actionId).toBe('W')
+    const mixed = { ...cases, answers: [reaction('a', 1, 'W'), reaction('b', 12)] }
+    expect(check(mixed).store.getState().actionId).toBe('G')
+    expect(check(cases).store.getState().actionId).toBe('G')
+  })
+  it('follows the value that is gone to', async () => {
+    const { user, store } = check({ ...cases, answers: [reaction('a', 1, 'W'), reaction('b', 12)] })
+    const [ofWind, ofFirst] = screen.getAllByRole('textbox', { name: /^your value of A y/ })
+    await user.click(ofWind)
+    expect(store.getState().actionId).toBe('W')
+    await user.click(ofFirst)
+    expect(store.getState().actionId).toBe('G')
+  })
+})
