@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { address, block, expect, jointAt, newSheet, openCopy, ready, test } from './pages'
+import { address, block, expect, jointAt, newSheet, openCopy, ready, shelf, test } from './pages'
 
 test('results: reactions, values at a place, another case, the deflected shape', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'results')
@@ -22,6 +22,18 @@ test('results: reactions, values at a place, another case, the deflected shape',
   await page.getByLabel('place to read').blur()
   await page.keyboard.press('y')
   await expect(page.locator('.figure-caption')).toContainText('times enlarged')
+})
+
+test('a key pressed while a problem is being opened from the Shelf leads to its part', async ({ page }) => {
+  await openCopy(page, /Open Palm house/, 'given')
+  await shelf(page)
+  await page
+    .getByRole('link', { name: /Open Palm house/ })
+    .first()
+    .click({ noWaitAfter: true })
+  await page.keyboard.press('3')
+  await expect(page.locator('[data-reaction="A"]')).toContainText('6.645')
+  await expect(page).toHaveURL(/\/results$/)
 })
 
 test('pointing at a row lights its member, pointing at the member its rows', async ({ page }) => {

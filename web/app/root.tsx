@@ -2,12 +2,15 @@ import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles'
 import { useEffect } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
+import { EarlyKeys, expectKeys } from './commands/early-keys'
 import { DropTarget } from './shelf/DropTarget'
 import { FIRST_FONTS } from './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
 import { schemeIn, useChosenScheme } from './theme/scheme'
 import { theme } from './theme/theme'
+
+if (!import.meta.env.SSR) expectKeys()
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { many, person } = context.access
@@ -62,6 +65,7 @@ export default function Root() {
     <StyledEngineProvider enableCssLayer>
       <ThemeProvider theme={theme} {...COLOURS_ARE_OURS}>
         <Outlet />
+        <EarlyKeys />
         <DropTarget />
       </ThemeProvider>
     </StyledEngineProvider>

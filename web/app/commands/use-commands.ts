@@ -1,9 +1,11 @@
 import { useEffect, useRef } from 'react'
-import { isOfField } from './typing'
 import { commandFor, type CommandGroup } from './command'
+import { takeEarlyKeys } from './early-keys'
+import { isOfField } from './typing'
 
 /**
- * Listens for the keys of some commands while the component is on the page.
+ * Listens for the keys of some commands while the component is on the page, and answers to those pressed
+ * while it was on its way.
  * @param context what the commands work on; the newest is used
  * @param on without it no key does anything
  */
@@ -14,12 +16,15 @@ export function useCommands<C>(groups: readonly CommandGroup<C>[], context: C, o
   })
   useEffect(() => {
     if (!on) return
-    const onKey = (e: KeyboardEvent) => {
+    const act = (e: KeyboardEvent): boolean => {
       const command = commandFor(groups, e, isOfField(e), latest.current)
-      if (!command) return
+      if (!command) return false
       e.preventDefault()
       command.run(latest.current)
+      return true
     }
+    const onKey = (e: KeyboardEvent) => void act(e)
+    takeEarlyKeys(act)
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [groups, on])
