@@ -36,6 +36,22 @@ test('a key pressed while a problem is being opened from the Shelf leads to its 
   await expect(page).toHaveURL(/\/results$/)
 })
 
+test('a key pressed before the scripts of a page have come leads to its part', async ({ page }) => {
+  const at = await openCopy(page, /Open Palm house/, 'given')
+  let letCome = () => {}
+  const held = new Promise<void>((resolve) => (letCome = resolve))
+  await page.route(/\/assets\/.*\.js/, async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto(`${address()}${at}/given`, { waitUntil: 'commit' })
+  await page.waitForFunction(() => 'keysBefore' in window)
+  await page.keyboard.press('3')
+  letCome()
+  await expect(page.locator('[data-reaction="A"]')).toContainText('6.645')
+  await expect(page).toHaveURL(/\/results$/)
+})
+
 test('pointing at a row lights its member, pointing at the member its rows', async ({ page }) => {
   await openCopy(page, /Open Palm house/, 'results')
   await expect(async () => {

@@ -3,6 +3,7 @@ import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import { isRouteErrorResponse, ServerRouter } from 'react-router'
 import type { AppLoadContext, EntryContext, HandleErrorFunction } from 'react-router'
+import { KEEP_KEYS } from './commands/keep-keys'
 import { InFlushes } from './server/in-flushes.server'
 
 /** Time that parts of a page which are still being made have, ms. */
@@ -35,6 +36,7 @@ export default function handleRequest(
       <ServerRouter context={router} url={request.url} nonce={nonce} />,
       {
         nonce,
+        bootstrapScriptContent: KEEP_KEYS,
         onShellReady: () => !whole && send(),
         onAllReady: () => {
           context.drawn?.()

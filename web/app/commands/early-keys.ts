@@ -1,25 +1,33 @@
 import { useEffect } from 'react'
-import { useNavigation } from 'react-router'
+import { useLocation, useNavigation } from 'react-router'
+import { keysBefore } from './keep-keys'
 import { isOfField } from './typing'
 
 /** Time after a page has come in which a late part of it still takes the keys pressed before, ms. */
 const KEPT = 1_000
-/** Time after the press of a link in which the page learns that another one is on its way, ms. */
-const NOTICED = 500
+/** A link within Viga; what is downloaded or opens elsewhere leaves the page as it is. */
+const LINK = 'a[href]:not([download], [target])'
+/** Limit on the time from the press of a link to the page it leads to, ms. */
+const AWAITED = 10_000
 
 /** Keys pressed while a page was on its way, the oldest first. */
 let keys: KeyboardEvent[] = []
 let underWay = false
 let followed = -Infinity
 
+const keep = (e: KeyboardEvent) => {
+  if (!isOfField(e)) keys.push(e)
+}
+
 /** Begins before any page listens: the first one, too, is on its way while its scripts are fetched. */
 export function expectKeys() {
   underWay = true
+  keysBefore().forEach(keep)
   window.addEventListener('click', (e) => {
-    if (e.target instanceof Element && e.target.closest('a[href]')) followed = e.timeStamp
+    if (e.target instanceof Element && e.target.closest(LINK)) followed = e.timeStamp
   })
   window.addEventListener('keydown', (e) => {
-    if ((underWay || e.timeStamp < followed + NOTICED) && !isOfField(e)) keys.push(e)
+    if (underWay || e.timeStamp < followed + AWAITED) keep(e)
   })
 }
 
@@ -36,11 +44,15 @@ export function takeEarlyKeys(act: (e: KeyboardEvent) => boolean): void {
 /** Keeps keys pressed between the press that opens a page and its arrival, for the page to answer to. */
 export function EarlyKeys(): null {
   const here = useNavigation().state === 'idle'
+  const { key } = useLocation()
   useEffect(() => {
     underWay = !here
     if (!here) return
-    const timer = setTimeout(() => (keys = []), KEPT)
+    followed = -Infinity
+    const came = performance.now()
+    // those pressed since then are for a next page
+    const timer = setTimeout(() => (keys = keys.filter((e) => e.timeStamp > came)), KEPT)
     return () => clearTimeout(timer)
-  }, [here])
+  }, [here, key])
   return null
 }

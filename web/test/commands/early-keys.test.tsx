@@ -4,9 +4,22 @@ import { createRoutesStub, Link, Outlet } from 'react-router'
 import { afterEach, expect, it, vi } from 'vitest'
 import type { CommandGroup } from '../../app/commands/command'
 import { EarlyKeys, expectKeys, takeEarlyKeys } from '../../app/commands/early-keys'
+import { KEEP_KEYS } from '../../app/commands/keep-keys'
 import { useCommands } from '../../app/commands/use-commands'
 
+// a key of before any script of the page had come
+new Function(KEEP_KEYS)()
+window.dispatchEvent(new KeyboardEvent('keydown', { key: 'b' }))
 expectKeys()
+
+it('a key pressed before the scripts have come acts with them, and keeping it has ended', () => {
+  window.dispatchEvent(new KeyboardEvent('keydown', { key: 'e' }))
+  const early: string[] = []
+  takeEarlyKeys((e) => (early.push(e.key), true))
+  expect(early).toEqual(['b', 'e'])
+  expect((window as { keysBefore?: KeyboardEvent[] } & Window).keysBefore).toHaveLength(1)
+})
+
 afterEach(() => void vi.useRealTimers())
 
 const said = vi.fn()
@@ -72,7 +85,7 @@ it('a key pressed while a page is on its way acts when it is there, once', async
 
 it('what nothing answered to is forgotten soon after the page has come', async () => {
   said.mockClear()
-  vi.useFakeTimers({ shouldAdvanceTime: true })
+  vi.useFakeTimers({ shouldAdvanceTime: true, toFake: ['setTimeout', 'clearTimeout'] })
   const user = userEvent.setup({ advanceTimers: (ms) => vi.advanceTimersByTime(ms) })
   const { arrive } = await pages()
   await user.click(screen.getByRole('link', { name: 'second' }))
