@@ -16,7 +16,7 @@ let underWay = false
 let followed = -Infinity
 
 const keep = (e: KeyboardEvent) => {
-  if (!isOfField(e)) keys.push(e)
+  if (!isOfField(e)) keys = [...keys, e]
 }
 
 /** Begins before any page listens: the first one, too, is on its way while its scripts are fetched. */
@@ -24,10 +24,10 @@ export function expectKeys() {
   underWay = true
   keysBefore().forEach(keep)
   window.addEventListener('click', (e) => {
-    if (e.target instanceof Element && e.target.closest(LINK)) followed = e.timeStamp
+    if (e.target instanceof Element && e.target.closest(LINK)) followed = performance.now()
   })
   window.addEventListener('keydown', (e) => {
-    if (underWay || e.timeStamp < followed + AWAITED) keep(e)
+    if (underWay || performance.now() < followed + AWAITED) keep(e)
   })
 }
 
@@ -49,9 +49,9 @@ export function EarlyKeys(): null {
     underWay = !here
     if (!here) return
     followed = -Infinity
-    const came = performance.now()
-    // those pressed since then are for a next page
-    const timer = setTimeout(() => (keys = keys.filter((e) => e.timeStamp > came)), KEPT)
+    // those pressed from now on are for a next page
+    const before = keys
+    const timer = setTimeout(() => (keys = keys.filter((e) => !before.includes(e))), KEPT)
     return () => clearTimeout(timer)
   }, [here, key])
   return null
