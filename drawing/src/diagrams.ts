@@ -134,6 +134,7 @@ export function drawDiagram(
     }
     const { edge, strokes } = outline(stretches, key, max, view.scale, at)
     const shape = polyline([l.a, ...edge, l.b])
+    if (!options.wordless) out.obstacles.push(...inTheWay(stretches, key, max, l, edge, at))
     if (options.second) {
       const line: Mark = {
         t: 'path',
@@ -157,7 +158,6 @@ export function drawDiagram(
       ],
     })
     if (options.wordless) return
-    out.obstacles.push(...inTheWay(stretches, key, max, l, edge, at))
     drawValues({ solution, member: i, course: courses[i], line: l, at, max, options, target, said }, out)
   })
   return out

@@ -17,6 +17,8 @@ import { envelopeShown } from '../src/envelope-diagram'
 import { figurePicture, firstView, layersOf, SHOWN } from '../src/figure-file'
 import { drawFreeBody } from '../src/free-body'
 import { PAPER_INKS } from '../src/inks'
+import { barrier, cut } from '../src/label-boxes'
+import { vec } from '../src/marks'
 import { drawScene, type SceneInput } from '../src/scene'
 import { pictureSvg } from '../src/svg'
 import { isLevelBeam } from '../src/together'
@@ -135,6 +137,21 @@ describe('a second result', () => {
     expect(first.marks.length).toBeGreaterThan(1)
     const deflected = scene(beam, ['deflected'], { compared: { solution, action: solution.cases[1] } })
     expect(deflected.groups.some((g) => g.key.startsWith('secondf'))).toBe(true)
+  })
+  it('keeps the values of the first off its lines', () => {
+    const portal = named('palm-house')
+    const solution = solved(portal)
+    const s = scene(portal, ['M'], { compared: { solution, action: solution.combinations[0] } })
+    const lines = s.groups
+      .filter((g) => g.key.startsWith('second'))
+      .flatMap((g) => g.marks.flatMap((m) => (m.t === 'path' ? [m.d] : [])))
+      .flatMap((d) => {
+        const points = [...d.matchAll(/([-\d.]+) ([-\d.]+)/g)].map(([, x, y]) => vec(Number(x), Number(y)))
+        return points.slice(1).map((b, i) => barrier({ a: points[i], b, half: 0.7 }))
+      })
+    expect(lines.length).toBeGreaterThan(20)
+    const struck = s.labels.filter((l) => lines.some((line) => cut(l.box, line, 0) > 0))
+    expect(struck.map((l) => l.mark.text)).toEqual([])
   })
 })
 

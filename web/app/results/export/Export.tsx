@@ -77,10 +77,16 @@ export default function Export({ action }: Solved) {
             PDF
           </a>
         </p>
-        <label className="export-line">
-          <Tick checked={captioned} onChange={() => setCaptioned(!captioned)} aria-label="with its caption" />
-          {' with its caption'}
-        </label>
+        <div className="envelope-of">
+          <label>
+            <Tick
+              checked={captioned}
+              onChange={() => setCaptioned(!captioned)}
+              aria-label="with its caption"
+            />
+            {' with its caption'}
+          </label>
+        </div>
       </Block>
       <Report base={base} action={action.id} />
       <Block title="Numbers">
