@@ -1,4 +1,4 @@
-import { displacementAt } from './equilibrium.js'
+import { displacementAt } from './at-node.js'
 import { courseOf } from './courses.js'
 import { extremes } from './extremes.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'

@@ -2,7 +2,7 @@ import type { Display } from '../document/display.js'
 import { thing, type ThingKey } from '../document/thing.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { courseOf } from './courses.js'
-import { displacementAt, reactionAt } from './equilibrium.js'
+import { displacementAt, reactionAt } from './at-node.js'
 import { extremes } from './extremes.js'
 
 /** One of two results, under one case. */

@@ -1,5 +1,5 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import { displacementAt, reactionAt } from './equilibrium.js'
+import { displacementAt, reactionAt } from './at-node.js'
 import { findExtremes, type ExtremeKey, type Range } from './extremes.js'
 import { offChord, readAlong, type Course } from '../analysis/course.js'
 import { coursesUnder } from './courses.js'

@@ -1,7 +1,8 @@
-import { sidesAt } from '../analysis/course.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { courseOf } from './courses.js'
+import { displacementAt, reactionAt } from './at-node.js'
+import { GAUSS, memberPlaces, nodePlaces } from './moved.js'
 
 /**
  * Global sums in N and N·m (moment about the origin), loads and reactions apart, so that the residual is
@@ -13,49 +14,6 @@ export interface Equilibrium {
   residual: { fx: number; fy: number; m: number }
   /** External work less strain energy, J. */
   energy: number
-}
-
-/** Global reaction x, y, rotation of a support, N and N·m, and in the support's own axes. */
-export function reactionAt(
-  solution: Solution,
-  action: ActionSolution,
-  node: number,
-): {
-  x: number
-  y: number
-  rotation: number
-  own: { x: number; y: number; rotation: number }
-  angle: number
-} {
-  const { of, angle } = solution.dofs
-  const [x, y, rotation] = COMPONENTS.map((_, c) =>
-    of[3 * node + c] < 0 ? 0 : action.reactions[of[3 * node + c]],
-  )
-  const turn = angle[node]
-  const own = { x, y, rotation }
-  if (turn === 0) return { x, y, rotation, own, angle: 0 }
-  return {
-    x: Math.cos(turn) * x - Math.sin(turn) * y,
-    y: Math.sin(turn) * x + Math.cos(turn) * y,
-    rotation,
-    own,
-    angle: turn,
-  }
-}
-
-/** Displacements of a node in global axes, m and rad; null where there is no such degree of freedom. */
-export function displacementAt(
-  solution: Solution,
-  action: ActionSolution,
-  node: number,
-): { x: number | null; y: number | null; rotation: number | null } {
-  const { of, angle } = solution.dofs
-  const [x, y, rotation] = COMPONENTS.map((_, c) =>
-    of[3 * node + c] < 0 ? null : action.D[of[3 * node + c]],
-  )
-  const turn = angle[node]
-  if (turn === 0 || x === null || y === null) return { x, y, rotation }
-  return { x: Math.cos(turn) * x - Math.sin(turn) * y, y: Math.sin(turn) * x + Math.cos(turn) * y, rotation }
 }
 
 /**
@@ -82,24 +40,14 @@ export function equilibrium(solution: Solution, action: ActionSolution): Equilib
     ),
   )
   for (const [i, a] of action.actions.members) {
-    const m = s.members[i]
-    const from = s.nodes[m.start]
-    const course = action.bent ? courseOf(solution, action, i) : undefined
-    const at = (x: number, fx: number, fy: number, couple: number) => {
-      const { u, v } = course ? sidesAt(course, x).left : { u: 0, v: 0 }
-      add(
-        loads,
-        from.x + m.cos * (x + u) - m.sin * v,
-        from.y + m.sin * (x + u) + m.cos * v,
-        m.cos * fx - m.sin * fy,
-        m.sin * fx + m.cos * fy,
-        couple,
-      )
-    }
+    const { cos, sin } = s.members[i]
+    const along = memberPlaces(solution, action, i)
+    const at = (x: number, fx: number, fy: number, couple: number) =>
+      add(loads, ...along(x), cos * fx - sin * fy, sin * fx + cos * fy, couple)
     for (const p of a.points) at(p.x, p.fx, p.fy, p.m)
     for (const t of a.spans) {
       const h = t.b - t.a
-      if (course) {
+      if (action.bent) {
         for (const [share, weight] of GAUSS) {
           const on = ([q0, q1]: [number, number]) => weight * h * (q0 + (q1 - q0) * share)
           at(t.a + share * h, on(t.p), on(t.q), on(t.c))
@@ -122,29 +70,6 @@ export function equilibrium(solution: Solution, action: ActionSolution): Equilib
     energy: action.bent ? NaN : externalWork(solution, action) - strainEnergy(solution, action),
   }
 }
-
-/** Where a node stands, m; in second order where it has moved to. */
-function nodePlaces(solution: Solution, action: ActionSolution): (node: number) => [number, number] {
-  const { nodes } = solution.structure
-  if (!action.bent) return (n) => [nodes[n].x, nodes[n].y]
-  return (n) => {
-    const d = displacementAt(solution, action, n)
-    return [nodes[n].x + (d.x ?? 0), nodes[n].y + (d.y ?? 0)]
-  }
-}
-
-/** Gauss–Legendre places and weights on [0, 1], for the lever arms of a load on a bent member. */
-const GAUSS = [
-  [0.5, 64 / 225],
-  ...[1, -1].flatMap((way) =>
-    (
-      [
-        [Math.sqrt(5 - 2 * Math.sqrt(10 / 7)) / 3, (322 + 13 * Math.sqrt(70)) / 1800],
-        [Math.sqrt(5 + 2 * Math.sqrt(10 / 7)) / 3, (322 - 13 * Math.sqrt(70)) / 1800],
-      ] as const
-    ).map(([at, weight]): [number, number] => [(1 + way * at) / 2, weight]),
-  ),
-] as const
 
 /** ½ (work of loads and settlements). */
 function externalWork(solution: Solution, action: ActionSolution): number {

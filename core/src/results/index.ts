@@ -1,4 +1,5 @@
-export { displacementAt, equilibrium, reactionAt, type Equilibrium } from './equilibrium.js'
+export { displacementAt, reactionAt } from './at-node.js'
+export { equilibrium, type Equilibrium } from './equilibrium.js'
 export { extremes, extremesOf, zeros, type Extreme, type ExtremeKey, type Range } from './extremes.js'
 export { courseOf, coursesOf, stations, type Station } from './courses.js'
 export {

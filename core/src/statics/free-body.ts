@@ -1,7 +1,8 @@
 import { sidesAt } from '../analysis/course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { courseOf } from '../results/courses.js'
-import { reactionAt } from '../results/equilibrium.js'
+import { reactionAt } from '../results/at-node.js'
+import { GAUSS, memberPlaces, nodePlaces, type At } from '../results/moved.js'
 
 /** A place in the plane of the structure, m. */
 export interface Place {
@@ -20,6 +21,8 @@ export interface BodyForce extends Place {
   fx: number
   fy: number
   m: number
+  /** In second order: the place to which the one it acts on has moved; moments are those of there. */
+  moved?: Place
   /** The ends of the stretch that a distributed load is spread over. */
   spread?: readonly [Place, Place]
   /** Of a cut: N, V, M of the member there, in its own sign convention. */
@@ -65,16 +68,28 @@ export function freeBody(solution: Solution, action: ActionSolution, part: Part)
 
 const isNothing = (f: Pick<BodyForce, 'fx' | 'fy' | 'm'>) => f.fx === 0 && f.fy === 0 && f.m === 0
 
+/** The place after the loading, where it counts. */
+const movedTo = (action: ActionSolution, [x, y]: At): Pick<BodyForce, 'moved'> =>
+  action.bent ? { moved: { x, y } } : {}
+
 /** The load and the reaction at a joint. */
 function jointForces(solution: Solution, action: ActionSolution, node: number): BodyForce[] {
   const { nodes, supports } = solution.structure
   const { id, x, y } = nodes[node]
   const [fx, fy, m] = action.actions.nodal.subarray(3 * node, 3 * node + 3)
-  const load: BodyForce = { kind: 'load', of: { node: id }, x, y, fx, fy, m }
+  const where = { x, y, ...movedTo(action, nodePlaces(solution, action)(node)) }
+  const load: BodyForce = { kind: 'load', of: { node: id }, ...where, fx, fy, m }
   const out = isNothing(load) ? [] : [load]
   if (!supports.some((p) => p.node === node)) return out
   const r = reactionAt(solution, action, node)
-  const reaction: BodyForce = { kind: 'reaction', of: { node: id }, x, y, fx: r.x, fy: r.y, m: r.rotation }
+  const reaction: BodyForce = {
+    kind: 'reaction',
+    of: { node: id },
+    ...where,
+    fx: r.x,
+    fy: r.y,
+    m: r.rotation,
+  }
   return isNothing(reaction) ? out : [...out, reaction]
 }
 
@@ -85,10 +100,12 @@ function loadsOn(solution: Solution, action: ActionSolution, { member, x0, x1 }:
   if (!actions) return []
   const from = solution.structure.nodes[m.start]
   const at = (x: number): Place => ({ x: from.x + m.cos * x, y: from.y + m.sin * x })
+  const along = memberPlaces(solution, action, member, false)
   const force = (x: number, px: number, py: number, couple: number): BodyForce => ({
     kind: 'load',
     of: { member: m.id },
     ...at(x),
+    ...movedTo(action, along(x)),
     fx: m.cos * px - m.sin * py,
     fy: m.sin * px + m.cos * py,
     m: couple,
@@ -110,9 +127,26 @@ function loadsOn(solution: Solution, action: ActionSolution, { member, x0, x1 }:
     const within = x >= a && x <= b
     const mid = within ? x : (a + b) / 2
     const couple = total(s.c) + (within ? 0 : lever(s.q) - py * (mid - a))
-    out.push({ ...force(mid, px, py, couple), spread: [at(a), at(b)] })
+    const resultant: BodyForce = { ...force(mid, px, py, couple), spread: [at(a), at(b)] }
+    if (resultant.moved) {
+      const parts = GAUSS.map(([share, weight]) => {
+        const x = a + share * (b - a)
+        const [p, q] = [s.p, s.q].map((l) => weight * (b - a) * value(l, x))
+        return { ...force(x, p, q, 0), m: weight * (b - a) * value(s.c, x) }
+      })
+      resultant.moved = centreOf(resultant, parts)
+    }
+    out.push(resultant)
   }
   return out.filter((f) => !isNothing(f))
+}
+
+/** Where a resultant stands on the bent shape: about there, its parts have no more moment than it has. */
+function centreOf({ fx, fy, m, moved }: BodyForce, parts: readonly BodyForce[]): Place {
+  const { x, y } = moved!
+  const over = parts.reduce((sum, p) => sum + p.m + (p.moved!.x - x) * p.fy - (p.moved!.y - y) * p.fx, -m)
+  const square = fx * fx + fy * fy
+  return square === 0 ? { x, y } : { x: x + (over * fy) / square, y: y - (over * fx) / square }
 }
 
 /** The forces at every place where the part was cut from the rest. */
@@ -132,7 +166,8 @@ function cutForces(solution: Solution, action: ActionSolution, { joints, pieces 
   members.forEach((m, i) => {
     for (const end of ['start', 'end'] as const) {
       if (!joints.has(m[end]) || reached.has(`${i} ${end}`)) continue
-      // the joint bears the opposite of what it does to the member
+      // the joint bears the opposite of what it does to the member, at its own place
+      const own = movedTo(action, nodePlaces(solution, action)(m[end]))
       const face = faceForce(
         solution,
         action,
@@ -140,7 +175,7 @@ function cutForces(solution: Solution, action: ActionSolution, { joints, pieces 
         end === 'start' ? 0 : m.length,
         end === 'start' ? 'after' : 'before',
       )
-      out.push({ ...face, fx: -face.fx, fy: -face.fy, m: -face.m })
+      out.push({ ...face, ...own, fx: -face.fx, fy: -face.fy, m: -face.m })
     }
   })
   return out.filter((f) => !isNothing(f))
@@ -167,6 +202,7 @@ function faceForce(
     of: { member: m.id },
     x: from.x + m.cos * x,
     y: from.y + m.sin * x,
+    ...movedTo(action, memberPlaces(solution, action, member, false)(x)),
     fx: m.cos * px - m.sin * py,
     fy: m.sin * px + m.cos * py,
     m: sign * M,
@@ -192,14 +228,18 @@ export interface Balance {
   fx: number
   fy: number
   m: number
-  /** The largest magnitude among force and moment terms: a sum is zero when it is small against these. */
+  /**
+   * The largest magnitude among force and moment terms: a sum is zero when it is small against these. In
+   * second order lever arms leave out what members shorten, so that ΣM closes less well.
+   */
   scale: { force: number; moment: number }
 }
 
 /** ΣFx, ΣFy and ΣM about a point. */
 export function balance(forces: readonly BodyForce[], about: Place): Balance {
   const terms = forces.map((force): Term => {
-    const [dx, dy] = [force.x - about.x, force.y - about.y]
+    const at = force.moved ?? force
+    const [dx, dy] = [at.x - about.x, at.y - about.y]
     return { force, fx: force.fx, fy: force.fy, m: force.m + dx * force.fy - dy * force.fx, dx, dy }
   })
   const sum = (pick: (t: Term) => number) => terms.reduce((total, t) => total + pick(t), 0)

@@ -1,5 +1,5 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import { reactionAt } from '../results/equilibrium.js'
+import { reactionAt } from '../results/at-node.js'
 
 /**
  * A truss member without force, and the joint and the rule that show it; no rule where only the numbers do.

@@ -126,6 +126,15 @@ describe('free bodies', () => {
     await user.click(screen.getByRole('button', { name: 'A joint' }))
     expect(await screen.findByRole('region', { name: 'Joint A' })).toBeTruthy()
   })
+  it('have their lever arms where a structure of second order has moved to', async () => {
+    const { user } = results(named('belvedere'), '/free-body')
+    const equation = (of: string) =>
+      screen.getByRole('region', { name: of }).querySelector('[data-equation="M"]')!.textContent
+    await screen.findByText(/equilibrium where it has moved to/)
+    expect(equation('The whole structure')).toMatch(/178\.0·4\.5\d\d.* = 0 kN·m$/)
+    await user.click(screen.getByRole('button', { name: 'A member' }))
+    expect(equation('Member AB')).toMatch(/ = 0 kN·m$/)
+  })
   it('of a section shows both faces, and says what is no place', async () => {
     const { user, store } = results(named('palm-house'), '/free-body')
     await user.click(await screen.findByRole('button', { name: 'A section' }))

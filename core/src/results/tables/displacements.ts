@@ -1,5 +1,5 @@
 import { thing } from '../../document/thing.js'
-import { displacementAt } from '../equilibrium.js'
+import { displacementAt } from '../at-node.js'
 import { displacementEnvelope } from '../envelope.js'
 import { cell, numbers, words, type ResultTable, type TableRow, type TableSource } from './table.js'
 

@@ -1,5 +1,5 @@
 import { thing } from '../../document/thing.js'
-import { reactionAt } from '../equilibrium.js'
+import { reactionAt } from '../at-node.js'
 import { reactionEnvelope } from '../envelope.js'
 import {
   cell,

@@ -4,6 +4,11 @@ import { Block } from '../../widgets/Block'
 
 /** A sum is zero when it is this small against its largest term. */
 const ROUNDING = 1e-9
+/**
+ * The same for moments in second order, which leaves out what members shorten: less than the last of the four
+ * figures that the terms are written with.
+ */
+const SHORTENED = 1e-4
 
 const KIND_WORDS: Record<BodyForce['kind'], string> = { load: 'load', reaction: 'reaction', cut: 'cut' }
 
@@ -38,7 +43,7 @@ export function BalanceBlock({
             <td>Sum</td>
             <td className="n">{force(balance.fx)}</td>
             <td className="n">{force(balance.fy)}</td>
-            <td className="n">{moment(balance.m)}</td>
+            <td className="n">{momentSum(balance, display)}</td>
           </tr>
         </tbody>
       </table>
@@ -62,8 +67,16 @@ export function BalanceBlock({
 }
 
 /** A number in shown units; what is small against the largest of its sum is 0. */
-const written = (v: number, scale: number, perSI: number) =>
-  Math.abs(v) <= ROUNDING * scale ? '0' : formatNumber(v * perSI)
+const written = (v: number, scale: number, perSI: number, small = ROUNDING) =>
+  Math.abs(v) <= small * scale ? '0' : formatNumber(v * perSI)
+
+const momentSum = ({ m, scale, terms }: Balance, { moment }: Display) =>
+  written(
+    m,
+    Math.max(scale.moment, 1e-300),
+    moment.perSI,
+    terms.some((t) => t.force.moved) ? SHORTENED : ROUNDING,
+  )
 
 function TermRow({
   term,
@@ -120,8 +133,8 @@ function MomentEquation({ balance, display }: { balance: Balance; display: Displ
   ])
   return (
     <p data-equation="M">
-      <i>ΣM</i> = {joined(terms.length ? terms : ['0'])} ={' '}
-      <b>{written(balance.m, scale.moment, moment.perSI)}</b> <span className="quiet">{moment.unit}</span>
+      <i>ΣM</i> = {joined(terms.length ? terms : ['0'])} = <b>{momentSum(balance, display)}</b>{' '}
+      <span className="quiet">{moment.unit}</span>
     </p>
   )
 }

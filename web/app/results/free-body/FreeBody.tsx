@@ -34,6 +34,12 @@ export default function FreeBody({ solution, action }: Solved) {
       ) : (
         <>
           <AboutLine />
+          {action.bent && (
+            <p className="prose quiet">
+              Second order: the structure is in equilibrium where it has moved to, so each force has its lever
+              arm there.
+            </p>
+          )}
           <BalanceBlock
             title={body.other ? 'Start part' : capital(body.name)}
             balance={balance(body.forces, point)}
