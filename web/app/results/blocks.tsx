@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { useDisplay } from '../sheet/context'
 import { Block } from '../widgets/Block'
 import { LitRow } from '../fields/LitRow'
-import { cleaned } from './numbers'
+import { cleaned, ROUNDING, SHORTENED } from './numbers'
 import type { Solved } from './solved'
 
 /** The small arrow beside a signed number: the way it acts. */
@@ -126,7 +126,10 @@ export function EquilibriumBlock({ solution, action }: Solved) {
   const extent = Math.max(...solution.structure.nodes.flatMap((n) => [Math.abs(n.x), Math.abs(n.y)]))
   const scale = Math.max(...rows.slice(0, 2).flatMap(([, a, b]) => [Math.abs(a), Math.abs(b)]))
   return (
-    <Block title="Equilibrium">
+    <Block
+      title="Equilibrium"
+      note={action.bent && <p className="quiet">Moments are those where the structure has moved to.</p>}
+    >
       <table className="t">
         <thead>
           <tr>
@@ -141,12 +144,13 @@ export function EquilibriumBlock({ solution, action }: Solved) {
           {rows.map(([name, a, b, shown]) => {
             const sum = a + b
             const size = Math.max(Math.abs(a), Math.abs(b), shown === display.moment ? scale * extent : scale)
-            const zero = Math.abs(sum) <= 1e-9 * size
+            const bent = action.bent && shown === display.moment
+            const zero = Math.abs(sum) <= (bent ? SHORTENED : ROUNDING) * size
             return (
               <tr key={name} data-sum={name}>
                 <td>{name}</td>
                 <td className="n">{Math.abs(a) <= 1e-12 * size ? '0' : formatNumber(a * shown.perSI)}</td>
-                <td className="n">{Math.abs(b) <= 1e-9 * size ? '0' : formatNumber(b * shown.perSI)}</td>
+                <td className="n">{Math.abs(b) <= ROUNDING * size ? '0' : formatNumber(b * shown.perSI)}</td>
                 <td className="ro">{shown.unit}</td>
                 <td className="n strong">{zero ? '0' : formatNumber(sum * shown.perSI)}</td>
               </tr>

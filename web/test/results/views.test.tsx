@@ -126,6 +126,19 @@ describe('free bodies', () => {
     await user.click(screen.getByRole('button', { name: 'A joint' }))
     expect(await screen.findByRole('region', { name: 'Joint A' })).toBeTruthy()
   })
+  it('and the sums of second order balance where the structure has moved to', async () => {
+    results(named('belvedere'), '/')
+    const sums = await screen.findByRole('region', { name: 'Equilibrium' })
+    const moments = sums.querySelector('[data-sum="of moments about 0, 0"]')!
+    expect([...moments.querySelectorAll('td')].map((c) => c.textContent.replace(/\s/g, ' '))).toEqual([
+      'of moments about 0, 0',
+      '−1 629',
+      '1 629',
+      'kN·m',
+      '0',
+    ])
+    expect(within(sums).getByText(/where the structure has moved to/)).toBeTruthy()
+  })
   it('have their lever arms where a structure of second order has moved to', async () => {
     const { user } = results(named('belvedere'), '/free-body')
     const equation = (of: string) =>

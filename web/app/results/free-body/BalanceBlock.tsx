@@ -1,14 +1,7 @@
 import { formatNumber, thing, type Balance, type BalanceTerm, type BodyForce, type Display } from '@viga/core'
 import { useRow } from '../../fields/rows'
 import { Block } from '../../widgets/Block'
-
-/** A sum is zero when it is this small against its largest term. */
-const ROUNDING = 1e-9
-/**
- * The same for moments in second order, which leaves out what members shorten: less than the last of the four
- * figures that the terms are written with.
- */
-const SHORTENED = 1e-4
+import { ROUNDING, SHORTENED } from '../numbers'
 
 const KIND_WORDS: Record<BodyForce['kind'], string> = { load: 'load', reaction: 'reaction', cut: 'cut' }
 
