@@ -134,19 +134,28 @@ function loadsOn(solution: Solution, action: ActionSolution, { member, x0, x1 }:
         const [p, q] = [s.p, s.q].map((l) => weight * (b - a) * value(l, x))
         return { ...force(x, p, q, 0), m: weight * (b - a) * value(s.c, x) }
       })
-      resultant.moved = centreOf(resultant, parts)
+      Object.assign(resultant, centred(resultant, parts, b - a))
     }
     out.push(resultant)
   }
   return out.filter((f) => !isNothing(f))
 }
 
-/** Where a resultant stands on the bent shape: about there, its parts have no more moment than it has. */
-function centreOf({ fx, fy, m, moved }: BodyForce, parts: readonly BodyForce[]): Place {
+/**
+ * A resultant on the bent shape: it stands where its parts have no more moment than it has, or has a couple
+ * where that is farther off than the stretch is long.
+ */
+function centred(
+  { fx, fy, m, moved }: BodyForce,
+  parts: readonly BodyForce[],
+  stretch: number,
+): Pick<BodyForce, 'm' | 'moved'> {
   const { x, y } = moved!
   const over = parts.reduce((sum, p) => sum + p.m + (p.moved!.x - x) * p.fy - (p.moved!.y - y) * p.fx, -m)
   const square = fx * fx + fy * fy
-  return square === 0 ? { x, y } : { x: x + (over * fy) / square, y: y - (over * fx) / square }
+  return Math.abs(over) > Math.sqrt(square) * stretch || square === 0
+    ? { m: m + over, moved }
+    : { m, moved: { x: x + (over * fy) / square, y: y - (over * fx) / square } }
 }
 
 /** The forces at every place where the part was cut from the rest. */
