@@ -10,6 +10,9 @@ export const demo = readdirSync(folder).map((f): [string, Problem] => [
   JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
 ])
 
+/** The demo problem whose file has this in its name. */
+export const named = (part: string): Problem => demo.find(([f]) => f.includes(part))![1]
+
 export function solved(problem: Problem): Solution {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('a demo problem is solved')

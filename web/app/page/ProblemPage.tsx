@@ -22,6 +22,7 @@ import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
 import { figureKeyOf } from '../sheet/figure-keys'
 import { createSheet } from '../sheet/store'
+import { useFirstOrder } from '../working/use-first-order'
 import { Divide } from './Divide'
 import { SaveAsFile } from './SaveAsFile'
 import { Gone, Unsent } from './Unkept'
@@ -163,9 +164,10 @@ function FigureBeside() {
   const check = useCheckOverlay(shown.part === 'check')
   const covered = useHeldBack()
   const warning = useWarning(part === 'results' && !covered)
+  const firstOrder = useFirstOrder(shown.part === 'working', shown.figureKey)
   const overlay = useMemo(
-    () => ({ covered, note: warning, ...check, ...asking, ...results, ...redrawn }),
-    [check, covered, warning, asking, results, redrawn],
+    () => ({ covered, note: warning, ...firstOrder, ...check, ...asking, ...results, ...redrawn }),
+    [check, covered, warning, firstOrder, asking, results, redrawn],
   )
   return <Figure {...shown} panels={PANELS} overlay={overlay} />
 }

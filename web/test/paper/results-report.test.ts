@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { keepPlace, type Problem } from '@viga/core'
 import { figureAs, resultsAs } from '../../app/server/results-out.server'
-import { demo } from '../demo'
-
-const named = (part: string): Problem => demo.find(([f]) => f.includes(part))![1]
+import { demo, named } from '../demo'
 
 describe('a report of results', () => {
   it.each(demo)('%s: every problem has one, as a PDF with its name', async (_, problem) => {

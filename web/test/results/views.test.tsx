@@ -4,10 +4,8 @@ import { describe, expect, it, vi } from 'vitest'
 import { keptPlaces, signsOf, type Problem } from '@viga/core'
 import { Results } from '../../app/results/Results'
 import { RESULT_VIEWS, viewOf } from '../../app/results/views'
-import { demo } from '../demo'
+import { named } from '../demo'
 import { inSheet } from '../in-sheet'
-
-const named = (part: string): Problem => demo.find(([f]) => f.includes(part))![1]
 
 /** The Results of a problem at one of their views. */
 function results(problem: Problem, at = '') {

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { displayOf, readAt, readEnvelope, setSigns, type Problem } from '@viga/core'
 import { bodyOf } from '../../app/sheet/free-body-of'
-import { demo, solved } from '../demo'
+import { named, solved } from '../demo'
 
-const named = (part: string): Problem => demo.find(([f]) => f.includes(part))![1]
 const read = (problem: Problem, member: string, x: number) => {
   const solution = solved(problem)
   const index = solution.structure.members.findIndex((m) => m.id === member)

@@ -6,11 +6,10 @@ import { ByHand } from '../../app/working/by-hand-view'
 import { OWN_VIEWS } from '../../app/working/own-views'
 import { fetchAll } from '../../app/widgets/later'
 import { Working } from '../../app/working/Working'
-import { demo } from '../demo'
+import { named } from '../demo'
 import { inSheet } from '../in-sheet'
 import { beam } from '../problems'
 
-const named = (part: string): Problem => demo.find(([f]) => f.includes(part))![1]
 const loaded: Problem = {
   ...beam,
   loadCases: [{ id: 'G', loads: [{ type: 'nodal', node: 'B', fy: -8 }] }],
