@@ -10,7 +10,6 @@ import { TextField } from '../fields/TextField'
 import { Unsolved } from '../fields/Unsolved'
 import { onGridKeys } from '../widgets/Block'
 import { fetchAll, later } from '../widgets/later'
-import { useCaseOfValues } from './case-of'
 import { ShowsChoice } from './Covered'
 import { ListChoice } from './ListChoice'
 import { listed, offered } from './lists'
@@ -29,7 +28,6 @@ if (import.meta.env.SSR) await fetchAll(Explained, DrawnByHand)
 
 /** Hand values against Viga's: a verdict beside each and on the Figure, and, where it differs, why. */
 export function Check() {
-  useCaseOfValues()
   const solved = useSolved()
   const answers = useSheet((s) => s.problem.answers)
   const rows = useVerdicts()

@@ -123,12 +123,6 @@ describe('the case on the Figure', () => {
     value,
     ...(ofCase === undefined ? {} : { case: ofCase }),
   })
-  it('is that of the first value where none is of the case shown before', () => {
-    expect(check({ ...cases, answers: [reaction('a', 1, 'W')] }).store.getState().actionId).toBe('W')
-    const mixed = { ...cases, answers: [reaction('a', 1, 'W'), reaction('b', 12)] }
-    expect(check(mixed).store.getState().actionId).toBe('G')
-    expect(check(cases).store.getState().actionId).toBe('G')
-  })
   it('follows the value that is gone to', async () => {
     const { user, store } = check({ ...cases, answers: [reaction('a', 1, 'W'), reaction('b', 12)] })
     const [ofWind, ofFirst] = screen.getAllByRole('textbox', { name: /^your value of A y/ })
