@@ -23,17 +23,3 @@ export function shownAngle(q: Quantity): string {
   const degrees = /^\s*([-+]?[\d.]+|\([^()]*\))\s*(?:deg|°)\s*$/.exec(q)
   return degrees ? `${degrees[1]}°` : q
 }
-
-/** Units as people write them, by the names that quantities know. */
-const COMMON: Record<string, string> = { t: 'tonf', tf: 'tonf', C: 'degC' }
-
-/**
- * Units under other names where they can mean one thing only: `12 t` and `12 tf` are tonnes of force, `20 C`
- * and `20 °C` a temperature. A symbol of such a name stays a symbol.
- */
-export const withCommonUnits = (text: string, symbols: Readonly<Record<string, unknown>> = {}): string =>
-  text
-    .replace(/°\s*([CF])(?![\p{L}\p{Nd}_'])/gu, 'deg$1')
-    .replace(/(?<![\p{L}\p{Nd}_'])(t|tf|C)(?![\p{L}\p{Nd}_'])/gu, (name) =>
-      Object.hasOwn(symbols, name) ? name : COMMON[name],
-    )

@@ -1,7 +1,9 @@
 import * as D from './dimension.js'
-import { commaHint, ExpressionError, isOp, tokens, type Token } from './tokens.js'
+import { dashIsProduct, unitByAlias } from './aliases.js'
+import { commaHint, ExpressionError, isOp, type Token } from './tokens.js'
 import { functions } from './functions.js'
-import { nearestUnit, unitByName } from './units.js'
+import { tokensOf } from './products.js'
+import { nearestUnit, unitByName, type Unit } from './units.js'
 import { plainValue, type Value } from './value.js'
 
 export { ExpressionError, isSymbolName } from './tokens.js'
@@ -14,9 +16,10 @@ export type Lookup = (name: string) => Value | undefined
 /**
  * Evaluates an expression such as `12*26 in`, `w*L^2/8` or `-(2 kN + 3 kN)`.
  *
- * Grammar, loosest first: sum, product, sign, unit after a number, power (to the right).
- * A unit right after a number belongs to that number; a fraction of two bare numbers before a unit is one
- * number (`1/2 in`).
+ * Grammar, loosest first: sum, product, sign, product without a sign, unit after a number, power (to the
+ * right). A unit right after a number belongs to that number; a fraction of two bare numbers before a unit is
+ * one number (`1/2 in`). Factors without a sign between them (`2L`, `wL²`, `2(a+b)`) are one factor, so that
+ * `EI/2L` is EI/(2L), as it is in print.
  * @param lookup values of the problem's symbols; may throw an ExpressionError of its own
  * @returns the value in SI with its dimension
  * @throws ExpressionError with the place in the text
@@ -34,21 +37,22 @@ class Evaluation {
     private readonly text: string,
     private readonly lookup: Lookup,
   ) {
-    this.list = tokens(text)
+    this.list = tokensOf(text, (name) => this.isSymbol(name))
   }
 
   /** The value of the whole text; anything left over is an error. */
   value(): Value {
     const value = this.sum()
     const rest = this.peek()
+    if (isOp(rest, ',')) {
+      this.refuseComma()
+      this.fail('A comma is not understood here; write the decimal sign as a point.', rest)
+    }
     if (rest.kind !== 'end')
       this.fail(
-        isOp(rest, ',')
-          ? (commaHint(this.list, this.at) ??
-              'A comma is not understood here; write the decimal sign as a point.')
-          : isOp(rest, ')')
-            ? 'A bracket is closed that was never opened.'
-            : `"${rest.text}" is not understood here.`,
+        isOp(rest, ')')
+          ? 'A bracket is closed that was never opened.'
+          : `"${rest.text}" is not understood here.`,
         rest,
       )
     if (!Number.isFinite(value.si))
@@ -60,12 +64,40 @@ class Evaluation {
     return this.list[Math.min(this.at + ahead, this.list.length - 1)]
   }
 
-  private fail(message: string, from: Token, to: Token = from): never {
-    throw new ExpressionError(message, from.start, Math.max(to.end, from.start))
+  private fail(message: string, from: Token, to: Token = from, repairs: readonly string[] = []): never {
+    throw new ExpressionError(message, from.start, Math.max(to.end, from.start), repairs)
+  }
+
+  /** The whole text with another text in place of some of its characters. */
+  private replaced(start: number, end: number, by: string): string {
+    return this.text.slice(0, start) + by + this.text.slice(end)
+  }
+
+  /** Refuses a comma here that stands in a number, with the number as it may have been meant. */
+  private refuseComma(): void {
+    const hint = commaHint(this.list, this.at)
+    if (!hint) return
+    const repairs = hint.written.map((w) => this.replaced(hint.start, hint.end, w))
+    this.fail(hint.message, this.peek(), this.peek(), repairs)
+  }
+
+  private isSymbol(name: string): boolean {
+    try {
+      return this.lookup(name) !== undefined
+    } catch (error) {
+      // a symbol without a value is a symbol all the same
+      if (error instanceof ExpressionError) return true
+      throw error
+    }
+  }
+
+  /** The unit of a name: one of the format, or an everyday one that is no symbol of the problem. */
+  private unit(name: string): Unit | undefined {
+    return unitByName(name) ?? (this.isSymbol(name) ? undefined : unitByAlias(name))
   }
 
   private isUnit(t: Token): boolean {
-    return t.kind === 'name' && !isOp(this.peek(), '(') && unitByName(t.text) !== undefined
+    return t.kind === 'name' && this.unit(t.text) !== undefined
   }
 
   private sum(): Value {
@@ -126,10 +158,84 @@ class Evaluation {
       this.depth--
       return t.text === '-' ? { ...v, si: -v.si } : v
     }
-    return this.withUnit()
+    return this.juxtaposed()
   }
 
-  /** A power, then the units that stand right after it: `12 in`, `4.1 in^2`, `1/2 in`, `3 kN m`. */
+  /** Factors without a sign between them: `2L`, `wL²`, `2(a+b)`, `3 kN L`. */
+  private juxtaposed(): Value {
+    const start = this.at
+    let value = this.withUnit()
+    while (this.beginsFactor(value)) {
+      this.refuseAmbiguity(start)
+      const factor = this.withUnit()
+      const dimension = D.multiply(value.dimension, factor.dimension)
+      value = {
+        si: value.si * factor.si,
+        dimension,
+        bare: D.equal(dimension, D.none),
+        turn: value.turn || factor.turn,
+      }
+    }
+    this.refuseLeftOver()
+    return value
+  }
+
+  /** Whether a symbol or a bracket comes next, or a unit after a plain value, which multiplies that value. */
+  private beginsFactor(before: Value): boolean {
+    const next = this.peek()
+    if (isOp(next, '(') || (before.bare && this.isUnit(next))) return true
+    return next.kind === 'name' && (this.isSymbol(next.text) || next.text === 'π' || next.text === 'pi')
+  }
+
+  /**
+   * Refuses what is read in two ways: `1/2 L`, `1/2L` (half of L, or one over 2L), `EI/2 L`.
+   * @param start the place of the first token of the factor after the fraction's stroke
+   */
+  private refuseAmbiguity(start: number): void {
+    const under = this.list[start]
+    const next = this.peek()
+    if (this.at !== start + 1 || under.kind !== 'number' || !isOp(this.list[start - 1], '/')) return
+    const over = this.list[start - 2]
+    const bareFraction = over?.kind === 'number' && !['/', '^'].includes(this.list[start - 3]?.text)
+    if (!bareFraction && under.end === next.start) return
+    let end = this.at
+    while (
+      this.list[end + 1].kind === 'name' ||
+      isOp(this.list[end + 1], '^') ||
+      (isOp(this.list[end], '^') && this.list[end + 1].kind === 'number')
+    )
+      end++
+    const last = this.list[end].end
+    const apart = this.text.slice(next.start, last)
+    const repairs = [
+      this.replaced(under.end, last, `*${apart}`),
+      this.replaced(under.start, last, `(${this.text.slice(under.start, last)})`),
+    ]
+    this.fail(
+      `This may be ${repairs[0]} or ${repairs[1]}: write which is meant.`,
+      under,
+      this.list[end],
+      repairs,
+    )
+  }
+
+  /** Refuses what stands right after a factor and neither multiplies it nor goes on. */
+  private refuseLeftOver(): void {
+    const next = this.peek()
+    if (next.kind === 'name' && !this.isUnit(next)) {
+      const near = nearestUnit(next.text)
+      this.fail(
+        `${next.text} is not a unit${near ? `; did you mean ${near}?` : ' or a symbol of this problem.'}`,
+        next,
+        next,
+        near ? [this.replaced(next.start, next.end, near)] : [],
+      )
+    }
+    if (next.kind === 'name' || next.kind === 'number')
+      this.fail(`Something is missing before ${next.text}: an operator such as * or +.`, next)
+  }
+
+  /** A power, then the units that stand right after it: `12 in`, `4.1 in^2`, `1/2 in`, `3 kN m`, `2 k-ft`. */
   private withUnit(): Value {
     const first = this.peek()
     let value: Value
@@ -155,19 +261,14 @@ class Evaluation {
           bare: false,
         }
       }
-    const next = this.peek()
-    if (next.kind === 'name' && !this.isUnit(next)) {
-      const near = this.lookup(next.text) === undefined ? nearestUnit(next.text) : undefined
-      if (this.lookup(next.text))
-        this.fail(`Write a * between ${this.list[this.at - 1].text} and ${next.text}.`, next)
-      this.fail(
-        `${next.text} is not a unit${near ? `; did you mean ${near}?` : ' or a symbol of this problem.'}`,
-        next,
-      )
-    }
-    if (next.kind === 'name' || next.kind === 'number' || isOp(next, '('))
-      this.fail(`Something is missing before ${next.text}: an operator such as * or +.`, next)
+    if (takesUnit && value.bare && this.beginsUnitUnderOne()) this.at++
     return value
+  }
+
+  /** Whether a unit under a stroke comes next, as it is printed after a number: `12 1/K`, `3 1/(kN·m)`. */
+  private beginsUnitUnderOne(): boolean {
+    if (this.peek().text !== '1' || !isOp(this.peek(1), '/')) return false
+    return this.isUnit(this.peek(isOp(this.peek(2), '(') ? 3 : 2))
   }
 
   private power(): Value {
@@ -210,8 +311,8 @@ class Evaluation {
     if (isOp(t, '(')) {
       const inner = this.sum()
       if (!isOp(this.peek(), ')')) {
-        const hint = commaHint(this.list, this.at)
-        this.fail(hint ?? 'A closing bracket is missing.', hint ? this.peek() : t)
+        this.refuseComma()
+        this.fail('A closing bracket is missing.', t)
       }
       this.at++
       return inner
@@ -227,14 +328,32 @@ class Evaluation {
     if (t.text === 'pi' || t.text === 'π') return plainValue(Math.PI)
     const symbol = this.lookup(t.text)
     if (symbol) return symbol
-    const unit = unitByName(t.text)
-    if (unit) return { si: unit.siPerUnit, dimension: unit.dimension, bare: false }
+    const unit = this.unit(t.text)
+    if (unit) return this.momentUnit(t, unit)
     if (functions.has(t.text)) this.fail(`${t.text} needs brackets: ${t.text}(…).`, t)
     const near = nearestUnit(t.text)
     return this.fail(
       `${t.text} is not a unit or a symbol of this problem${near ? `; did you mean ${near}?` : '.'}`,
       t,
+      t,
+      near ? [this.replaced(t.start, t.end, near)] : [],
     )
+  }
+
+  /** A unit, or the moment that it begins with a dash between its two units: `kN-m`, `ft-lb`. */
+  private momentUnit(t: Token, unit: Unit): Value {
+    const dash = this.peek()
+    const next = this.peek(1)
+    const other = next.kind === 'name' ? this.unit(next.text) : undefined
+    const glued = isOp(dash, '-') && dash.start === t.end && next.start === dash.end
+    if (!glued || !other || !dashIsProduct(unit, other))
+      return { si: unit.siPerUnit, dimension: unit.dimension, bare: false }
+    this.at += 2
+    return {
+      si: unit.siPerUnit * other.siPerUnit,
+      dimension: D.multiply(unit.dimension, other.dimension),
+      bare: false,
+    }
   }
 
   private call(t: Token): Value {

@@ -5,7 +5,15 @@ import { sentence, symbolValues, type SymbolProblem } from './symbols.js'
 import { GRAVITY, siPerCoherent, type ProblemUnits } from './units.js'
 
 export type QuantityResult =
-  { ok: true; si: number } | { ok: false; message: string; start?: number; end?: number }
+  | { ok: true; si: number }
+  | {
+      ok: false
+      message: string
+      start?: number
+      end?: number
+      /** The whole text as it may have been meant, the likeliest first. */
+      repairs?: readonly string[]
+    }
 
 export interface QuantityReader {
   /** Reads a bare number (coherent units) or an expression into SI; the error names both dimensions. */
@@ -40,7 +48,13 @@ export function makeReader(
       return fit(evaluate(raw, lookup), expected)
     } catch (error) {
       if (error instanceof ExpressionError)
-        return { ok: false, message: error.message, start: error.start, end: error.end }
+        return {
+          ok: false,
+          message: error.message,
+          start: error.start,
+          end: error.end,
+          ...(error.repairs.length ? { repairs: error.repairs } : {}),
+        }
       return { ok: false, message: sentence(error) }
     }
   }

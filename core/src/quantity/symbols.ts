@@ -1,10 +1,10 @@
 import * as D from './dimension.js'
 import { evaluate, ExpressionError, isReservedName, isSymbolName, type Value } from './expression.js'
+import { symbolsNamed } from './products.js'
 
 /** What is wrong with a symbol of a problem. */
 export type SymbolProblem = { name: string; message: string }
 
-const NAMES = /\p{L}[\p{L}\p{Nd}_']*/gu
 /** More names of a circle than this are not listed. */
 const MOST_NAMES = 8
 
@@ -70,9 +70,7 @@ function evaluationOrder(symbols: Record<string, unknown>): { order: string[]; c
   const circles: string[][] = []
   const state = new Map<string, 'open' | 'done'>()
   const referredTo = (name: string): string[] =>
-    typeof symbols[name] === 'string'
-      ? (symbols[name].match(NAMES) ?? []).filter((n) => Object.hasOwn(symbols, n))
-      : []
+    typeof symbols[name] === 'string' ? symbolsNamed(symbols[name], (n) => Object.hasOwn(symbols, n)) : []
   for (const first of Object.keys(symbols)) {
     if (state.has(first)) continue
     // depth first without recursion: a chain of ten thousand symbols must not exhaust the stack

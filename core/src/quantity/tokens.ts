@@ -1,9 +1,13 @@
-/** What is wrong with an expression, and which characters of the typed text it concerns. */
+/**
+ * What is wrong with an expression, which characters of the typed text it concerns, and the whole text as it
+ * may have been meant, the likeliest first.
+ */
 export class ExpressionError extends Error {
   constructor(
     message: string,
     readonly start: number,
     readonly end: number,
+    readonly repairs: readonly string[] = [],
   ) {
     super(message)
   }
@@ -21,6 +25,10 @@ export type Token = {
 const MAX_LENGTH = 500
 
 const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+/** An exponent in raised digits: the 12 of `10¹²`, the −9 of `10⁻⁹`. */
+const RAISED = /[⁺⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+/uy
+/** Thousands parted by spaces, thin or not breaking or plain ones: `12 350`, `1 234 567.5`. */
+const GROUPED = /\d{1,3}(?:[ \u00a0\u2009\u202f]\d{3})+(?!\d)(?:\.\d*)?(?:[eE][+-]?\d+)?/uy
 const NAME = /[\p{L}°µ_][\p{L}\p{Nd}_']*/uy
 const NUMBER = /(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
 
@@ -34,8 +42,14 @@ const FRACTIONS: Record<string, number> = {
   '⅜': 3 / 8,
   '⅝': 5 / 8,
   '⅞': 7 / 8,
+  '⅕': 1 / 5,
+  '⅖': 2 / 5,
+  '⅗': 3 / 5,
+  '⅘': 4 / 5,
+  '⅙': 1 / 6,
+  '⅚': 5 / 6,
 }
-const FRACTION = '[½¼¾⅓⅔⅛⅜⅝⅞]'
+const FRACTION = '[½¼¾⅓⅔⅛⅜⅝⅞⅕⅖⅗⅘⅙⅚]'
 /** `6`, `6.25`, `6 1/2`, `1/2`, `6½`, `½`, as it stands before an inch or foot mark. */
 const MIXED = `(?:\\d+\\s+\\d+\\/\\d+|\\d+\\/\\d+|\\d*\\s?${FRACTION}|\\d+(?:\\.\\d*)?|\\.\\d+)`
 /**
@@ -84,11 +98,12 @@ export function tokens(text: string): Token[] {
       i = compound.end
       continue
     }
-    const number = match(NUMBER)
+    const number = match(GROUPED) ?? match(NUMBER)
     if (number !== undefined) {
       if (text[i + number.length] === '.')
         throw new ExpressionError(`"${number}." has two decimal points.`, i, i + number.length + 1)
-      out.push({ kind: 'number', text: number, start: i, end: i + number.length, value: Number(number) })
+      const value = Number(number.replace(/\s/g, ''))
+      out.push({ kind: 'number', text: number, start: i, end: i + number.length, value })
       i += number.length
       continue
     }
@@ -98,19 +113,36 @@ export function tokens(text: string): Token[] {
       i += name.length
       continue
     }
-    const op = ({ '−': '-', '–': '-', '·': '*', '×': '*', '⋅': '*' } as Record<string, string>)[c] ?? c
+    const op =
+      ({ '−': '-', '–': '-', '·': '*', '×': '*', '⋅': '*', '÷': '/', '∕': '/' } as Record<string, string>)[
+        c
+      ] ?? c
     const mark = ({ "'": 'ft', '′': 'ft', '"': 'in', '″': 'in' } as Record<string, string>)[c]
     if (mark && out.at(-1)?.kind === 'number' && out.at(-1)?.end === i) {
       out.push({ kind: 'name', text: mark, start: i, end: i + 1 })
       i++
       continue
     }
-    const sup = SUPERSCRIPTS.indexOf(c)
-    if (sup >= 0)
+    const raised = match(RAISED)
+    if (raised !== undefined) {
+      const digits = raised.replace(/[⁺⁻]/, '')
+      const size = [...digits].reduce((n, digit) => 10 * n + SUPERSCRIPTS.indexOf(digit), 0)
       out.push(
         { kind: 'op', text: '^', start: i, end: i },
-        { kind: 'number', text: c, start: i, end: i + 1, value: sup },
+        {
+          kind: 'number',
+          text: raised,
+          start: i,
+          end: i + raised.length,
+          value: raised.startsWith('⁻') ? -size : size,
+        },
       )
+      i += raised.length
+      continue
+    }
+    // kN.m: a point between two names is the sign of a product
+    if (c === '.' && out.at(-1)?.kind === 'name' && out.at(-1)?.end === i && /\p{L}/u.test(text[i + 1] ?? ''))
+      out.push({ kind: 'op', text: '*', start: i, end: i + 1 })
     else if ('+-*/^(),%'.includes(op)) out.push({ kind: 'op', text: op, start: i, end: i + 1 })
     else throw new ExpressionError(`"${c}" is not understood here.`, i, i + 1)
     i++
@@ -159,8 +191,17 @@ function compoundTokens(text: string, i: number): { list: Token[]; end: number }
 
 export const isOp = (t: Token | undefined, op: string): boolean => t?.kind === 'op' && t.text === op
 
-/** What somebody means who writes a comma in a number, when a comma stands at `at`. */
-export function commaHint(list: readonly Token[], at: number): string | undefined {
+/** What somebody means who writes a comma in a number, and the number as it should be written. */
+export interface CommaHint {
+  message: string
+  /** The digits from `start` to `end` of the text, as they may have been meant, the likeliest first. */
+  written: string[]
+  start: number
+  end: number
+}
+
+/** The hint for a comma at place `at` of the tokens; undefined where it stands in no number. */
+export function commaHint(list: readonly Token[], at: number): CommaHint | undefined {
   const run = [list[at - 1]]
   for (let i = at; isOp(list[i], ',') && list[i + 1]?.kind === 'number'; i += 2) {
     if (run[run.length - 1].end !== list[i].start || list[i].end !== list[i + 1].start) break
@@ -168,13 +209,25 @@ export function commaHint(list: readonly Token[], at: number): string | undefine
   }
   if (run.length < 2 || run[0].kind !== 'number') return undefined
   const digits = run.map((t) => t.text)
+  const { start } = run[0]
+  const { end } = run[run.length - 1]
   const thousands =
     /^\d{1,3}$/.test(digits[0]) &&
     digits.slice(1).every((d, i) => /^\d{3}$/.test(d) || (i === digits.length - 2 && /^\d{3}\.\d*$/.test(d)))
-  if (!thousands) return `Write the decimal sign as a point: ${digits[0]}.${digits[1]}.`
-  const decimal =
-    digits.length === 2 && !digits[1].includes('.')
-      ? `; for a decimal sign, use a point: ${digits.join('.')}`
-      : ''
-  return `Write ${digits.join('')} without the comma${digits.length > 2 ? 's' : ''}${decimal}.`
+  // 1.234,5: the point parts the thousands, the comma is the decimal sign
+  const pointed = digits.length === 2 && /^\d{1,3}\.\d{3}$/.test(digits[0])
+  if (!thousands) {
+    const written = pointed ? `${digits[0].replace('.', '')}.${digits[1]}` : digits.slice(0, 2).join('.')
+    return { message: `Write the decimal sign as a point: ${written}.`, written: [written], start, end }
+  }
+  const decimal = digits.length === 2 && !digits[1].includes('.') ? digits.join('.') : undefined
+  const whole = digits.join('')
+  return {
+    message:
+      `Write ${whole} without the comma${digits.length > 2 ? 's' : ''}` +
+      `${decimal ? `; for a decimal sign, use a point: ${decimal}` : ''}.`,
+    written: decimal ? [whole, decimal] : [whole],
+    start,
+    end,
+  }
 }

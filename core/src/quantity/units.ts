@@ -166,7 +166,8 @@ export function coherentUnitName(units: ProblemUnits, d: Dimension): string {
   const raise = (u: string, n: number) => u + (n === 1 ? '' : superscript(n))
   const up = [f > 0 && raise(units.force, f), l > 0 && raise(units.length, l)].filter(Boolean).join('·')
   const down = [f < 0 && raise(units.force, -f), l < 0 && raise(units.length, -l)].filter(Boolean).join('·')
-  return down ? `${up || '1'}/${down}` : up
+  if (down === '') return up
+  return `${up || '1'}/${down.includes('·') ? `(${down})` : down}`
 }
 
 const superscript = (n: number) => String(n).replace(/\d/g, (c) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(c)])

@@ -1,7 +1,7 @@
 import { makeReader } from '../quantity/reader.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { magnitude, negated } from '../document/sign.js'
-import { typed, withCommonUnits } from '../document/typed.js'
+import { typed } from '../document/typed.js'
 import type { Answer, Component, Problem, Quantity } from '../document/types.js'
 import { isAlone, type Place } from './answer-place.js'
 import { WAYS, type Way } from './load-entry.js'
@@ -56,7 +56,7 @@ export function readAnswerValue(p: Problem, place: Place, text: string): AnswerV
     return { ok: false, message: 't may be tonnes or tension: write tf, or T.', rest: 't' }
   const cut = said ? undefined : cutWay(text)
   const amount = said ? said[1] : (cut?.amount ?? text)
-  const value = typed(withCommonUnits(amount, p.symbols))
+  const value = typed(amount)
   const r = makeReader(p.units, p.symbols).reader.read(value, answerDimension(place))
   if (!r.ok) return { ok: false, message: r.message, rest: text.trim() }
   if (cut) return directed(place, value, r.si, cut)

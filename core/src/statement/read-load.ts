@@ -2,7 +2,7 @@ import * as D from '../quantity/dimension.js'
 import type { Dimension } from '../quantity/dimension.js'
 import { makeReader, type QuantityReader } from '../quantity/reader.js'
 import { findPlace } from '../document/names.js'
-import { typed, typedAngle, withCommonUnits } from '../document/typed.js'
+import { typed, typedAngle } from '../document/typed.js'
 import type { Load, Problem, Quantity } from '../document/types.js'
 import { loadOf, waysFor, WAYS, type Sort, type Way } from './load-entry.js'
 import { readLoadLine, wayOfWord, type LoadPart, type Refused } from './load-line.js'
@@ -35,7 +35,7 @@ export function readLoads(problem: Problem, on: string, amount: string, way: Way
   if (!place.ok) return { ok: false, at: 'on', message: place.message, rest: on }
   const { reader } = makeReader(problem.units, problem.symbols)
   const onMember = 'member' in place
-  const line = readLoadLine(withCommonUnits(amount, problem.symbols), onMember, reader)
+  const line = readLoadLine(amount, onMember, reader)
   if ('message' in line) return refused('amount', line)
   const loads: Load[] = []
   for (const part of line.parts) {

@@ -6,14 +6,6 @@ import type { Problem, Section } from '../document/types.js'
  * reference.
  */
 
-/** `2EI` as an expression: a number before a symbol is a factor. */
-export const asProduct = (text: string, symbols: Record<string, unknown>): string =>
-  text
-    .trim()
-    .replace(/(\d)\s*(\p{L}[\p{L}\p{Nd}_']*)/gu, (whole: string, digit: string, name: string) =>
-      Object.hasOwn(symbols, name) ? `${digit}*${name}` : whole,
-    )
-
 /** Round references where the problem has no such symbol yet, by rigidity and system of units. */
 const REFERENCE = {
   EI: { metric: '20000 kN*m^2', us: '7000 kip*ft^2' },
@@ -35,5 +27,5 @@ export function withRigidity(p: Problem, id: string, key: 'EI' | 'EA', text: str
     needs && !Object.hasOwn(p.symbols ?? {}, key)
       ? setSymbol(p, key, REFERENCE[key][us ? 'us' : 'metric'])
       : p
-  return setSection(known, id, { [key]: asProduct(text, known.symbols ?? {}) })
+  return setSection(known, id, { [key]: text.trim() })
 }

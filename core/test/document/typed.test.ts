@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dimension, makeReader, shownAngle, typedAngle, withCommonUnits } from '../../src/index.js'
+import { dimension, makeReader, shownAngle, typedAngle } from '../../src/index.js'
 
 const { reader } = makeReader({ length: 'm', force: 'kN' }, { a: 20, b: '0.3 rad' })
 
@@ -31,16 +31,4 @@ describe('a direction as it is typed', () => {
       }),
     )
   })
-})
-
-describe('units under other names', () => {
-  it.each([
-    ['12 t', {}, '12 tonf'],
-    ['12 tf/m', {}, '12 tonf/m'],
-    ['3*t', { t: 2 }, '3*t'],
-    ['20 °C', {}, '20 degC'],
-    ['20 C', {}, '20 degC'],
-    ['36 °F', {}, '36 degF'],
-    ['2 ft', {}, '2 ft'],
-  ])('%s', (text, symbols, written) => expect(withCommonUnits(text, symbols)).toBe(written))
 })

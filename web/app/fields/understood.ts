@@ -4,6 +4,7 @@ import {
   dimension as dimensions,
   formatPlain,
   siPerCoherent,
+  symbolsNamed,
   type Dimension,
   type Quantity,
   type QuantityResult,
@@ -12,10 +13,8 @@ import {
 /** One number with its unit: 160 mm, 4.1 in^2, 12 kip*ft, 6.5e-6/degF. */
 const SAYS_ITSELF = /^\s*[-−]?[\d.]+(e[-+]?\d+)?\s*[/a-zA-Zµ°][a-zA-Z0-9^*/·²³⁴µ°-]*\s*$/
 
-const usesSymbol = (text: string, symbols: Record<string, Quantity> | undefined) =>
-  (text.match(/\p{L}[\p{L}\p{Nd}_']*/gu) ?? []).some(
-    (w) => symbols !== undefined && Object.hasOwn(symbols, w),
-  )
+const usesSymbol = (text: string, symbols: Record<string, Quantity> = {}) =>
+  symbolsNamed(text, (name) => Object.hasOwn(symbols, name)).length > 0
 
 const IMPERIAL = /(?<![a-zA-Z])(?:in|ft|lbf|kip|psi|ksi|psf|pcf|plf|klf)(?![a-zA-Z])/
 /** Lengths, forces, moments and loads per length are answered in the problem's own unit. */

@@ -1,21 +1,10 @@
-import {
-  edit,
-  makeReader,
-  shownAngle,
-  typedAngle,
-  withCommonUnits,
-  type Dimension,
-  type Quantity,
-} from '@viga/core'
+import { edit, makeReader, shownAngle, typedAngle, type Quantity } from '@viga/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { draftKey } from '../sheet/drafts'
 import { useThing } from './of-thing'
 import type { QuantityFieldProps } from './QuantityField'
 import { PERCENT, understoodOf } from './understood'
-
-/** Quantities that a tonne or a degree Celsius may stand in. */
-const isForceOrHeat = ([mass, , , temperature]: Dimension) => mass !== 0 || temperature !== 0
 
 type Asked = Pick<QuantityFieldProps, 'dimension' | 'percent' | 'direction' | 'unit'>
 
@@ -25,11 +14,8 @@ function useReading({ dimension, percent, direction, unit }: Asked, text: string
   const symbols = useSheet((s) => s.problem.symbols)
   const reader = useMemo(() => makeReader(units, symbols).reader, [units, symbols])
   const written = useCallback(
-    (t: string): Quantity =>
-      direction
-        ? typedAngle(t, reader)
-        : edit.typed(isForceOrHeat(dimension) ? withCommonUnits(t, symbols) : t),
-    [direction, dimension, reader, symbols],
+    (t: string): Quantity => (direction ? typedAngle(t, reader) : edit.typed(t)),
+    [direction, reader],
   )
   const read = (t: string) => (percent && PERCENT.test(t) ? null : reader.read(written(t), dimension))
   const understood = useMemo(

@@ -1,5 +1,6 @@
 import { produce } from 'immer'
 import { isSymbolName } from '../../quantity/expression.js'
+import { symbolsNamed, withSymbolsRenamed } from '../../quantity/products.js'
 import { document } from '../schema.js'
 import { Growing } from './growing.js'
 import { measure } from '../measure.js'
@@ -41,8 +42,6 @@ export function pieceOf(p: Problem, joints: ReadonlySet<string>, members: Readon
   return Object.keys(symbols).length ? { ...piece, symbols } : piece
 }
 
-const NAMES = /\p{L}[\p{L}\p{Nd}_']*/gu
-
 /** The symbols that the texts of a piece name, and those that these are made of. */
 function symbolsOf(piece: Piece, all: Readonly<Record<string, Quantity>>): Record<string, Quantity> {
   const out: Record<string, Quantity> = {}
@@ -51,8 +50,8 @@ function symbolsOf(piece: Piece, all: Readonly<Record<string, Quantity>>): Recor
     const v = waiting.pop()
     if (typeof v === 'object' && v !== null) waiting.push(...(Object.values(v) as unknown[]))
     else if (typeof v === 'string')
-      for (const name of v.match(NAMES) ?? [])
-        if (Object.hasOwn(all, name) && !Object.hasOwn(out, name)) waiting.push((out[name] = all[name]))
+      for (const name of symbolsNamed(v, (n) => Object.hasOwn(all, n)))
+        if (!Object.hasOwn(out, name)) waiting.push((out[name] = all[name]))
   }
   return out
 }
@@ -111,7 +110,7 @@ function withFreeSymbols(p: Problem, piece: Piece): Piece {
   }
   if (names.size === 0) return piece
   const renamed = (q: unknown) =>
-    typeof q === 'string' ? q.replace(NAMES, (name) => names.get(name) ?? name) : q
+    typeof q === 'string' ? withSymbolsRenamed(q, names, (name) => Object.hasOwn(piece.symbols!, name)) : q
   const out = transform(document, asProblem(piece), { quantity: renamed }) as Problem
   const symbols = Object.entries(piece.symbols!).map(([name, q]) => [names.get(name) ?? name, renamed(q)])
   return fromProblem({ ...out, symbols: Object.fromEntries(symbols) as Record<string, Quantity> }, piece)

@@ -1,4 +1,5 @@
 import * as D from '../../../quantity/dimension.js'
+import { symbolsNamed } from '../../../quantity/products.js'
 import { makeReader } from '../../../quantity/reader.js'
 import type { Problem } from '../../../document/types.js'
 import type { StructureMember } from '../../../structure/types.js'
@@ -34,8 +35,6 @@ function plainRatio(v: number): number | undefined {
   return undefined
 }
 
-const NAMES = /\p{L}[\p{L}\p{Nd}_']*/gu
-
 /**
  * What a section's rigidity EI (or EA of a bar), or its I (or A), is stated as a multiple of; undefined where
  * it is a number, or no plain multiple.
@@ -55,8 +54,7 @@ function multipleOf(p: Problem, m: StructureMember): Multiple | undefined {
   const rigidity = m.bar ? D.force : D.bendingStiffness
   const symbols = p.symbols ?? {}
   const { reader } = makeReader(p.units, symbols)
-  for (const name of new Set(typed.match(NAMES) ?? [])) {
-    if (!Object.hasOwn(symbols, name)) continue
+  for (const name of symbolsNamed(typed, (n) => Object.hasOwn(symbols, n))) {
     // with the symbol twice as large the section must be twice as stiff: a multiple of it, nothing besides
     const doubled = makeReader(p.units, { ...symbols, [name]: `2*(${String(symbols[name])})` }).reader.read(
       typed,
