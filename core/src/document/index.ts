@@ -56,3 +56,4 @@ export {
   type DrawnOrdinate,
   type StretchKind,
 } from './drawn-diagrams.js'
+export { renameSymbol, symbolInUse, symbolNameRefusal } from './edits/symbols.js'

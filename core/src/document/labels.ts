@@ -59,5 +59,17 @@ export function readChain(problem: Problem, text: string): string[] | { message:
   }
   const found = spaced.map((l) => findJoint(problem, l))
   const missing = found.findIndex((l) => l === undefined)
-  return missing >= 0 ? { message: `There is no joint ${spaced[missing]}.` } : (found as string[])
+  if (missing < 0) return found as string[]
+  const named = spaced.length === 1 ? (spaced[0].match(JOINT_NAMES) ?? []) : spaced
+  const absent = named.filter((l) => findJoint(problem, l) === undefined)
+  if (named.join('').length !== spaced.join('').length || absent.length < 2)
+    return { message: `There is no joint ${spaced[missing]}.` }
+  return {
+    message:
+      `There are no joints ${absent.slice(0, -1).join(', ')} and ${absent[absent.length - 1]} yet: place ` +
+      'them under Joints, and this line connects them.',
+  }
 }
+
+/** Labels of joints that do not exist yet, in a chain such as ABC or A1B'C. */
+const JOINT_NAMES = /\p{Lu}\d*['′]*/gu

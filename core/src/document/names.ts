@@ -53,7 +53,7 @@ const between = (p: Problem, [a, b]: [string, string]): Member[] =>
   p.members.filter((m) => (m.start === a && m.end === b) || (m.start === b && m.end === a))
 
 /** The members a text may mean: the one of that label alone, else those between joints it names. */
-function membersMeant(p: Problem, text: string): string[] {
+export function membersMeant(p: Problem, text: string): string[] {
   if (p.members.some((m) => m.id === text)) return [text]
   const joined = pairsOf(p, text).flatMap((pair) => between(p, pair).map((m) => m.id))
   if (joined.length) return [...new Set(joined)]

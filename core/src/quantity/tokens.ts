@@ -79,6 +79,40 @@ function mixedValue(text: string): number {
 /** Greek and Latin letters, digits, `_` and `'`, beginning with a letter. */
 export const isSymbolName = (name: string): boolean => /^\p{L}[\p{L}\p{Nd}_']*$/u.test(name)
 
+/** Signs by other characters that mean the same. */
+const SIGNS: Readonly<Record<string, string>> = {
+  '−': '-',
+  '–': '-',
+  '·': '*',
+  '×': '*',
+  '⋅': '*',
+  '÷': '/',
+  '∕': '/',
+}
+/** Marks behind a number that are units of length. */
+const MARKS: Readonly<Record<string, string>> = { "'": 'ft', '′': 'ft', '"': 'in', '″': 'in' }
+
+/** The power that raised digits say: `¹²` is `^12`. */
+function raisedTokens(raised: string, start: number): Token[] {
+  const digits = raised.replace(/[⁺⁻]/, '')
+  const size = [...digits].reduce((n, digit) => 10 * n + SUPERSCRIPTS.indexOf(digit), 0)
+  const value = raised.startsWith('⁻') ? -size : size
+  return [
+    { kind: 'op', text: '^', start, end: start },
+    { kind: 'number', text: raised, start, end: start + raised.length, value },
+  ]
+}
+
+/** The sign that stands at a place of the text; a point between two names (`kN.m`) is that of a product. */
+function signToken(text: string, start: number, before: Token | undefined): Token {
+  const c = text[start]
+  const joins = c === '.' && before?.kind === 'name' && before.end === start
+  const sign = joins && /\p{L}/u.test(text[start + 1] ?? '') ? '*' : (SIGNS[c] ?? c)
+  if (!'+-*/^(),%'.includes(sign))
+    throw new ExpressionError(`"${c}" is not understood here.`, start, start + 1)
+  return { kind: 'op', text: sign, start, end: start + 1 }
+}
+
 /** An expression cut into numbers, names and signs, with their places in the text. */
 export function tokens(text: string): Token[] {
   if (text.length > MAX_LENGTH)
@@ -113,11 +147,7 @@ export function tokens(text: string): Token[] {
       i += name.length
       continue
     }
-    const op =
-      ({ '−': '-', '–': '-', '·': '*', '×': '*', '⋅': '*', '÷': '/', '∕': '/' } as Record<string, string>)[
-        c
-      ] ?? c
-    const mark = ({ "'": 'ft', '′': 'ft', '"': 'in', '″': 'in' } as Record<string, string>)[c]
+    const mark = MARKS[c]
     if (mark && out.at(-1)?.kind === 'number' && out.at(-1)?.end === i) {
       out.push({ kind: 'name', text: mark, start: i, end: i + 1 })
       i++
@@ -125,26 +155,11 @@ export function tokens(text: string): Token[] {
     }
     const raised = match(RAISED)
     if (raised !== undefined) {
-      const digits = raised.replace(/[⁺⁻]/, '')
-      const size = [...digits].reduce((n, digit) => 10 * n + SUPERSCRIPTS.indexOf(digit), 0)
-      out.push(
-        { kind: 'op', text: '^', start: i, end: i },
-        {
-          kind: 'number',
-          text: raised,
-          start: i,
-          end: i + raised.length,
-          value: raised.startsWith('⁻') ? -size : size,
-        },
-      )
+      out.push(...raisedTokens(raised, i))
       i += raised.length
       continue
     }
-    // kN.m: a point between two names is the sign of a product
-    if (c === '.' && out.at(-1)?.kind === 'name' && out.at(-1)?.end === i && /\p{L}/u.test(text[i + 1] ?? ''))
-      out.push({ kind: 'op', text: '*', start: i, end: i + 1 })
-    else if ('+-*/^(),%'.includes(op)) out.push({ kind: 'op', text: op, start: i, end: i + 1 })
-    else throw new ExpressionError(`"${c}" is not understood here.`, i, i + 1)
+    out.push(signToken(text, i, out.at(-1)))
     i++
   }
   out.push({ kind: 'end', text: '', start: text.length, end: text.length })

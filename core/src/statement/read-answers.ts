@@ -22,7 +22,7 @@ const PARTED = /^([^=:≈\t]+?)\s*(?:[=≈:]|\t+)\s*(.+)$/
 
 /**
  * Reads hand values line by line. A line that is the label of a case or a combination says that the values
- * below are of it.
+ * below are of it; a case beside a value, `C1: Ay = 18.2` or `Ay = 18.2 (C1)`, is of that value alone.
  * @param caseId the case or combination of values above such a line; the first case when undefined
  */
 export function readAnswers(p: Problem, text: string, caseId?: string): ReadAnswers {
@@ -42,9 +42,10 @@ export function readAnswers(p: Problem, text: string, caseId?: string): ReadAnsw
       of = named
       continue
     }
-    const read = readLine(p, line)
+    const said = caseInLine(p, line)
+    const read = readLine(p, said?.rest ?? line)
     if (typeof read === 'string') out.left.push({ line, message: read })
-    else out.answers.push(withCase(p, read, of))
+    else out.answers.push(withCase(p, read, said?.caseId ?? of))
   }
   return out
 }
@@ -55,7 +56,24 @@ function caseNamed(p: Problem, line: string): string | undefined {
     .trim()
     .replace(/^case\s+/i, '')
     .replace(/:$/, '')
-  return [...(p.loadCases ?? []), ...(p.combinations ?? [])].find((c) => c.id === t || c.title === t)?.id
+  return actionNamed(p, t)
+}
+
+const actionNamed = (p: Problem, text: string): string | undefined =>
+  [...(p.loadCases ?? []), ...(p.combinations ?? [])].find((c) => c.id === text || c.title === text)?.id
+
+/** The case that a line names beside its value: `C1: Ay = 115.9`, `Ax = 5.267 (C1)`, `Ax = 5.267, case C1`. */
+function caseInLine(p: Problem, line: string): { caseId: string; rest: string } | undefined {
+  const before = /^\s*(?:case\s+)?([^:=]+?)\s*:\s*(\S.*)$/i.exec(line)
+  const after = /^(.*\S)\s*(?:\((?:case\s+)?([^()]+)\)|,\s*case\s+(.+?))\s*$/i.exec(line)
+  for (const [name, rest] of [
+    [before?.[1], before?.[2]],
+    [after?.[2] ?? after?.[3], after?.[1]],
+  ]) {
+    const caseId = name === undefined ? undefined : actionNamed(p, name.trim())
+    if (caseId !== undefined) return { caseId, rest: rest! }
+  }
+  return undefined
 }
 
 const withCase = (p: Problem, a: NewAnswer, of: string | undefined): NewAnswer =>

@@ -1,7 +1,7 @@
 import * as D from '../quantity/dimension.js'
 import type { Dimension } from '../quantity/dimension.js'
 import { makeReader, type QuantityReader } from '../quantity/reader.js'
-import { findPlace } from '../document/names.js'
+import { noPlace, placesMeant, type On } from '../document/places.js'
 import { typed, typedAngle } from '../document/typed.js'
 import type { Load, Problem, Quantity } from '../document/types.js'
 import { loadOf, waysFor, WAYS, type Sort, type Way } from './load-entry.js'
@@ -13,7 +13,6 @@ import { negated } from '../document/sign.js'
 export type NewLoads =
   { ok: true; loads: Load[] } | { ok: false; at: 'on' | 'amount' | 'at'; message: string; rest?: string }
 
-type On = { node: string } | { member: string }
 const refused = (at: 'on' | 'amount' | 'at', { message, rest }: Refused): NewLoads => ({
   ok: false,
   at,
@@ -22,50 +21,73 @@ const refused = (at: 'on' | 'amount' | 'at', { message, rest }: Refused): NewLoa
 })
 
 /**
- * Loads from a name and what is written of their amount. The sort of each follows from its unit: a force
- * stands on a joint or a place of a member, a force per length covers a member, a moment turns, a temperature
- * warms, a length is too much length. A plain number is a force on a joint and a uniform load on a member; `0
- * to 6 kN/m` varies, from place to place where `at` says `1 to 3`. The line is read whole or refused.
+ * Loads from the name of a joint or a member, or several names, and what is written of their amount. The
+ * sort of each follows from its unit: a force stands on a joint or a place of a member, a force per length
+ * covers a member, a moment turns, a temperature warms, a length is too much length. A plain number is a force on a
+ * joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place where `at` says `1 to 3`.
+ * The line is read whole or refused.
  * @param way the direction that is chosen beside the line, for a line that says none
  */
 export function readLoads(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoads {
   // the whole line in the first field: `AB 6 kN/m`
   if (amount.trim() === '' && /\s/.test(on.trim())) return readWhole(problem, on.trim(), way, at)
-  const place = findPlace(problem, on)
-  if (!place.ok) return { ok: false, at: 'on', message: place.message, rest: on }
   const { reader } = makeReader(problem.units, problem.symbols)
-  const onMember = 'member' in place
-  const line = readLoadLine(amount, onMember, reader)
-  if ('message' in line) return refused('amount', line)
+  const meant = placesMeant(problem, on)
+  if (meant.length === 0) return { ok: false, at: 'on', message: noPlace(problem, on), rest: on }
+  const readings = meant.map(({ places }) => loadsOn(reader, places, amount, way, at))
+  // 10 kN/m on 9 can stand on the member 9 only, though there is a joint 9 too
+  const able = readings.filter((r) => r.ok)
+  if (able.length <= 1) return able[0] ?? readings[0]
+  const words = meant.filter((_, i) => readings[i].ok).map((m) => m.words)
+  const written = words.map((w) => w.replace(/^the /, ''))
+  return {
+    ok: false,
+    at: 'on',
+    message: `${on.trim()} may be ${words.join(' or ')}: write ${written.join(', or ')}.`,
+    rest: on,
+  }
+}
+
+/** The loads of an amount's line on each of some places. */
+function loadsOn(
+  reader: QuantityReader,
+  places: readonly On[],
+  amount: string,
+  way: Way,
+  at: string,
+): NewLoads {
   const loads: Load[] = []
-  for (const part of line.parts) {
-    if (part.at !== undefined && at.trim() !== '')
-      return { ok: false, at: 'at', message: 'The place is stated in the amount already.', rest: at }
-    const made = readOne(reader, onMember ? { member: place.member } : { node: place.node }, way, {
-      ...part,
-      ...(at.trim() === '' ? {} : { at }),
-    })
-    if ('ok' in made) return made
-    loads.push(made)
+  for (const on of places) {
+    const line = readLoadLine(amount, 'member' in on, reader)
+    if ('message' in line) return refused('amount', line)
+    for (const part of line.parts) {
+      if (part.at !== undefined && at.trim() !== '')
+        return { ok: false, at: 'at', message: 'The place is stated in the amount already.', rest: at }
+      const made = readOne(reader, on, way, { ...part, ...(at.trim() === '' ? {} : { at }) })
+      if ('ok' in made) return made
+      loads.push(made)
+    }
   }
   return loads.length ? { ok: true, loads } : { ok: false, at: 'amount', message: 'An amount is missing.' }
 }
 
 /** The name after the amount, as a sentence says it: `12 kN down on BC`. */
-const NAME_LAST = /^(.*\S)\s+on\s+(?:joint\s+|member\s+)?(\S+(?:\s\S+)?)$/i
+const NAME_LAST = /^(.*\S)\s+on\s+(\S.*)$/i
+/** The longest name of places at the beginning of a line, in words. */
+const MOST_NAME_WORDS = 40
 
 /** A name and an amount in one line: the longest name after which the rest is read. */
 function readWhole(problem: Problem, line: string, way: Way, at: string): NewLoads {
   const sentence = NAME_LAST.exec(line)
-  if (sentence && findPlace(problem, sentence[2]).ok) {
+  if (sentence && placesMeant(problem, sentence[2]).length > 0) {
     const made = readLoads(problem, sentence[2], sentence[1], way, at)
     return made.ok ? made : { ...made, at: 'on' }
   }
   const words = line.split(/\s+/)
   let first: NewLoads | undefined
-  for (let n = Math.min(3, words.length - 1); n >= 1; n--) {
+  for (let n = Math.min(MOST_NAME_WORDS, words.length - 1); n >= 1; n--) {
     const name = words.slice(0, n).join(' ')
-    if (!findPlace(problem, name).ok) continue
+    if (placesMeant(problem, name).length === 0) continue
     const made = readLoads(problem, name, words.slice(n).join(' '), way, at)
     if (made.ok) return made
     first ??= { ...made, at: 'on' }
@@ -127,15 +149,32 @@ function simpleLoad(
     const r = reader.read(angle, D.angle)
     if (!r.ok) return refused('amount', { message: r.message, rest: part.angle })
   }
-  const at = part.at === undefined ? '50%' : typed(part.at)
+  const at = part.at === undefined ? '50%' : placeNamed(part.at)
   return loadOf(on, { sort, amount, way, ...(angle === undefined ? {} : { angle }), at })
+}
+
+/** Places along a member by their names. */
+const PLACES: Record<string, Quantity> = {
+  middle: '50%',
+  mid: '50%',
+  midspan: '50%',
+  centre: '50%',
+  center: '50%',
+  start: 0,
+  end: '100%',
+}
+
+const placeNamed = (text: string): Quantity => {
+  const name = text.trim().toLowerCase()
+  return Object.hasOwn(PLACES, name) ? PLACES[name] : typed(text)
 }
 
 const THINGS: Record<Sort, string> = { force: 'A force', moment: 'A moment', uniform: 'A load per length' }
 const WORD_OF = (way: Way) => (way === 'cw' || way === 'ccw' ? way : WAYS[way].label)
 
 /** A moment per length written out, `3 kN*m/m`, or a force per … with a sense of turning: a couple. */
-const PER_LENGTH = /[*·]\s*(?:mm|cm|m|ft|in)\s*\/\s*(?:mm|cm|m|ft|in)\b/
+const PER_LENGTH =
+  /(?:[*·.–-]\s*|N|kips?|k|lbf|lbs?|tonf|tf?|kgf)(?:mm|cm|m|ft|in)\s*\/\s*(?:mm|cm|m|ft|in)\b/
 const isCouple = (part: LoadPart, fits: Fits): boolean =>
   !isPlain(fits) && fits(D.force) && PER_LENGTH.test(part.amount)
 

@@ -1,5 +1,6 @@
 import type { Component, Quantity, Support, SupportType } from '../document/types.js'
 import { SUPPORT_KINDS } from '../kinds/supports/types.js'
+import { settlementWords } from './settlement.js'
 
 export const TYPES: readonly SupportType[] = ['fixed', 'pin', 'roller', 'guide', 'slider']
 
@@ -42,8 +43,8 @@ export function holdsWords(s: Support): string {
     }
   if (s.settlement)
     parts.push(
-      `settles ${Object.entries(s.settlement)
-        .map(([c, v]) => `${c} ${v}`)
+      `settlement ${(Object.entries(s.settlement) as [Component, Quantity][])
+        .map(([c, v]) => settlementWords(c, v, s.angle !== undefined))
         .join(', ')}`,
     )
   return parts.join('; ')

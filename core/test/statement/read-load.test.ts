@@ -102,3 +102,46 @@ describe('what is left over of it is refused, and said', () => {
     expect(read('5 kN cw on B', '')).toMatchObject({ at: 'on', rest: 'cw' })
   })
 })
+
+describe('a load on several joints or members', () => {
+  const labels = ['A', 'B', 'C', 'D', 'E']
+  const numbered: Problem = {
+    ...newProblem(),
+    nodes: [...labels, '9'].map((id, x) => ({ id, x, y: 0 })),
+    members: [
+      ...labels.slice(1).map((end, i) => ({ id: labels[i] + end, start: labels[i], end })),
+      { id: '9', start: 'E', end: '9' },
+    ],
+  }
+  const places = (on: string, amount: string) => {
+    const made = readLoads(numbered, on, amount, 'down', '')
+    return made.ok ? made.loads.map((l) => (l.type === 'nodal' ? l.node : l.member)) : made
+  }
+  it.each([
+    ['B, C, D, E', '10 kN', ['B', 'C', 'D', 'E']],
+    ['B..E', '10 kN', ['B', 'C', 'D', 'E']],
+    ['D…B', '10 kN', ['B', 'C', 'D']],
+    ['A and C', '10 kN', ['A', 'C']],
+    ['AB, BC', '6 kN/m', ['AB', 'BC']],
+    ['AB..CD', '6 kN/m', ['AB', 'BC', 'CD']],
+    ['B, CD', '5 kN', ['B', 'CD']],
+    ['members AB and CD', '5 kN', ['AB', 'CD']],
+    ['B, C, D 10 kN', '', ['B', 'C', 'D']],
+    ['10 kN down on B, C and D', '', ['B', 'C', 'D']],
+    ['9', '10 kN/m', ['9']],
+    ['10 kN/m on 9', '', ['9']],
+    ['B, C', '6 kN/m', ['BC']],
+  ])('%s: %s', (on, amount, names) => expect(places(on, amount)).toEqual(names))
+  it.each([
+    ['9', '10 kN', /9 may be the joint 9 or the member 9: write joint 9, or member 9/],
+    ['B, C', '10 kN', /may be the member BC or the joints B and C/],
+    ['B, C, Q', '10 kN', /no joint or member Q/],
+    ['B, C, D', '6 kN/m', /is a joint/],
+  ])('%s: %s is refused', (on, amount, words) =>
+    expect(places(on, amount)).toMatchObject({ ok: false, message: expect.stringMatching(words) as string }),
+  )
+  it('stands where a place is named', () =>
+    expect(readLoads(numbered, 'AB', '5 kN at middle', 'down', '')).toMatchObject({
+      loads: [{ at: '50%' }],
+    }))
+})

@@ -9,12 +9,14 @@ import {
   type DrawnDiagram,
   type DrawnOrdinate,
   type JudgedOrdinate,
+  type Problem,
   type StretchKind,
 } from '@viga/core'
 import { isAlone } from '@viga/core/statement/answer-place'
 import { useMemo, useState } from 'react'
+import { EXAMPLES } from '../fields/examples'
 import { LiveField } from '../fields/LiveField'
-import { OneLine } from '../fields/OneLine'
+import { OneLine, type ReadLine } from '../fields/OneLine'
 import { useSheet, useSolved, useEdit } from '../sheet/context'
 import { onGridKeys, RemoveButton } from '../widgets/Block'
 import { Pick } from '../widgets/Pick'
@@ -85,30 +87,38 @@ function useOrdinates(diagram: DrawnDiagram, length: number | undefined) {
   const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const { ordinates } = diagram
-  const put = (next: DrawnOrdinate[], merge?: string): string | null => {
-    const changed = { ...diagram, ordinates: next }
-    const reading = length === undefined ? undefined : readDrawn(problem, changed, length)
+  const changed = (next: DrawnOrdinate[]): ReadLine => {
+    const drawn = { ...diagram, ordinates: next }
+    const reading = length === undefined ? undefined : readDrawn(problem, drawn, length)
     // unreadable text is refused; a diagram that lacks an ordinate is kept and the gap is named below
-    if (reading && !reading.ok && !reading.message.startsWith('A ')) return reading.message
+    if (reading && !reading.ok && !reading.message.startsWith('A ')) return reading
     const name = `${QUANTITIES[diagram.quantity]} of ${diagram.member} by hand`
-    return apply(name, (p) => setDrawnDiagram(p, changed), { merge, shown: true })?.message ?? null
+    return { name, change: (p) => setDrawnDiagram(p, drawn) }
+  }
+  const put = (next: DrawnOrdinate[], merge?: string): string | null => {
+    const line = changed(next)
+    if ('message' in line) return line.message
+    return apply(line.name, line.change, { merge, shown: true })?.message ?? null
   }
   const change = (i: number, by: Partial<DrawnOrdinate>, merge?: string) =>
     put(
       ordinates.map((o, j) => (j === i ? { ...o, ...by } : o)),
       merge,
     )
-  const add = (text: string) => {
+  const read = (_: Problem, text: string): ReadLine => {
     const parts = ORDINATE.exec(text)
-    if (!parts) return 'Write the place and the ordinate: 2.4 m: 18.5, and how it runs on, parabola.'
+    if (!parts)
+      return { message: 'Write the place and the ordinate: 2.4 m: 18.5, and how it runs on, parabola.' }
     const [, at, value, kind] = parts
-    return put([
-      ...ordinates,
-      { at: edit.typed(at), value: edit.typed(value), ...(kind ? { kind: kind as StretchKind } : {}) },
-    ])
+    const more = {
+      at: edit.typed(at),
+      value: edit.typed(value),
+      ...(kind ? { kind: kind as StretchKind } : {}),
+    }
+    return changed([...ordinates, more])
   }
   const remove = (i: number) => put(ordinates.filter((_, j) => j !== i))
-  return { change, add, remove }
+  return { change, read, remove }
 }
 
 function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
@@ -120,7 +130,7 @@ function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
     () => solved && judgeDrawn(problem, solved.solution, solved.action, diagram),
     [problem, solved, diagram],
   )
-  const { change, add, remove } = useOrdinates(diagram, m?.length)
+  const { change, read: readOrdinate, remove } = useOrdinates(diagram, m?.length)
   const of = `${diagram.quantity} in ${diagram.member}`
   return (
     <table className="t drawn-table" onKeyDown={onGridKeys}>
@@ -145,9 +155,9 @@ function Ordinates({ diagram }: { diagram: DrawnDiagram }) {
         ))}
         <OneLine
           name={`a new ordinate of ${of}`}
-          placeholder="2.4 m: 18.5 parabola"
+          placeholder={EXAMPLES.ordinate}
           columns={6}
-          onAdd={add}
+          read={readOrdinate}
         />
       </tbody>
       {read && !read.ok && (

@@ -3,6 +3,7 @@ import { samePlace } from '@viga/core/statement/answer-lists'
 import { readAnswers } from '@viga/core/statement/read-answers'
 import InputBase from '@mui/material/InputBase'
 import { useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { EXAMPLES } from '../fields/examples'
 import { useSheetStore } from '../sheet/context'
 import { useTypedSteps } from '../widgets/typed-steps'
 import { useNewRow } from '../sheet/new-row'
@@ -104,7 +105,7 @@ function LinesField({ lines, onChange, onTake }: LinesFieldProps) {
       minRows={1}
       maxRows={12}
       value={lines}
-      placeholder="or as lines: Ay = 18.2 kN up   M_BA = -37.5   F_DH = 8.4 C"
+      placeholder={EXAMPLES.values}
       onChange={(e) => {
         steps.typed(lines, e.target.value)
         onChange(e.target.value)

@@ -2,6 +2,7 @@ import { useId, useState } from 'react'
 import { Line } from '../widgets/Line'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { draftKey } from '../sheet/drafts'
+import { FieldSentence, useRepairKey } from './FieldSentence'
 import { useThing } from './of-thing'
 import './fields.css'
 
@@ -34,6 +35,8 @@ export function LiveField({ name, value, onChange, placeholder, aside }: Props) 
     const message = onChange(text.trim(), `${name} ${session}`)
     put(message === null ? { text } : { text, message, ...(aside ? {} : { field: name }) })
   }
+  const mend = refusal === null ? undefined : { text: draft?.text ?? value, take: change }
+  const repair = useRepairKey()
   return (
     <span className={`qf${refusal ? ' wrong' : ''}`}>
       <Line
@@ -54,15 +57,16 @@ export function LiveField({ name, value, onChange, placeholder, aside }: Props) 
           if (draft && (refusal === null || draft.text.trim() === '')) put(null)
         }}
         onKeyDown={(e) => {
+          if (repair(e, mend)) return
           if (e.key !== 'Escape' || draft === undefined) return
           e.stopPropagation()
           put(null)
         }}
       />
       {refusal && (
-        <span className="refusal" id={messageId} role="alert">
+        <FieldSentence id={messageId} aloud mend={mend}>
           {refusal}
-        </span>
+        </FieldSentence>
       )}
     </span>
   )

@@ -1,13 +1,19 @@
-import { useRef, useState } from 'react'
+import { useState, useRef, type KeyboardEvent } from 'react'
 import { Line } from '../widgets/Line'
 import { useNewRow } from '../sheet/new-row'
+import { useSheet, useSheetStore, useTypedEdit } from '../sheet/context'
+import type { Problem } from '@viga/core'
+import { Refusal, useRepairKey } from './FieldSentence'
 import './fields.css'
+
+/** What a line says: an edit with its name, or why it says nothing and which part of it is meant. */
+export type ReadLine = { name: string; change: (p: Problem) => Problem } | { message: string; rest?: string }
 
 interface Props {
   name: string
   placeholder: string
-  /** Adds what the line says; returns why it was refused, and what of it is left over. */
-  onAdd: (text: string) => string | { message: string; rest?: string } | null
+  /** Reads the line in the problem as it stands. */
+  read: (problem: Problem, text: string) => ReadLine
   columns: number
   className?: string
 }
@@ -22,6 +28,8 @@ interface InputProps {
   onBlur?: () => void
   className?: string
   wrong?: boolean
+  /** A key before it means anything else; true where it was used. */
+  onKey?: (e: KeyboardEvent<HTMLInputElement>) => boolean
 }
 
 /** A cell of a row that is not there yet: enter adds the row instead of going on to the next. */
@@ -34,6 +42,7 @@ export function EntryInput({
   onBlur,
   className = '',
   wrong,
+  onKey,
 }: InputProps) {
   return (
     <Line
@@ -48,7 +57,7 @@ export function EntryInput({
       onChange={(e) => onChange(e.target.value)}
       onBlur={onBlur}
       onKeyDown={(e) => {
-        if (e.key !== 'Enter') return
+        if (onKey?.(e) || e.key !== 'Enter') return
         e.preventDefault()
         e.stopPropagation()
         onEnter(e.currentTarget)
@@ -64,46 +73,72 @@ export function mark(field: HTMLInputElement | null | undefined, rest: string | 
     field.setSelectionRange(at, at + rest.length)
 }
 
-/** The last row of a table: one line that states a new entry. A refused line stays, with its sentence. */
-export function OneLine({ name, placeholder, onAdd, columns, className = '' }: Props) {
+/**
+ * The last row of a table: one line that states a new entry. A refused line stays, with its sentence, which
+ * goes when the problem has changed so that the line can be read.
+ */
+export function OneLine({ name, placeholder, read, columns, className = '' }: Props) {
+  const store = useSheetStore()
+  const typed = useTypedEdit()
   const [{ text }, keep] = useNewRow(name, { text: '' })
-  const setText = (t: string) => keep({ text: t })
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const field = useRef<HTMLTableCellElement>(null)
+  const [refused, setRefused] = useState<{ by: Problem; message: string; rest?: string } | null>(null)
+  // an edit concerns this line only while it is refused
+  const problem = useSheet((s) => (refused ? s.problem : null))
+  const cell = useRef<HTMLTableCellElement>(null)
+  const setText = (t: string) => {
+    keep({ text: t })
+    setRefused(null)
+  }
   const add = () => {
     if (text.trim() === '') return
-    const refused = onAdd(text.trim())
-    setRefusal(typeof refused === 'object' && refused !== null ? refused.message : refused)
-    if (refused === null) setText('')
-    else if (typeof refused === 'object') mark(field.current?.querySelector('input'), refused.rest)
+    const { problem: now } = store.getState()
+    const line = read(now, text.trim())
+    if ('message' in line) {
+      setRefused({ by: now, ...line })
+      mark(cell.current?.querySelector('input'), line.rest)
+      return
+    }
+    const message = typed(line.name, line.change)
+    if (message === null) setText('')
+    else setRefused({ by: now, message })
   }
+  const standing = refused && problem && stillRefused(refused, problem, () => read(problem, text.trim()))
+  const mend = standing ? { text, rest: standing.rest, take: setText } : undefined
+  const repair = useRepairKey()
   return (
     <tr className="new-row">
-      <td colSpan={columns} ref={field}>
+      <td colSpan={columns} ref={cell}>
         <EntryInput
           name={name}
           placeholder={placeholder}
           className={className}
-          wrong={refusal !== null}
+          wrong={standing !== null}
           value={text}
-          onChange={(t) => {
-            setText(t)
-            setRefusal(null)
-          }}
+          onChange={setText}
           onBlur={add}
           onEnter={add}
+          onKey={(e) => {
+            if (e.key === 'Escape' && text !== '') {
+              e.stopPropagation()
+              setText('')
+              return true
+            }
+            return repair(e, mend)
+          }}
         />
-        <Refusal>{refusal}</Refusal>
+        <Refusal mend={mend}>{standing?.message}</Refusal>
       </td>
     </tr>
   )
 }
 
-/** A sentence that refuses, at the place where it is. */
-export function Refusal({ children }: { children: string | null | undefined }) {
-  return children ? (
-    <span className="refusal open" role="alert">
-      {children}
-    </span>
-  ) : null
+/** The refusal of a line as it is now: another one, or none, when the problem has changed since. */
+export function stillRefused(
+  refused: { by: Problem; message: string; rest?: string },
+  now: Problem,
+  read: () => object,
+): { message: string; rest?: string } | null {
+  if (refused.by === now) return refused
+  const again = read()
+  return 'message' in again ? (again as { message: string; rest?: string }) : null
 }

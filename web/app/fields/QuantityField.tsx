@@ -1,6 +1,7 @@
 import type { Dimension, ProblemError, Quantity } from '@viga/core'
 import { useId, useState } from 'react'
 import { Line } from '../widgets/Line'
+import { FieldSentence, useRepairKey } from './FieldSentence'
 import { useQuantityText } from './use-quantity-text'
 import './fields.css'
 
@@ -34,6 +35,8 @@ export function QuantityField(props: QuantityFieldProps) {
   const [focused, setFocused] = useState(false)
   const { text, understood, wrong, unread, change, begin, leave, giveUp } = useQuantityText(props, focused)
   const messageId = useId()
+  const mend = wrong === null ? undefined : { text, take: change }
+  const repair = useRepairKey()
   return (
     <span
       className={`qf${focused ? ' focused' : ''}${wrong ? ' wrong' : ''}${className ? ` ${className}` : ''}`}
@@ -59,14 +62,15 @@ export function QuantityField(props: QuantityFieldProps) {
           leave()
         }}
         onKeyDown={(e) => {
+          if (repair(e, mend)) return
           if (e.key === 'Escape' && giveUp()) e.stopPropagation()
         }}
       />
       {understood && <span className="understood">{understood}</span>}
       {wrong && (
-        <span className="refusal" id={messageId} role={focused ? undefined : 'alert'}>
+        <FieldSentence id={messageId} aloud={!focused} mend={mend}>
           {wrong}
-        </span>
+        </FieldSentence>
       )}
     </span>
   )

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Line } from '../widgets/Line'
-import { Refusal } from './OneLine'
+import { Refusal } from './FieldSentence'
 import './fields.css'
 
 interface Props {

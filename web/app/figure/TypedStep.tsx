@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { Line } from '../widgets/Line'
 import { isOfField } from '../commands/typing'
-import { Refusal } from '../fields/OneLine'
+import { Refusal } from '../fields/FieldSentence'
 import type { Vec } from '@viga/drawing/marks'
 
 interface Props {

@@ -2,7 +2,9 @@ import { edit } from '@viga/core'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import { readLoads } from '@viga/core/statement/read-load'
 import { useState } from 'react'
-import { EntryInput, Refusal } from '../fields/OneLine'
+import { EXAMPLES } from '../fields/examples'
+import { Refusal } from '../fields/FieldSentence'
+import { EntryInput } from '../fields/OneLine'
 import { useSheet, useTypedEdit } from '../sheet/context'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
@@ -48,7 +50,7 @@ export function AllLoad({ on }: { on: string[] }) {
         <span className="grow">
           <EntryInput
             name="amount of a load on all"
-            placeholder="6 kN/m on each"
+            placeholder={EXAMPLES.loadOnAll}
             value={amount}
             onChange={(t) => (setAmount(t), setRefusal(null))}
             onEnter={add}

@@ -6,17 +6,20 @@ import {
   placeNode,
   readRelative,
   renumberNodes,
+  type Problem,
   type Quantity,
 } from '@viga/core'
 import { memo, useRef, useState } from 'react'
 import { undoInRow } from '../widgets/typed-steps'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
+import { EXAMPLES } from '../fields/examples'
 import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
 import { baysRefusal, setGrid } from '@viga/core/statement/grid'
-import { EntryInput, OneLine, Refusal } from '../fields/OneLine'
+import { OneLine, type ReadLine } from '../fields/OneLine'
+import { RowCell } from '../fields/RowCell'
 import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
@@ -133,12 +136,19 @@ const RemoveJoint = memo(function RemoveJoint({ id }: { id: string }) {
   )
 })
 
+/** A new joint of which nothing is typed yet. */
+const EMPTY = { id: '', x: '', y: '' }
+
+/** The field of a new joint that an error is about, by the error's place in the document. */
+const fieldOf = (path: string): 'id' | 'x' | 'y' =>
+  path.endsWith('.x') ? 'x' : path.endsWith('.y') ? 'y' : 'id'
+
 /** The empty row: x, tab, y, enter makes a joint under the next free letter. */
 const NewJoint = memo(function NewJoint() {
   const apply = useEdit()
   const label = useSheet((s) => nextNodeLabel(s.problem))
-  const [fields, setFields] = useNewRow('joint', { id: '', x: '', y: '' })
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const [fields, setFields] = useNewRow('joint', EMPTY)
+  const [refusal, setRefusal] = useState<{ at: 'id' | 'x' | 'y'; message: string } | null>(null)
   const row = useRef<HTMLTableRowElement>(null)
   const add = () => {
     if (fields.x.trim() === '' || fields.y.trim() === '') return false
@@ -147,20 +157,27 @@ const NewJoint = memo(function NewJoint() {
       (p) => edit.addNode(p, edit.typed(fields.x), edit.typed(fields.y), fields.id.trim() || label),
       { shown: true },
     )
-    setRefusal(error?.message ?? null)
+    setRefusal(error && { at: fieldOf(error.path), message: error.message })
     if (error) return false
-    setFields({ id: '', x: '', y: '' })
+    setFields(EMPTY)
     return true
   }
   const input = (key: 'id' | 'x' | 'y', name: string, placeholder: string) => (
-    <EntryInput
+    <RowCell
       name={name}
       placeholder={placeholder}
       className={key === 'id' ? 'letter' : ''}
       value={fields[key]}
-      onChange={(t) => {
-        setFields({ ...fields, [key]: t })
+      refusal={refusal?.at === key ? refusal : undefined}
+      onChange={(text) => {
+        setFields({ ...fields, [key]: text })
         setRefusal(null)
+      }}
+      onEscape={() => {
+        if (fields.id + fields.x + fields.y === '') return false
+        setFields(EMPTY)
+        setRefusal(null)
+        return true
       }}
       onEnter={() => {
         const inputs = row.current?.querySelectorAll('input')
@@ -177,10 +194,7 @@ const NewJoint = memo(function NewJoint() {
     >
       <td>{input('id', 'label of a new joint', label)}</td>
       <td>{input('x', 'x of a new joint', 'x')}</td>
-      <td>
-        {input('y', 'y of a new joint', 'y')}
-        <Refusal>{refusal}</Refusal>
-      </td>
+      <td>{input('y', 'y of a new joint', 'y')}</td>
       <td />
     </tr>
   )
@@ -188,21 +202,17 @@ const NewJoint = memo(function NewJoint() {
 
 /** A joint stated by others: so far from one, or where two members meet. */
 const RelativeJoint = memo(function RelativeJoint() {
-  const store = useSheetStore()
-  const apply = useEdit()
-  const add = (text: string) => {
-    const at = readRelative(text, store.getState().problem)
-    if (!at) return 'Write from A: 3, 2 (right, up), from A: 5 at 30 (length, degrees), or AB meets CD.'
-    if ('message' in at) return at.message
-    return apply('joint', (p) => placeNode(p, at.x, at.y).problem, { shown: true })?.message ?? null
+  const read = (problem: Problem, text: string): ReadLine => {
+    const at = readRelative(text, problem)
+    if (!at)
+      return {
+        message: 'Write from A: 3, 2 (right, up), from A: 5 at 30 (length, degrees), or AB meets CD.',
+      }
+    if ('message' in at) return at
+    return { name: 'joint', change: (p) => placeNode(p, at.x, at.y).problem }
   }
   return (
-    <OneLine
-      name="joint stated by others"
-      placeholder="from A: 3, 2 · from A: 5 at 30 · AB meets CD"
-      columns={4}
-      onAdd={add}
-    />
+    <OneLine name="joint stated by others" placeholder={EXAMPLES.jointByOthers} columns={4} read={read} />
   )
 })
 
@@ -264,14 +274,14 @@ function GridFields() {
       across{' '}
       <TextField
         name="grid across"
-        placeholder="3@4, 5.5"
+        placeholder={EXAMPLES.gridAcross}
         value={String(kept.across ?? '')}
         onCommit={(t) => put(t, String(kept.up ?? ''))}
       />{' '}
       up{' '}
       <TextField
         name="grid up"
-        placeholder="3, 3"
+        placeholder={EXAMPLES.gridUp}
         value={String(kept.up ?? '')}
         onCommit={(t) => put(String(kept.across ?? ''), t)}
       />

@@ -1,10 +1,11 @@
-import { thing, edit, formatPlain, readChain, type Member } from '@viga/core'
+import { thing, edit, formatPlain, readChain, type Member, type Problem } from '@viga/core'
 import { createContext, lazy, memo, Suspense, useContext, useMemo, useState } from 'react'
 import { Pick } from '../widgets/Pick'
+import { EXAMPLES } from '../fields/examples'
 import { structureOf, useDisplay, useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
 import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
 import { OfThing } from '../fields/of-thing'
-import { OneLine } from '../fields/OneLine'
+import { OneLine, type ReadLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
 import { useRow } from '../fields/rows'
 import { useWindowed } from '../fields/windowed'
@@ -172,26 +173,22 @@ function Choice({ of: m, name, options }: { of: Member; name: 'section' | 'mater
 
 /** Joints one after another make a chain of members: ABC, or 1 2 3. */
 const NewMembers = memo(function NewMembers() {
-  const store = useSheetStore()
-  const apply = useEdit()
-  const add = (text: string) => {
-    const { problem } = store.getState()
+  const read = (problem: Problem, text: string): ReadLine => {
     const chain = readChain(problem, text)
-    if (!Array.isArray(chain)) return chain.message
-    if (chain.length < 2) return 'A member joins two joints: type both, such as AB.'
-    const error = apply('members', (p) => edit.addMembers(p, chain), { shown: true })
-    if (error) return error.message
-    return store.getState().problem.members.length === problem.members.length
-      ? 'These joints are connected already.'
-      : null
+    if (!Array.isArray(chain)) return chain
+    if (chain.length < 2) return { message: 'A member joins two joints: type both, such as AB.' }
+    const change = (p: Problem) => edit.addMembers(p, chain)
+    return change(problem).members.length === problem.members.length
+      ? { message: 'These joints are connected already.' }
+      : { name: 'members', change }
   }
   return (
     <OneLine
       name="joints of new members"
-      placeholder="ABC connects A to B to C"
+      placeholder={EXAMPLES.members}
       columns={7}
       className="letter"
-      onAdd={add}
+      read={read}
     />
   )
 })

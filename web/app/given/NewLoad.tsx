@@ -1,9 +1,11 @@
-import { edit, type Load, type ProblemError } from '@viga/core'
+import { edit, type Load, type Problem, type ProblemError } from '@viga/core'
 import { WAYS, type Way } from '@viga/core/statement/load-entry'
 import { readLoads } from '@viga/core/statement/read-load'
 import { useRef, useState } from 'react'
-import { EntryInput, mark, Refusal } from '../fields/OneLine'
-import { useEdit, useSheetStore } from '../sheet/context'
+import { EXAMPLES } from '../fields/examples'
+import { mark, stillRefused } from '../fields/OneLine'
+import { RowCell } from '../fields/RowCell'
+import { useEdit, useSheet, useSheetStore } from '../sheet/context'
 import { useNewRow } from '../sheet/new-row'
 import { Pick } from '../widgets/Pick'
 import { undoInRow } from '../widgets/typed-steps'
@@ -53,46 +55,69 @@ function useLoadsOf(caseId: string) {
   }
 }
 
+const EMPTY = { on: '', amount: '', at: '' }
+
+/** The refusal of a row, which goes when the problem has changed so that the row can be read. */
+function useRefusal(fields: Record<Part, string>, way: Way) {
+  const store = useSheetStore()
+  const [refused, setRefused] = useState<(RefusedAt & { by: Problem }) | null>(null)
+  // an edit concerns this row only while it is refused
+  const problem = useSheet((s) => (refused ? s.problem : null))
+  const standing =
+    refused &&
+    problem &&
+    stillRefused(refused, problem, () => readLoads(problem, fields.on, fields.amount, way, fields.at))
+  const refusal = standing && { ...standing, at: 'at' in standing ? (standing.at as Part) : refused.at }
+  const refuse = (why: RefusedAt | null) => setRefused(why && { ...why, by: store.getState().problem })
+  return [refusal, refuse] as const
+}
+
 /**
  * `AB` and `6 kN/m`: what it is follows from the unit; a plain number is a force on a joint, a uniform load
  * on a member.
  */
 export function NewLoad({ caseId }: { caseId: string }) {
   const state = useLoadsOf(caseId)
-  const [fields, setFields] = useNewRow(`load in ${caseId}`, { on: '', amount: '', at: '' })
+  const [fields, setFields] = useNewRow(`load in ${caseId}`, EMPTY)
   const [way, setWay] = useState<Way>('down')
-  const [refusal, setRefusal] = useState<RefusedAt | null>(null)
+  const [refusal, refuse] = useRefusal(fields, way)
   const row = useRef<HTMLTableRowElement>(null)
-  const refuse = (why: RefusedAt) => {
-    setRefusal(why)
-    mark(row.current?.querySelector<HTMLInputElement>(`[data-part=${why.at}] input`), why.rest)
-  }
   const add = (from: HTMLElement | null) => {
     // a name alone waits for its amount; a whole line may stand in the first field
     if (fields.on.trim() === '' || (fields.amount.trim() === '' && !/\s/.test(fields.on.trim()))) return
     const refused = state(fields, way)
-    if (refused) return refuse(refused)
-    setFields({ on: '', amount: '', at: '' })
+    refuse(refused)
+    if (refused)
+      return mark(
+        row.current?.querySelector<HTMLInputElement>(`[data-part=${refused.at}] input`),
+        refused.rest,
+      )
+    setFields(EMPTY)
     // the next load says its own direction
     setWay('down')
-    setRefusal(null)
     from?.closest('tr')?.querySelector('input')?.focus()
   }
   const input = (key: Part, name: string, placeholder: string) => (
-    <>
-      <EntryInput
+    <td data-part={key}>
+      <RowCell
         name={name}
         placeholder={placeholder}
         className={key === 'on' ? 'letter' : ''}
         value={fields[key]}
-        onChange={(t) => {
-          setFields({ ...fields, [key]: t })
-          setRefusal(null)
+        refusal={refusal?.at === key ? refusal : undefined}
+        onChange={(text) => {
+          setFields({ ...fields, [key]: text })
+          refuse(null)
+        }}
+        onEscape={() => {
+          if (fields.on + fields.amount + fields.at === '') return false
+          setFields(EMPTY)
+          refuse(null)
+          return true
         }}
         onEnter={add}
       />
-      <Refusal>{refusal?.at === key ? refusal.message : null}</Refusal>
-    </>
+    </td>
   )
   return (
     <tr
@@ -101,13 +126,13 @@ export function NewLoad({ caseId }: { caseId: string }) {
       onKeyDown={undoInRow}
       onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && add(null)}
     >
-      <td data-part="on">{input('on', 'joint or member of a new load', 'on')}</td>
+      {input('on', 'joint or member of a new load', 'on')}
       <td className="quiet">new</td>
       <td className="way">
         <NewWay way={way} onChange={setWay} />
       </td>
-      <td data-part="amount">{input('amount', 'amount of a new load', '5 kN, 0 to 4 kN/m')}</td>
-      <td data-part="at">{input('at', 'place of a new load', 'middle')}</td>
+      {input('amount', 'amount of a new load', EXAMPLES.loadAmount)}
+      {input('at', 'place of a new load', EXAMPLES.loadPlace)}
       <td />
     </tr>
   )

@@ -13,7 +13,8 @@ import {
   type Selection,
 } from '@viga/core'
 import { useState, type ReactNode } from 'react'
-import { EntryInput, Refusal } from '../fields/OneLine'
+import { Refusal } from '../fields/FieldSentence'
+import { EntryInput } from '../fields/OneLine'
 import { Press } from '../widgets/Press'
 import { Tick } from '../widgets/Tick'
 

@@ -1,7 +1,8 @@
 import Autocomplete from '@mui/material/Autocomplete'
 import { findRolled, formatNumber, searchRolled, type RolledShape, type Section } from '@viga/core'
 import { useMemo, useState } from 'react'
-import { Refusal } from '../fields/OneLine'
+import { EXAMPLES } from '../fields/examples'
+import { Refusal } from '../fields/FieldSentence'
 import { Line } from '../widgets/Line'
 
 /** Areas and second moments as the handbooks of a series print them, per SI. */
@@ -67,7 +68,7 @@ export default function Rolled({
             {...slotProps.htmlInput}
             className="cell-input"
             aria-label={`rolled shape of ${s.id}`}
-            placeholder="IPE 200, UB 305x165x40, W12x26 …"
+            placeholder={EXAMPLES.rolledShape}
           />
           <Refusal>{refusal}</Refusal>
         </span>

@@ -2,11 +2,12 @@ import { dimension, edit, type Component, type ProblemError, type Support } from
 import { Pick } from '../widgets/Pick'
 import { useSheet, useEdit } from '../sheet/context'
 import { QuantityField } from '../fields/QuantityField'
+import { Settlement } from './Settlement'
 import { holdOf, withHold, withSettlement, type HoldChoice } from '@viga/core/statement/supports'
 
 const WORDS: Record<Component, { own: string; turned: string }> = {
-  x: { own: 'level', turned: 'own x' },
-  y: { own: 'upright', turned: 'own y' },
+  x: { own: 'horizontal', turned: 'own x' },
+  y: { own: 'vertical', turned: 'own y' },
   rotation: { own: 'rotation', turned: 'rotation' },
 }
 
@@ -77,18 +78,7 @@ function HoldLine({ s, c, put }: { s: Support; c: Component; put: Put }) {
         />
       )}
       {choice === 'fixed' && (
-        <>
-          <span className="quiet">settles</span>
-          <QuantityField
-            name={`settlement ${c} at ${node}`}
-            value={s.settlement?.[c]}
-            dimension={turns ? dimension.angle : dimension.length}
-            unit={turns}
-            placeholder="0"
-            onClear={() => put(withSettlement(rest, c, undefined))}
-            onChange={(v, merge) => put(withSettlement(rest, c, v), merge)}
-          />
-        </>
+        <Settlement s={s} component={c} put={(v, merge) => put(withSettlement(rest, c, v), merge)} />
       )}
     </div>
   )

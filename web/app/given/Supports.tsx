@@ -1,14 +1,23 @@
-import { thing, dimension, edit, type Quantity, type Support, type SupportType } from '@viga/core'
+import {
+  thing,
+  dimension,
+  edit,
+  type Problem,
+  type Quantity,
+  type Support,
+  type SupportType,
+} from '@viga/core'
 import { lazy, Suspense, useState } from 'react'
 import { Pick } from '../widgets/Pick'
-import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
+import { EXAMPLES } from '../fields/examples'
+import { useSheet, useEdit } from '../sheet/context'
 import { Block, onGridKeys, MoreOrLess, RemoveButton } from '../widgets/Block'
-import { OneLine } from '../fields/OneLine'
+import { OneLine, type ReadLine } from '../fields/OneLine'
 import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { useRow } from '../fields/rows'
 import { SupportSymbol } from './drawn-symbols'
-import { readSupport } from '@viga/core/statement/read-support'
+import { readSupports } from '@viga/core/statement/read-support'
 import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from '@viga/core/statement/supports'
 
 // what is seldom asked for of a row comes when it is first opened
@@ -122,19 +131,15 @@ function TypeChoice({ s, onChange }: { s: Support; onChange: (type: SupportType)
 
 /** Joint, support and its turn in one line: `A fixed`, `D pin`, `F roller 45`; a letter is enough. */
 function NewSupport() {
-  const store = useSheetStore()
-  const typed = useTypedEdit()
-  const add = (text: string) => {
-    const read = readSupport(store.getState().problem, text)
-    if (!read.ok) return read
-    return typed(`support of ${read.node}`, (p) => edit.setSupport(p, read.node, read.support))
+  const read = (problem: Problem, text: string): ReadLine => {
+    const made = readSupports(problem, text)
+    if (!made.ok) return made
+    return {
+      name: `support of ${made.supports.map((s) => s.node).join(', ')}`,
+      change: (p) => made.supports.reduce((q, { node, ...support }) => edit.setSupport(q, node, support), p),
+    }
   }
   return (
-    <OneLine
-      name="joint and kind of a new support"
-      placeholder="A fixed, D pin, F roller 45"
-      columns={7}
-      onAdd={add}
-    />
+    <OneLine name="joint and kind of a new support" placeholder={EXAMPLES.supports} columns={7} read={read} />
   )
 }

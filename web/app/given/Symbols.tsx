@@ -1,8 +1,20 @@
-import { edit, type Quantity } from '@viga/core'
+import {
+  dimension,
+  edit,
+  makeReader,
+  renameSymbol,
+  symbolInUse,
+  symbolNameRefusal,
+  type Problem,
+  type Quantity,
+} from '@viga/core'
 import { useState } from 'react'
-import { useSheet, useSheetStore, useEdit, useTypedEdit } from '../sheet/context'
+import { EXAMPLES } from '../fields/examples'
+import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { Block, onGridKeys, RemoveButton } from '../widgets/Block'
-import { OneLine, Refusal } from '../fields/OneLine'
+import { Refusal } from '../fields/FieldSentence'
+import { OneLine, type ReadLine } from '../fields/OneLine'
+import { TextField } from '../fields/TextField'
 import { LiveField } from '../fields/LiveField'
 
 /** The letters of the book: `w = 12 kN/m`, `L = 6 m`; every field may use them. */
@@ -33,10 +45,15 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
       ? 'A symbol needs a value.'
       : (apply(`symbol ${name}`, (p) => edit.setSymbol(p, name, edit.typed(text)), { merge, shown: true })
           ?.message ?? null)
+  const rename = (to: string) => {
+    const refused = symbolNameRefusal(store.getState().problem, to)
+    if (refused) return refused
+    return apply(`rename ${name}`, (p) => renameSymbol(p, name, to), { shown: true })?.message ?? null
+  }
   return (
     <tr>
       <td style={{ width: 62 }}>
-        <i>{name}</i>
+        <TextField className="letter" name={`name of symbol ${name}`} value={name} onCommit={rename} />
       </td>
       <td>
         <LiveField name={field} value={String(value)} onChange={set} />
@@ -46,9 +63,11 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
         <RemoveButton
           what={`symbol ${name}`}
           onClick={() => {
-            const error = apply(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined), { shown: true })
-            setRefusal(error ? `${name} is still used at ${error.path}.` : null)
-            if (!error) store.getState().draft(field, null)
+            const used = symbolInUse(store.getState().problem, name)
+            setRefusal(used ?? null)
+            if (used) return
+            apply(`symbol ${name}`, (p) => edit.setSymbol(p, name, undefined))
+            store.getState().draft(field, null)
           }}
         />
       </td>
@@ -58,14 +77,14 @@ function SymbolRow({ name, value }: { name: string; value: Quantity }) {
 
 /** `w = 12 kN/m` */
 function NewSymbol() {
-  const store = useSheetStore()
-  const typed = useTypedEdit()
-  const add = (text: string) => {
+  const read = (problem: Problem, text: string): ReadLine => {
     const [name, ...rest] = text.split('=').map((t) => t.trim())
     const value = rest.join('=')
-    if (value === '') return 'Write it as w = 12 kN/m.'
-    if (Object.hasOwn(store.getState().problem.symbols ?? {}, name)) return `${name} is there already.`
-    return typed('symbol', (p) => edit.setSymbol(p, name, edit.typed(value)))
+    if (value === '') return { message: 'Write it as w = 12 kN/m.' }
+    if (Object.hasOwn(problem.symbols ?? {}, name)) return { message: `${name} is there already.` }
+    const r = makeReader(problem.units, problem.symbols).reader.read(value, dimension.none)
+    if (!r.ok && r.repairs) return { message: r.message, rest: value }
+    return { name: 'symbol', change: (p) => edit.setSymbol(p, name, edit.typed(value)) }
   }
-  return <OneLine name="a new symbol" placeholder="w = 12 kN/m" columns={3} onAdd={add} />
+  return <OneLine name="a new symbol" placeholder={EXAMPLES.symbol} columns={3} read={read} />
 }
