@@ -42,6 +42,8 @@ export {
 } from './edits/starting-shapes.js'
 export { joinOnMembers, joinThrough, placeNode, readRelative, readStep } from './edits/draw.js'
 export { copyRows, pasteRows, type Pasted } from './edits/rows.js'
+export { goneWith } from './gone-with.js'
+export { lineOf, type LeftRow } from './cells.js'
 export { displayOf, withUnit, type Display, type ShownUnit } from './display.js'
 export { isThing, readThing, thing, type Thing, type ThingKey } from './thing.js'
 export { OWN_SIGNS, SIGN_CHOICES, setSigns, signFactors, signsOf, type Signs } from './signs.js'

@@ -1,3 +1,4 @@
+import { numberStyle, styleWords, withPoint } from '../document/number-style.js'
 import type { Answer, Problem } from '../document/types.js'
 import type { Place } from './answer-place.js'
 import { readAnswerValue } from './answer-value.js'
@@ -13,9 +14,13 @@ export type NewAnswer = Omit<Answer, 'id'>
 export interface ReadAnswers {
   answers: NewAnswer[]
   left: { line: string; message: string }[]
+  /** How commas in numbers were understood, as a sentence, where there were any. */
+  said?: string
 }
 
 const MOST = 2000
+/** What stands between spaces and signs of equality. */
+const WORD = /[^\s=:≈]+/g
 
 /** Whatever stands between a name and its value: an equals sign, a colon, a cell's edge. */
 const PARTED = /^([^=:≈\t]+?)\s*(?:[=≈:]|\t+)\s*(.+)$/
@@ -28,10 +33,14 @@ const PARTED = /^([^=:≈\t]+?)\s*(?:[=≈:]|\t+)\s*(.+)$/
 export function readAnswers(p: Problem, text: string, caseId?: string): ReadAnswers {
   const out: ReadAnswers = { answers: [], left: [] }
   let of = caseId
-  const lines = text
+  const stated = text
     .replace(/\r/g, '')
     .split(/\n|;\s/)
     .filter((l) => l.trim() !== '')
+  const words = stated.flatMap((l) => l.match(WORD) ?? [])
+  const style = numberStyle(words)
+  out.said = styleWords(words, style)
+  const lines = stated.map((l) => l.replace(WORD, (w) => withPoint(w, style)))
   for (const line of lines) {
     if (out.answers.length + out.left.length >= MOST) {
       out.left.push({ line, message: `At most ${MOST} values are read at once.` })
@@ -62,7 +71,7 @@ function caseNamed(p: Problem, line: string): string | undefined {
 const actionNamed = (p: Problem, text: string): string | undefined =>
   [...(p.loadCases ?? []), ...(p.combinations ?? [])].find((c) => c.id === text || c.title === text)?.id
 
-/** The case that a line names beside its value: `C1: Ay = 115.9`, `Ax = 5.267 (C1)`, `Ax = 5.267, case C1`. */
+/** The case that a line names beside its value: `C1: Ay = 115.9`, `Ax = 5.267 (C1)`, `Ax = 5, case C1`. */
 function caseInLine(p: Problem, line: string): { caseId: string; rest: string } | undefined {
   const before = /^\s*(?:case\s+)?([^:=]+?)\s*:\s*(\S.*)$/i.exec(line)
   const after = /^(.*\S)\s*(?:\((?:case\s+)?([^()]+)\)|,\s*case\s+(.+?))\s*$/i.exec(line)

@@ -158,6 +158,37 @@ describe('lines of hand values', () => {
   })
 })
 
+describe('lines of hand values from elsewhere', () => {
+  const two: Problem = {
+    ...portal,
+    loadCases: [
+      { id: 'C1', loads: [] },
+      { id: 'C2', title: 'wind', loads: [] },
+    ],
+  }
+  const values = (text: string) => readAnswers(two, text).answers.map((a) => [a.value, a.case])
+  it('name their case in the line', () => {
+    expect(values('C1: Ay = 115.9\nC2: Ay = 3')).toEqual([
+      [115.9, undefined],
+      [3, 'C2'],
+    ])
+    expect(values('Ax = 5.267 (C2)\nAy = 4')).toEqual([
+      [5.267, 'C2'],
+      [4, undefined],
+    ])
+    expect(values('wind: Ax = 1\nAx = 2, case C2')).toEqual([
+      [1, 'C2'],
+      [2, 'C2'],
+    ])
+    expect(values('Ay: 18.2')).toEqual([[18.2, undefined]])
+  })
+  it('have one decimal sign, decided for all of them and said', () => {
+    const read = readAnswers(portal, 'Ax = 12,5\nAy\t1.200,0 kN')
+    expect(read.answers.map((a) => a.value)).toEqual([12.5, '1200.0 kN'])
+    expect(read.said).toBe('Commas were read as decimal signs.')
+  })
+})
+
 describe('the text of a hand value', () => {
   it.each<[Partial<Answer>, string]>([
     [{ quantity: 'reaction', node: 'A', component: 'y' }, '18.2 kN ↑'],

@@ -16,10 +16,17 @@ interface LeftLine {
   message: string
 }
 
+/** How many values were taken, how their commas were understood, and the lines that are left. */
+interface Taken {
+  taken: number
+  said?: string
+  left: LeftLine[]
+}
+
 /**
  * Takes the values out of lines of text into the problem; what is not understood is left, with its reason.
  */
-function takeValues(store: SheetStore, text: string): { taken: number; left: LeftLine[] } {
+function takeValues(store: SheetStore, text: string): Taken {
   const { problem, actionId, edit: change } = store.getState()
   const read = readAnswers(problem, text, actionId ?? undefined)
   const first = problem.loadCases?.[0]?.id
@@ -32,7 +39,7 @@ function takeValues(store: SheetStore, text: string): { taken: number; left: Lef
     read.answers.length > 0 ? change(`${read.answers.length} values`, put, { shown: true }) : null
   return refusal
     ? { taken: 0, left: [{ line: text, message: refusal.message }, ...read.left] }
-    : { taken: read.answers.length, left: read.left }
+    : { taken: read.answers.length, said: read.said, left: read.left }
 }
 
 /**
@@ -42,12 +49,10 @@ function takeValues(store: SheetStore, text: string): { taken: number; left: Lef
 export function PasteValues() {
   const store = useSheetStore()
   const [{ lines }, keep] = useNewRow('lines of values', { lines: '' })
-  const [left, setLeft] = useState<LeftLine[]>([])
-  const [taken, setTaken] = useState(0)
+  const [{ taken, said, left }, setTaken] = useState<Taken>({ taken: 0, left: [] })
   const take = (text: string) => {
     const done = takeValues(store, text)
-    setTaken(done.taken)
-    setLeft(done.left)
+    setTaken(done)
     keep({ lines: done.left.map((l) => l.line).join('\n') })
   }
   return (
@@ -58,14 +63,22 @@ export function PasteValues() {
         if (lines.trim() !== '') take(lines)
       }}
     >
-      <LinesField lines={lines} onChange={(t) => (keep({ lines: t }), setLeft([]))} onTake={take} />
+      <LinesField
+        lines={lines}
+        onChange={(t) => (keep({ lines: t }), setTaken({ taken, said, left: [] }))}
+        onTake={take}
+      />
       {lines.trim() !== '' && (
         <Press type="submit" className="plain-button">
           Take them
         </Press>
       )}
       <div role="status">
-        {taken > 0 && <p className="quiet">{taken === 1 ? 'One value' : `${taken} values`} taken.</p>}
+        {taken > 0 && (
+          <p className="quiet">
+            {taken === 1 ? 'One value' : `${taken} values`} taken. {said}
+          </p>
+        )}
         {left.map(({ line, message }, i) => (
           <p key={i} className="pencil">
             <b>{line}</b> {message}

@@ -2,6 +2,7 @@ import { copyRows, thing } from '@viga/core'
 import { cellsOf, fillRows, type TablePlace } from '@viga/core/statement/read-rows'
 import type { SheetStore } from '../sheet/store'
 import { chosen, targetOf } from '../sheet/targets'
+import { keepLeft, leftPlace } from '../sheet/left-rows'
 import { pasted } from './pasted'
 import { removeChosen } from './selection'
 
@@ -15,10 +16,16 @@ async function copy(store: SheetStore): Promise<boolean> {
 
 function paste(store: SheetStore, text: string) {
   const made = pasted(store.getState().problem, text)
+  for (const [table, of] of [
+    ['joints', 'joint'],
+    ['members', 'member'],
+  ] as const)
+    keepLeft(store, table, made.left?.filter((row) => row.of === of) ?? [])
   if (!made.ok) return store.setState({ refused: made.message })
   store.getState().edit('paste', () => made.problem, {
     select: targetOf([...made.nodes.map((n) => thing.node(n)), ...made.members.map((m) => thing.member(m))]),
   })
+  if (made.said) store.setState({ said: made.said })
 }
 
 /** The place of a field in a table of the statement, as its row and table say it. */
@@ -46,7 +53,10 @@ function placeOf(field: Element): TablePlace | undefined {
 function fill(store: SheetStore, text: string, place: TablePlace) {
   const made = fillRows(store.getState().problem, text, place)
   if (!made.ok) return store.setState({ refused: made.message })
-  store.getState().edit(`paste into the ${place.table}`, () => made.problem)
+  const { said, taken, left } = made
+  keepLeft(store, leftPlace(place), left)
+  if (taken > 0) store.getState().edit(`paste into the ${place.table}`, () => made.problem)
+  if (said && taken > 0) store.setState({ said })
 }
 
 const inField = (e: Event) => (e.target as HTMLElement | null)?.closest?.('input, textarea, select') ?? null

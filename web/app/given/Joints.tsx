@@ -25,6 +25,9 @@ import { QuantityField } from '../fields/QuantityField'
 import { TextField } from '../fields/TextField'
 import { useRow } from '../fields/rows'
 import { useWindowed } from '../fields/windowed'
+import { LeftRows } from './LeftRows'
+
+const NEW_JOINTS = { table: 'joints', column: 'x' } as const
 
 export function Joints({ onStart }: { onStart: () => void }) {
   const nodes = useSheet((s) => s.problem.nodes)
@@ -54,6 +57,7 @@ export function Joints({ onStart }: { onStart: () => void }) {
             </OfThing>
           ))}
           {others}
+          <LeftRows place={NEW_JOINTS} columns={4} />
           <NewJoint />
           {nodes.length > 0 && <RelativeJoint />}
         </tbody>

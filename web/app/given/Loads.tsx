@@ -8,6 +8,7 @@ import { useWindowed } from '../fields/windowed'
 import { OfThing } from '../fields/of-thing'
 import { CaseLine } from './CaseLine'
 import { LoadRow } from './LoadRow'
+import { LeftRows } from './LeftRows'
 import { NewLoad } from './NewLoad'
 
 // the table of factors stands below all loads, and comes after they can be stated
@@ -93,6 +94,7 @@ function CaseLoads({ c, many }: { c: LoadCase; many: boolean }) {
           </OfThing>
         ))}
         {others}
+        <LeftRows place={{ table: 'loads', caseId: c.id }} columns={6} />
         <NewLoad caseId={c.id} />
         <CaseLine c={c} many={many} />
       </tbody>

@@ -9,10 +9,13 @@ import { OneLine, type ReadLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
 import { useRow } from '../fields/rows'
 import { useWindowed } from '../fields/windowed'
+import { LeftRows } from './LeftRows'
 import { EndsSymbol } from './drawn-symbols'
 
 // what is seldom asked for of a row comes when it is first opened
 const MemberDetail = lazy(() => import('./MemberDetail').then((m) => ({ default: m.MemberDetail })))
+
+const NEW_MEMBERS = { table: 'members' } as const
 
 export function Members() {
   const members = useSheet((s) => s.problem.members)
@@ -49,6 +52,7 @@ export function Members() {
               </OfThing>
             ))}
             {others}
+            <LeftRows place={NEW_MEMBERS} columns={7} />
             <NewMembers />
           </tbody>
         </table>

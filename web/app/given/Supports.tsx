@@ -16,12 +16,15 @@ import { OneLine, type ReadLine } from '../fields/OneLine'
 import { OfThing } from '../fields/of-thing'
 import { QuantityField } from '../fields/QuantityField'
 import { useRow } from '../fields/rows'
+import { LeftRows } from './LeftRows'
 import { SupportSymbol } from './drawn-symbols'
 import { readSupports } from '@viga/core/statement/read-support'
 import { holdsWords, supportKind, SUPPORT_WORDS, TYPES, withType } from '@viga/core/statement/supports'
 
 // what is seldom asked for of a row comes when it is first opened
 const SupportDetail = lazy(() => import('./SupportDetail').then((m) => ({ default: m.SupportDetail })))
+
+const NEW_SUPPORTS = { table: 'supports' } as const
 
 export function Supports() {
   const supports = useSheet((s) => s.problem.supports) ?? []
@@ -45,6 +48,7 @@ export function Supports() {
               <SupportRow s={s} />
             </OfThing>
           ))}
+          <LeftRows place={NEW_SUPPORTS} columns={7} />
           <NewSupport />
         </tbody>
       </table>

@@ -236,6 +236,7 @@ function Told() {
   const store = useSheetStore()
   const refused = useSheet((s) => s.refused)
   const said = useSheet((s) => s.said)
+  const ofEdit = useSheet((s) => s.saidOfEdit)
   const words = refused ?? said
   const needed = useEver(words !== null)
   return (
@@ -245,6 +246,13 @@ function Told() {
           open={words !== null}
           message={words}
           autoHideDuration={10_000}
+          action={
+            refused === null && ofEdit ? (
+              <Press className="link" onClick={() => store.getState().undo()}>
+                Undo
+              </Press>
+            ) : undefined
+          }
           onClose={(_, reason) => reason !== 'clickaway' && store.setState({ refused: null, said: null })}
         />
       </Suspense>

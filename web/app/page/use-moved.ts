@@ -10,7 +10,7 @@ export function useMoved(store: SheetStore): void {
   const navigate = useNavigate()
   const { pathname, search, state } = useLocation() as Location<{ copied?: boolean } | null>
   useEffect(() => {
-    if (state?.copied) store.setState({ said: SAID })
+    if (state?.copied) store.setState({ said: SAID, saidOfEdit: false })
   }, [store, state])
   useEffect(
     () =>

@@ -1,4 +1,4 @@
-import type { Problem, ProblemError } from '@viga/core'
+import { goneWith, type Problem, type ProblemError } from '@viga/core'
 import { carriedOver } from './drafts'
 import { rowsOf } from './rows-kept'
 import type { EditOptions, Get, Set, SheetActions, SheetState, Step } from './store'
@@ -16,7 +16,7 @@ export type Become = (problem: Problem, rest: () => Partial<SheetState>) => Prob
 
 /** Whether an edit goes on from the last step: the same field, shortly after, nothing undone between. */
 const continues = (last: Step | undefined, merge: string | undefined, now: number, undone: boolean) =>
-  merge !== undefined && last?.merge === merge && now - last.at < GROUPING && !undone
+  merge !== undefined && last?.merge === merge && Math.abs(now - last.at) < GROUPING && !undone
 
 /** The edits of a problem as steps that can be taken back and made again, without end. */
 export const stepping = (
@@ -33,7 +33,8 @@ export const stepping = (
     }
     const refusal = become(next, () => {
       const last = past[past.length - 1]
-      const now = performance.now()
+      // the time of day, since the steps outlive the page
+      const now = Date.now()
       const grouped = continues(last, options.merge, now, get().future.length > 0)
       const step: Step = grouped
         ? { ...last, at: now }
@@ -42,7 +43,8 @@ export const stepping = (
         past: [...(grouped ? past.slice(0, -1) : past), step],
         future: [],
         refused: null,
-        said: null,
+        said: options.merge === undefined ? (goneWith(problem, next) ?? null) : null,
+        saidOfEdit: true,
         selection: options.select === undefined ? stillThere(next, selection) : options.select,
         drafts: carriedOver(get().drafts, problem, next),
       }
@@ -57,6 +59,7 @@ export const stepping = (
     become(step.problem, () => ({
       past: past.slice(0, -1),
       future: [...future, { ...step, problem, selection }],
+      said: null,
       selection: step.selection,
       drafts: rowsOf(get().drafts),
     }))

@@ -62,6 +62,8 @@ export interface SheetState extends ResultsView {
   refused: string | null
   /** A remark on the last edit, where its name does not describe everything it did. */
   said: string | null
+  /** The remark is of the last edit, so that Undo stands beside it. */
+  saidOfEdit: boolean
   /** The units that results are shown in are being chosen. */
   showing: boolean
   /** The form of the selected thing takes the focus as soon as it stands on the Figure. */
@@ -186,6 +188,7 @@ const opened = (initial: Opened): Omit<SheetState, 'outcome' | 'solving' | 'earl
   dragging: false,
   refused: null,
   said: null,
+  saidOfEdit: false,
   showing: false,
   entering: false,
   ...FIRST_RESULTS_VIEW,

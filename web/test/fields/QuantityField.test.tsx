@@ -72,3 +72,29 @@ describe('a field for a quantity', () => {
     expect(screen.queryByRole('alert')).toBeNull()
   })
 })
+
+describe('a refused quantity', () => {
+  const typed = async (text: string) => {
+    const made = inSheet(beam, <X />)
+    const field = screen.getByRole('textbox', { name: 'x of B' })
+    await made.user.clear(field)
+    await made.user.type(field, text)
+    return { ...made, field }
+  }
+  it('offers what may have been meant, each to be pressed', async () => {
+    const { user, problem, field } = await typed('1,250')
+    await user.click(screen.getByRole('button', { name: /^1\.250/ }))
+    expect(field).toHaveProperty('value', '1.250')
+    expect(problem().nodes[1].x).toBe('1.250')
+    expect(screen.queryByRole('alert')).toBeNull()
+  })
+  it('takes the first of it by Alt Enter', async () => {
+    const { user, problem } = await typed('4,5 m')
+    await user.keyboard('{Alt>}{Enter}{/Alt}')
+    expect(problem().nodes[1].x).toBe('4.5 m')
+  })
+  it('has nothing to offer for a text that could mean anything', async () => {
+    await typed('4 kN')
+    expect(screen.queryByRole('button')).toBeNull()
+  })
+})

@@ -1,7 +1,8 @@
-import { screen } from '@testing-library/react'
+import { act, screen } from '@testing-library/react'
 import { measure, type Problem } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { Joints } from '../../app/given/Joints'
+import { keepLeft } from '../../app/sheet/left-rows'
 import { inSheet } from '../in-sheet'
 import { beam } from '../problems'
 
@@ -25,6 +26,26 @@ describe('the table of joints', () => {
     expect((await screen.findByRole('alert')).textContent).toContain('length')
     expect(screen.getByRole('textbox', { name: 'x of a new joint' })).toHaveProperty('value', '12 kN')
     expect(problem()).toBe(beam)
+  })
+
+  it('says why under the field that is meant', async () => {
+    const { user } = table()
+    const x = screen.getByRole('textbox', { name: 'x of a new joint' })
+    await user.type(x, '2L')
+    await user.type(screen.getByRole('textbox', { name: 'y of a new joint' }), '1{Enter}')
+    expect((await screen.findByRole('alert')).closest('td')).toBe(x.closest('td'))
+  })
+
+  it('keeps the rows of a paste that it did not understand, to be mended in place', async () => {
+    const { user, store, problem } = table()
+    act(() => keepLeft(store, 'joints', [{ cells: ['E', '12 kN', '3'], message: '' }]))
+    const row = screen.getByRole('textbox', { name: 'row 1 that was not understood' })
+    expect(row).toHaveProperty('value', 'E; 12 kN; 3')
+    expect(screen.getByRole('alert').textContent).toContain('Expected a length')
+    await user.clear(row)
+    await user.type(row, 'E; 12 m; 3{Enter}')
+    expect(place(problem(), 'E')).toEqual({ x: 12, y: 3 })
+    expect(screen.queryByRole('textbox', { name: 'row 1 that was not understood' })).toBeNull()
   })
 
   it.each([

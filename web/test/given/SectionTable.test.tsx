@@ -14,7 +14,7 @@ describe('a section by its rigidities', () => {
     const EI = screen.getByRole('textbox', { name: 'EI of default' })
     await user.clear(EI)
     await user.type(EI, '2EI{Enter}')
-    expect(problem().sections![0].EI).toBe('2*EI')
+    expect(problem().sections![0].EI).toBe('2EI')
     await user.type(screen.getByRole('textbox', { name: 'EA of default' }), '500000 kN{Enter}')
     expect(problem().sections![0].EA).toBe('500000 kN')
     expect(problemErrors(problem())).toEqual([])

@@ -1,5 +1,5 @@
-import { screen } from '@testing-library/react'
-import { createSolver, reactionAt, type Problem } from '@viga/core'
+import { act, screen } from '@testing-library/react'
+import { createSolver, edit, reactionAt, type Problem } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { Supports } from '../../app/given/Supports'
 import { inSheet } from '../in-sheet'
@@ -47,6 +47,37 @@ describe('the table of supports', () => {
     expect(at(problem(), 'C')?.restrain?.y).toBe(2500)
     await user.selectOptions(y, 'free')
     expect(at(problem(), 'C')?.restrain?.y ?? 'free').toBe('free')
+  })
+
+  it('has a settlement that goes down, or the way that is said or chosen', async () => {
+    const { user, problem } = inSheet(beam, <Supports />)
+    await user.click(screen.getByRole('button', { name: 'springs and settlement at A' }))
+    const field = await screen.findByRole('textbox', { name: 'settlement y at A' })
+    await user.type(field, '10 mm')
+    expect(at(problem(), 'A')?.settlement).toEqual({ y: '-10 mm' })
+    const way = screen.getByRole('combobox', { name: 'direction of the settlement y at A' })
+    await user.selectOptions(way, 'up')
+    expect(at(problem(), 'A')?.settlement).toEqual({ y: '10 mm' })
+    await user.clear(field)
+    await user.type(field, '8 mm down')
+    expect(at(problem(), 'A')?.settlement).toEqual({ y: '-8 mm' })
+    expect(way).toHaveProperty('value', 'down')
+    expect(screen.getByText('x, y; settlement 8 mm down')).toBeTruthy()
+  })
+
+  it('takes several supports in one line, and drops a refusal whose cause is gone', async () => {
+    const { user, problem, store } = inSheet({ ...beam, supports: [] }, <Supports />)
+    const line = screen.getByRole('textbox', { name: 'joint and kind of a new support' })
+    await user.type(line, 'A pin, C roller{Enter}')
+    expect(problem().supports?.map((s) => `${s.node} ${s.type}`)).toEqual(['A pin', 'C roller'])
+    await user.type(line, 'Z fixed{Enter}')
+    expect((await screen.findByRole('alert')).textContent).toBe('There is no joint Z.')
+    act(() => void store.getState().edit('joint', (p) => edit.addNode(p, 20, 0, 'Z')))
+    expect(screen.queryByRole('alert')).toBeNull()
+    await user.type(line, '{Enter}')
+    expect(at(problem(), 'Z')?.type).toBe('fixed')
+    await user.type(line, 'half a line{Escape}')
+    expect(line).toHaveProperty('value', '')
   })
 
   it('settles a held direction in the case that is chosen', async () => {

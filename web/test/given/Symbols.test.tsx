@@ -27,6 +27,22 @@ describe('the symbols of a problem', () => {
     expect(draft.text).toBe('12 kNN')
     expect(draft.message).not.toBe('')
   })
+  it('are renamed wherever they stand', async () => {
+    const stated = { ...problem, nodes: problem.nodes.map((n, i) => (i === 1 ? { ...n, x: 'L' } : n)) }
+    const { user, problem: now } = inSheet({ ...stated, symbols: { L: '4 m' } }, <Symbols />)
+    const name = screen.getByRole('textbox', { name: 'name of symbol L' })
+    await user.clear(name)
+    await user.type(name, 'span{Enter}')
+    expect(now().symbols).toEqual({ span: '4 m' })
+    expect(now().nodes[1].x).toBe('span')
+  })
+  it('say what uses them when they cannot be taken out', async () => {
+    const stated = { ...problem, nodes: problem.nodes.map((n, i) => (i === 1 ? { ...n, x: 'L' } : n)) }
+    const { user, problem: now } = inSheet({ ...stated, symbols: { L: '4 m' } }, <Symbols />)
+    await user.click(screen.getByRole('button', { name: 'Take out symbol L' }))
+    expect(screen.getByRole('alert').textContent).toBe('L is used by joint B.')
+    expect(now().symbols).toEqual({ L: '4 m' })
+  })
   it('take the stated value back with Escape', async () => {
     const { user, store } = inSheet(problem, <Symbols />)
     const field = screen.getByRole('textbox', { name: 'value of w' })

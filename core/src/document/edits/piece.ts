@@ -5,6 +5,7 @@ import { document } from '../schema.js'
 import { Growing } from './growing.js'
 import { measure } from '../measure.js'
 import { newProblem } from '../new.js'
+import type { LeftRow } from '../cells.js'
 import { lengthSum } from '../sums.js'
 import { transform } from '../transform.js'
 import { withUnitsWritten } from './units-edit.js'
@@ -23,7 +24,19 @@ export interface Piece {
 }
 
 export type Pasted =
-  { ok: true; problem: Problem; nodes: string[]; members: string[] } | { ok: false; message: string }
+  | {
+      ok: true
+      problem: Problem
+      nodes: string[]
+      members: string[]
+      /** Rows that were not understood, each with its reason and what it was taken for. */
+      left?: PastedLeft
+      /** How commas in numbers were understood. */
+      said?: string
+    }
+  | { ok: false; message: string; left?: PastedLeft }
+
+export type PastedLeft = readonly (LeftRow & { of: 'joint' | 'member' })[]
 
 /** What hangs on some joints and members, as a piece. */
 export function pieceOf(p: Problem, joints: ReadonlySet<string>, members: ReadonlySet<string>): Piece {

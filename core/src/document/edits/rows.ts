@@ -1,10 +1,12 @@
 import { jointsOf, membersOf, type Selection } from './repeat.js'
 import { Growing } from './growing.js'
+import { blockOf, MOST_ROWS, type LeftRow } from '../cells.js'
+import { unitOfHead, withHeadUnit } from '../number-style.js'
 import { typed } from '../typed.js'
 import { measure, tidy } from '../measure.js'
 import * as D from '../../quantity/dimension.js'
 import type { QuantityResult } from '../../quantity/reader.js'
-import { siPerCoherent } from '../../quantity/units.js'
+import { siPerCoherent, unitByName } from '../../quantity/units.js'
 import { addPiece, knownProperties, pieceOf, readPiece, type Pasted } from './piece.js'
 import type { Problem } from '../types.js'
 
@@ -35,36 +37,30 @@ const WHOLE = 'viga piece'
 
 export type { Pasted } from './piece.js'
 
-/** More rows than this are not a textbook problem. */
-const MOST = 20_000
-
 /**
  * Adds rows to a problem: a piece copied from a problem, or rows of a spreadsheet. Joints come as label, x, y
  * or as x, y; members as label, start, end or as start, end. A heading (`joint x y`, `member start end`) says
- * which; without one, rows whose cells are labels of joints are members. Labels that are taken are given
- * anew; (dx, dy) moves what is pasted.
+ * which, and the units of its columns (`x (mm)`); without one, rows whose cells are labels of joints are
+ * members. Labels that are taken are given anew; (dx, dy) moves what is pasted. Rows that are not understood
+ * are left, each with its reason; where none is, the paste is refused.
  * @param again whether a row that says what a joint of its label is adds nothing, as in a table of joints
  */
 export function pasteRows(p: Problem, text: string, dx = 0, dy = 0, again = false): Pasted {
-  const lines = text
-    .replace(/\r/g, '')
-    .split('\n')
-    .map((l) => l.split('\t').map((c) => c.trim()))
-    .filter((c) => c.some((v) => v !== ''))
-  if (lines.length === 0) return { ok: false, message: 'There is nothing to paste.' }
-  if (lines.length > MOST) return { ok: false, message: `At most ${MOST} rows are pasted at once.` }
-  const whole = lines.find((l) => l[0] === WHOLE)
-  if (whole) {
-    const piece = readPiece(whole[1])
-    if (piece) return addPiece(p, piece, dx, dy)
-  }
-  return addRows(
+  // a copied piece stands in one cell of its own, whose text is not a number
+  const whole = /^viga piece\t(.*)$/m.exec(text)
+  const piece = whole ? readPiece(whole[1].trim()) : undefined
+  if (piece) return addPiece(p, piece, dx, dy)
+  const { rows, said } = blockOf(text)
+  if (rows.length === 0) return { ok: false, message: 'There is nothing to paste.' }
+  if (rows.length > MOST_ROWS) return { ok: false, message: `At most ${MOST_ROWS} rows are pasted at once.` }
+  const made = addRows(
     p,
-    lines.filter((l) => l[0] !== WHOLE),
+    rows.filter((l) => l[0] !== WHOLE),
     dx,
     dy,
     again,
   )
+  return made.ok && said ? { ...made, said } : made
 }
 
 type Mode = 'joint' | 'member' | undefined
@@ -86,6 +82,8 @@ interface RowsRead {
   there: number
   dx: number
   dy: number
+  /** Units of the columns of x and y, as their heads say them. */
+  headUnits: { x?: string; y?: string }
 }
 
 const jointOf = ({ to, growing }: RowsRead, t: string): string | undefined =>
@@ -106,24 +104,42 @@ function addRows(p: Problem, lines: string[][], dx: number, dy: number, again: b
     there: 0,
     dx,
     dy,
+    headUnits: {},
   }
+  const left: (LeftRow & { of: 'joint' | 'member' })[] = []
   for (const [i, cells] of lines.entries()) {
     const heading = headingOf(rows, cells, i)
-    if (heading === 'skip') continue
+    if (heading === 'skip') {
+      rows.headUnits = headUnitsOf(cells)
+      continue
+    }
     if (heading) {
       rows.mode = heading
+      rows.headUnits = headUnitsOf(cells)
       continue
     }
     const message = addRow(rows, cells)
-    if (message) return { ok: false, message: `Row ${i + 1}: ${message}` }
+    if (message) left.push({ cells, message, of: rows.mode ?? 'joint' })
   }
   const { nodes, members } = rows
-  return nodes.length + members.length
-    ? { ok: true, problem: rows.growing.problem(), nodes, members }
-    : {
-        ok: false,
-        message: rows.there ? 'These joints are there already.' : 'No row states a joint or a member.',
-      }
+  if (nodes.length + members.length > 0)
+    return { ok: true, problem: rows.growing.problem(), nodes, members, left }
+  if (left.length > 0)
+    return { ok: false, message: `Row ${lines.indexOf(left[0].cells) + 1}: ${left[0].message}`, left }
+  return {
+    ok: false,
+    message: rows.there ? 'These joints are there already.' : 'No row states a joint or a member.',
+  }
+}
+
+/** The units that a row of heads names for x and y. */
+function headUnitsOf(cells: readonly string[]): RowsRead['headUnits'] {
+  const unit = (axis: string) => {
+    const head = cells.find((c) => new RegExp(`^${axis}(?![\\p{L}\\p{Nd}])`, 'iu').test(c))
+    const name = head === undefined ? undefined : unitOfHead(head)
+    return name !== undefined && unitByName(name) ? { [axis]: name } : {}
+  }
+  return { ...unit('x'), ...unit('y') }
 }
 
 /**
@@ -170,7 +186,9 @@ function isThere({ at, to }: RowsRead, label: string, values: readonly QuantityR
 }
 
 function addJointRow(rows: RowsRead, used: string[]): string | undefined {
-  const [label, x = '', y = ''] = used.length >= 3 ? used : [undefined, ...used]
+  const [label, statedX = '', statedY = ''] = used.length >= 3 ? used : [undefined, ...used]
+  const x = withHeadUnit(statedX, rows.headUnits.x)
+  const y = withHeadUnit(statedY, rows.headUnits.y)
   const values = [x, y].map((t) => rows.length(t))
   const wrong = values.find((v) => !v.ok)
   if (wrong && !wrong.ok) return wrong.message
