@@ -7,6 +7,7 @@ import type { Answer, Component, Problem } from '../document/types.js'
 import { equilibrium } from '../results/equilibrium.js'
 import { extremes } from '../results/extremes.js'
 import type { Judged } from './judged.js'
+import { endOf } from './place.js'
 
 /** A condition of equilibrium that the hand values break among themselves, whatever the right solution is. */
 export interface Inconsistency {
@@ -128,16 +129,6 @@ function whole(sheet: Sheet, { action, find }: Values): Inconsistency[] {
   return out
 }
 
-const isAt = (a: Answer, end: 'start' | 'end', lengths: { problem: Problem; L: number }): boolean => {
-  if (a.at === undefined) return false
-  const text = String(a.at).replace(/\s/g, '')
-  if (end === 'start') return text === '0' || text === '0%'
-  return (
-    text === '100%' ||
-    Math.abs(Number(text) * siPerCoherent(lengths.problem.units, D.length) - lengths.L) <= 1e-6 * lengths.L
-  )
-}
-
 /** Each joint, where all bar forces (truss) or all end moments (frame) there are given. */
 function joints(sheet: Sheet, values: Values): Inconsistency[] {
   const { structure: s } = sheet.solution
@@ -195,9 +186,7 @@ function endMoments(sheet: Sheet, values: Values, node: number, ends: Ends): Inc
   let given = 0
   for (const { m, e } of ends) {
     if (m.bar || m.releases[e === 'start' ? 2 : 5] === true) continue
-    const j = values.find(
-      (a) => a.quantity === 'moment' && a.member === m.id && isAt(a, e, { problem, L: m.length }),
-    )
+    const j = values.find((a) => a.quantity === 'moment' && a.member === m.id && endOf(problem, a, m) === e)
     if (!j) return undefined
     given++
     sum.add(j, e === 'start' ? 1 : -1)
@@ -230,7 +219,7 @@ function spans(sheet: Sheet, { action, find }: Values): Inconsistency[] {
   return solution.structure.members.flatMap((m, i): Inconsistency[] => {
     if (m.bar) return []
     const of = (quantity: string, e: 'start' | 'end') =>
-      find((a) => a.quantity === quantity && a.member === m.id && isAt(a, e, { problem, L: m.length }))
+      find((a) => a.quantity === quantity && a.member === m.id && endOf(problem, a, m) === e)
     const [m1, m2] = [of('moment', 'start'), of('moment', 'end')]
     if (!m1 || !m2) return []
     const actions = action.actions.members.get(i)

@@ -1,8 +1,22 @@
-import type { Answer } from '../document/types.js'
+import type { Solution } from '../analysis/solve.js'
+import type { Answer, Problem } from '../document/types.js'
 import type { Judged } from './judged.js'
+import { endOf } from './place.js'
+import { computedValues } from './slips/values.js'
 
 /** A family of quantities whose sign is a convention: all of a sheet's answers of it are signed alike. */
 type Family = 'axial' | 'shear' | 'moment' | 'reaction moment' | 'fixed-end moment'
+
+/** What a convention makes of an answer's value, SI: all values that are right under it. */
+type Values = readonly number[] | undefined
+
+/** A sign convention that a hand solution may have instead of the usual one. */
+interface Convention {
+  /** The values of an answer under the convention; undefined for an answer it says nothing of. */
+  values(answer: Answer): Values
+  /** Whether the answers it is about are enough to tell it from the usual one. */
+  isShownBy(answers: readonly Judged[]): boolean
+}
 
 function familyOf(a: Answer): Family | undefined {
   if (a.sense) return undefined
@@ -13,14 +27,72 @@ function familyOf(a: Answer): Family | undefined {
   return a.quantity === 'reaction' && a.component === 'rotation' ? 'reaction moment' : undefined
 }
 
+const negatives = (values: Values) => values?.map((v) => -v)
+
 /**
- * The answers that are right under the opposite sign convention: every answer of their family fits it, two at
- * least and not all of them zero. The largest of one convention is minus the smallest of the other.
- * @param opposite the values of an answer under the opposite convention, SI
+ * Every sign the other way round. Of the largest and the smallest value of a family people write minus that
+ * value, or minus the other one, which is the largest of their own diagram.
  */
-export function underOpposite(
+function opposite(problem: Problem, solution: Solution): Convention {
+  const turned = (a: Answer): Answer[] =>
+    a.quantity === 'maximum' || a.quantity === 'minimum'
+      ? [a, { ...a, quantity: a.quantity === 'maximum' ? 'minimum' : 'maximum', at: undefined }]
+      : [a]
+  return {
+    values: (a) => {
+      const all = turned(a).map((t) => negatives(computedValues(problem, solution, t)))
+      return all.some((v) => v !== undefined) ? all.flatMap((v) => v ?? []) : undefined
+    },
+    isShownBy: (answers) => answers.length >= 2,
+  }
+}
+
+/**
+ * The signs of the slope–deflection equations: end moments counter-clockwise on the member are positive, and
+ * end shears are forces on the member along its y. Inside the span and for extremes the usual signs hold.
+ */
+function slopeDeflection(problem: Problem, solution: Solution, family: 'moment' | 'shear'): Convention {
+  const end = (a: Answer) => {
+    const m = solution.structure.members.find((o) => o.id === a.member)
+    return a.quantity === family && m ? endOf(problem, a, m) : undefined
+  }
+  const reversed = family === 'moment' ? 'start' : 'end'
+  return {
+    values: (a) => {
+      const at = end(a)
+      if (at === undefined) return undefined
+      const usual = computedValues(problem, solution, a)
+      return at === reversed ? negatives(usual) : usual
+    },
+    isShownBy: (answers) => {
+      const ends = new Set(answers.map((j) => end(j.answer)))
+      return ends.has('start') && ends.has('end')
+    },
+  }
+}
+
+/**
+ * The answers of a family that are right under a convention which all of them it says something of fit, the
+ * zeros apart; none where they do not.
+ */
+function rightUnder(convention: Convention, all: readonly Judged[]): Judged[] {
+  const about = all.flatMap((j) => {
+    const values = convention.values(j.answer)
+    return values === undefined ? [] : [{ j, values }]
+  })
+  const answers = about.map(({ j }) => j)
+  if (answers.every((j) => j.given === 0) || answers.every((j) => j.agrees)) return []
+  const fits = about.every(({ j, values }) =>
+    values.some((v) => Math.abs(j.given - v) <= j.allowed(v) + Number.MIN_VALUE),
+  )
+  return fits && convention.isShownBy(answers) ? answers.filter((j) => !j.agrees) : []
+}
+
+/** The answers of a sheet that are right under another sign convention, by id. */
+export function underOtherConvention(
+  problem: Problem,
+  solution: Solution,
   judged: readonly Judged[],
-  opposite: (a: Answer) => readonly number[] | undefined,
 ): Set<string> {
   const families = new Map<Family, Judged[]>()
   for (const j of judged) {
@@ -28,12 +100,11 @@ export function underOpposite(
     if (family) families.set(family, [...(families.get(family) ?? []), j])
   }
   const out = new Set<string>()
-  for (const all of families.values()) {
-    const fits = ({ answer, given, allowed }: Judged) =>
-      opposite(answer)?.some((v) => Math.abs(given - v) <= allowed(v) + Number.MIN_VALUE) ?? false
-    if (all.length < 2 || all.every((j) => j.given === 0) || all.every((j) => j.agrees) || !all.every(fits))
-      continue
-    for (const j of all) if (!j.agrees) out.add(j.answer.id)
+  for (const [family, all] of families) {
+    const conventions = [opposite(problem, solution)]
+    if (family === 'moment' || family === 'shear')
+      conventions.push(slopeDeflection(problem, solution, family))
+    for (const convention of conventions) for (const j of rightUnder(convention, all)) out.add(j.answer.id)
   }
   return out
 }

@@ -4,7 +4,8 @@ import type { Answer, Component, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { siPerCoherent } from '../quantity/units.js'
 import { computedFor } from './quantities.js'
-import { digitsOf } from './tolerance.js'
+import { makeReader } from '../quantity/reader.js'
+import { digitsOf, halfOfLastDigit } from './tolerance.js'
 
 /** Why a hand value differs, as far as it can be told from the numbers. */
 export interface Diagnosis {
@@ -19,10 +20,8 @@ export interface Diagnosis {
   quantity?: string
 }
 
-/** Ratios by which a value goes wrong when a unit is mistaken. */
-const UNIT_SLIPS: [number, string][] = [
-  [12, 'feet and inches'],
-  [144, 'square feet and square inches'],
+/** Ratios by which a value goes wrong when a unit is mistaken, and what is mixed up then. */
+const UNIT_SLIPS: readonly (readonly [number, string])[] = [
   [1000, 'a thousandfold unit, such as kN and N or m and mm'],
   [100, 'a hundredfold unit, such as m and cm'],
   [10, 'a power of ten'],
@@ -31,6 +30,12 @@ const UNIT_SLIPS: [number, string][] = [
   [3.28083989501312, 'feet and metres'],
   [9.80665, 'kgf and N (the acceleration of gravity)'],
 ]
+/** The ratios of feet to inches, which are likely only where one of the two stands. */
+const FOOT_SLIPS: readonly (readonly [number, string])[] = [
+  [12, 'feet and inches'],
+  [144, 'square feet and square inches'],
+]
+const FOOT_OR_INCH = /(?<![\p{L}])(?:ft|in)(?![\p{L}])|['"′″]/u
 
 /**
  * Relative tolerance at which a hand value counts as a certain other value: half a percent, about three
@@ -38,8 +43,12 @@ const UNIT_SLIPS: [number, string][] = [
  */
 const SAME = 0.005
 
+/** Whether a hand value is a certain other value, SI. */
+type Near = (v: number) => boolean
+
 /**
- * Tries the common slips in order of likelihood: sign, units, another place, another case, a simple factor.
+ * Tries the common slips in order of likelihood: first those that give the very digits of the value (sign,
+ * another case, place or quantity, then units), then those that come near it.
  * @param given,value hand and computed value in SI
  * @param allowed the tolerance that was in force
  */
@@ -52,25 +61,45 @@ export function diagnose(
   value: number,
   allowed: number,
 ): Diagnosis | null {
-  const near = (v: number) => Math.abs(given - v) <= Math.max(allowed, SAME * Math.abs(v))
   const rounded = roundedTo(problem, a, given, value)
   if (rounded) return rounded
-  if (given === 0 || value === 0) return value === 0 ? null : elsewhere(problem, solution, action, a, near)
-  if (near(-value)) return { kind: 'opposite-sign', sentence: signSentence(a) }
-  const ratio = Math.abs(given / value)
-  for (const [factor, what] of UNIT_SLIPS)
+  const { reader } = makeReader(problem.units, problem.symbols)
+  const half = halfOfLastDigit(a.value, answerDimension(a), reader)
+  const near: Near = (v) => Math.abs(given - v) <= Math.max(allowed, SAME * Math.abs(v))
+  const exact: Near = half === undefined ? near : (v) => Math.abs(given - v) <= half * (1 + 1e-9)
+  const sought = (fits: Near) => elsewhere(problem, solution, action, a, fits)
+  if (given === 0 || value === 0) return value === 0 ? null : sought(near)
+  const opposite: Diagnosis = { kind: 'opposite-sign', sentence: signSentence(a) }
+  if (exact(-value)) return opposite
+  return (
+    sought(exact) ??
+    unitSlip(problem, a, given, value, exact) ??
+    (near(-value) ? opposite : null) ??
+    sought(near) ??
+    simpleFactor(given, value)
+  )
+}
+
+/** A unit mistaken for another, to the digits given. */
+function unitSlip(problem: Problem, a: Answer, given: number, value: number, exact: Near): Diagnosis | null {
+  const feet = FOOT_OR_INCH.test(`${problem.units.length} ${String(a.value)}`)
+  const sign = Math.sign(given * value)
+  for (const [factor, what] of feet ? [...FOOT_SLIPS, ...UNIT_SLIPS] : UNIT_SLIPS)
     for (const f of [factor, 1 / factor])
-      if (Math.abs(ratio / f - 1) <= SAME)
+      if (exact(sign * f * value))
         return {
           kind: 'unit-factor',
           factor: f,
           sentence:
             'The value is ' +
             `${f > 1 ? `${round(f)} times too large` : `${round(1 / f)} times too small`}: ${what} ` +
-            `may have been mixed up${given * value < 0 ? ', and the sign is opposite' : ''}.`,
+            `may have been mixed up${sign < 0 ? ', and the sign is opposite' : ''}.`,
         }
-  const other = elsewhere(problem, solution, action, a, near)
-  if (other) return other
+  return null
+}
+
+function simpleFactor(given: number, value: number): Diagnosis | null {
+  const ratio = Math.abs(given / value)
   for (const f of [2, 0.5])
     if (Math.abs(ratio / f - 1) <= SAME)
       return {

@@ -1,9 +1,12 @@
 import type { Solved } from '../analysis/solve.js'
 import { solve } from '../stability/second-order.js'
 import type { Problem } from '../document/types.js'
-import { judgedAnswers, type Judged } from './judged.js'
+import { followingValues } from './followed.js'
+import { inUsualSigns, judgedAnswers, type Judged } from './judged.js'
+import { explainingPairs, solvePair, type Tried, type WeighedPair } from './pairs.js'
 import { candidatesOf, type Candidate, type SlipContext, type SlipSolution } from './slips/index.js'
 import { computedValues } from './slips/values.js'
+import { BEYOND_LUCK, fitOf, ranked, type Fit } from './weighing.js'
 
 /** A slip that explains the sheet, with what it does to each answer. */
 export interface Explanation {
@@ -14,41 +17,28 @@ export interface Explanation {
   leaves: string[]
   sentence: string
   step: string
+  /** Of two slips at once (`pair`): each by itself. */
+  slips?: { kind: string; subject: Readonly<Record<string, unknown>>; sentence: string }[]
+  /** Of one wrong value from which others follow (`followed`): the value, and those that follow, by id. */
+  wrong?: string
+  follow?: string[]
 }
 
 /** Limit on the explanations that are listed. */
 const MOST = 6
-/**
- * How far the evidence must exceed what luck gives, natural logarithm: one chance in seventy. Of 2,940 sheets
- * with two values wrong at random, and 588 with most of them wrong, none was explained with it.
- */
-const BEYOND_LUCK = 4.2
-/** Explanations whose evidence differs by less than this fit equally well. */
-const EQUAL = 2.5
-/**
- * Upper limit on the evidence of one value, natural logarithm, so that a value with many digits does not
- * decide alone.
- */
-const MOST_EVIDENCE = 7
-/**
- * Evidence of a computed zero where the right value is not zero, natural logarithm. Few slips produce an
- * exact zero.
- */
-const OF_ZERO = 2.5
 /** Progress is reported once per this many slips. */
 const TOLD_EACH = 8
-/** At least this part of the wrong answers must be explained. */
-const LEAST_SHARE = 0.75
 
-interface Weighed extends Explanation {
-  evidence: number
+interface Weighed extends Fit {
+  candidate: Candidate
   commonness: number
 }
 
 /**
  * The slips that explain the answers of a sheet, the best first: each is tried by solving the problem as it
- * would have it. Nothing where no fit is well beyond the luck of so many tries.
- * @param flipped answers that are right under the opposite sign convention: they count as right
+ * would have it. Where no single one does, one wrong value from which the others follow, or two slips at once.
+ * Nothing where no fit is well beyond the luck of so many tries.
+ * @param flipped answers that are right under another sign convention: they count as right
  * @param onTried hears how many of all slips have been tried
  */
 export function explainSheet(
@@ -57,18 +47,34 @@ export function explainSheet(
   flipped: ReadonlySet<string>,
   onTried: (done: number, all: number) => void = () => {},
 ): Explanation[] {
-  const judged = judgedAnswers(problem, solved.solution).map((j) =>
-    flipped.has(j.answer.id) ? { ...j, given: -j.given, agrees: true } : j,
-  )
+  const judged = inUsualSigns(judgedAnswers(problem, solved.solution), flipped)
   if (judged.every((j) => j.agrees)) return []
-  const candidates = candidatesOf(contextOf(problem, solved))
-  const luck = Math.log(Math.max(2, candidates.length))
-  const found = candidates.flatMap((c, i) => {
+  const ctx = contextOf(problem, solved)
+  const candidates = candidatesOf(ctx)
+  const tried = candidates.flatMap((candidate, i): Tried[] => {
     if (i % TOLD_EACH === 0) onTried(i, candidates.length)
-    return weigh(c, judged) ?? []
+    const slip = candidate.solve()
+    return slip ? [{ candidate, values: judged.map((j) => slip.read(j.answer)) }] : []
   })
-  const beyond = found.filter((w) => w.evidence - luck >= BEYOND_LUCK)
-  return unique(ranked(beyond)).slice(0, MOST).map(explanation)
+  const luck = Math.log(Math.max(2, candidates.length))
+  const found = tried.flatMap(({ candidate, values }): Weighed[] => {
+    const fit = fitOf(judged, (_, i) => values[i])
+    if (!fit || fit.evidence - luck < BEYOND_LUCK) return []
+    return [{ ...fit, candidate, commonness: candidate.commonness }]
+  })
+  if (found.length > 0) return unique(ranked(found)).slice(0, MOST).map(ofOne)
+  return ofSeveral(ctx, judged, tried)
+}
+
+/** One wrong value from which the others follow, or two slips at once: whichever fits better stands first. */
+function ofSeveral(ctx: SlipContext, judged: readonly Judged[], tried: readonly Tried[]): Explanation[] {
+  if (judged.filter((j) => !j.agrees).length < 2) return []
+  const followed = followingValues(ctx.problem, ctx.base, judged)
+  if (followed) return [followed]
+  const base = judged.map((j) => computedValues(ctx.problem, ctx.base.solution, j.answer))
+  return uniquePairs(explainingPairs(ctx, judged, tried, base))
+    .slice(0, MOST)
+    .map(ofTwo)
 }
 
 function contextOf(problem: Problem, base: Solved): SlipContext {
@@ -79,91 +85,67 @@ function contextOf(problem: Problem, base: Solved): SlipContext {
     const { solution } = other
     return { solution, read: (a) => computedValues(problem, solution, a) }
   }
-  return { problem, structure, base, solved }
+  const within = (s: typeof structure): SlipContext | undefined => {
+    const other = solve(s, base)
+    return other.ok ? contextOf(problem, other) : undefined
+  }
+  return { problem, structure, base, solved, within }
 }
 
+const isSame = (c: Candidate, slip: { kind: string; subject: Readonly<Record<string, unknown>> }) =>
+  c.kind === slip.kind && JSON.stringify(c.subject) === JSON.stringify(slip.subject)
+
 /**
- * The problem solved once more as a slip would have it; undefined where the problem gives no room for the
- * slip.
+ * The problem solved once more as a slip would have it, or two of them at once; undefined where the problem
+ * gives no room for it, and for an explanation that is no slip.
  */
 export function solveWithSlip(
   problem: Problem,
   solved: Solved,
-  slip: Pick<Explanation, 'kind' | 'subject'>,
+  slip: Pick<Explanation, 'kind' | 'subject' | 'slips'>,
 ): SlipSolution | undefined {
-  const subject = JSON.stringify(slip.subject)
-  return candidatesOf(contextOf(problem, solved))
-    .find((c) => c.kind === slip.kind && JSON.stringify(c.subject) === subject)
-    ?.solve()
+  const ctx = contextOf(problem, solved)
+  const candidates = candidatesOf(ctx)
+  const found = (slip.slips ?? [slip]).map((one) => candidates.find((c) => isSame(c, one)))
+  if (found.length === 1) return found[0]?.solve()
+  const [a, b] = found
+  return a && b ? solvePair(ctx, a, b) : undefined
 }
 
-const explanation = ({ kind, subject, explains, keeps, leaves, sentence, step }: Weighed): Explanation => ({
-  kind,
-  subject,
-  explains,
-  keeps,
-  leaves,
-  sentence,
-  step,
-})
+const ofOne = ({ candidate, explains, keeps, leaves }: Weighed): Explanation => {
+  const { kind, subject, sentence, step } = candidate
+  return { kind, subject, explains, keeps, leaves, sentence, step }
+}
 
-/** What a slip does to the answers; undefined where it loses one that was right or explains too little. */
-function weigh(c: Candidate, judged: readonly Judged[]): Weighed | undefined {
-  const slip = c.solve()
-  if (!slip) return undefined
-  const out = { explains: [] as string[], keeps: [] as string[], leaves: [] as string[] }
-  let evidence = 0
-  for (const j of judged) {
-    const values = slip.read(j.answer)
-    const near = values && closest(values, j.given)
-    const fits = near !== undefined && Math.abs(near - j.given) <= j.allowed(near)
-    const { id } = j.answer
-    if (j.agrees && !fits) return undefined
-    if (j.agrees) out.keeps.push(id)
-    else if (fits) {
-      out.explains.push(id)
-      evidence += evidenceOf(j, near)
-    } else out.leaves.push(id)
+const lower = (sentence: string) => sentence.replace(/^Your values fit /, '').replace(/\.$/, '')
+
+function ofTwo({ slips, explains, keeps, leaves }: WeighedPair): Explanation {
+  const [a, b] = slips
+  return {
+    kind: 'pair',
+    subject: {},
+    slips: slips.map(({ kind, subject, sentence }) => ({ kind, subject, sentence })),
+    explains,
+    keeps,
+    leaves,
+    sentence: `Your values fit two slips at once: ${lower(a.sentence)}; and ${lower(b.sentence)}.`,
+    step: a.step,
   }
-  const wrong = out.explains.length + out.leaves.length
-  if (out.explains.length < LEAST_SHARE * wrong) return undefined
-  const { kind, subject, sentence, step, commonness } = c
-  return { kind, subject, sentence, step, commonness, ...out, evidence }
 }
 
-const closest = (values: readonly number[], given: number): number =>
-  values.reduce((best, v) => (Math.abs(v - given) < Math.abs(best - given) ? v : best))
-
-/**
- * How unlikely it is that a value meets a candidate by luck, natural logarithm of one over the chance: the
- * width that counts as met against the size of the value.
- */
-function evidenceOf({ given, half }: Judged, near: number): number {
-  const size = Math.max(Math.abs(given), Math.abs(near))
-  if (given === 0 || near === 0) return OF_ZERO
-  const width = 2 * Math.max(Math.abs(given - near), half)
-  return Math.min(MOST_EVIDENCE, Math.max(0, -Math.log(width / size)))
-}
-
-/** More explained answers first, then better fits; of equal fits the more common slip. */
-function ranked(all: readonly Weighed[]): Weighed[] {
-  const most = Math.max(0, ...all.map((w) => w.explains.length))
-  const best = Math.max(0, ...all.filter((w) => w.explains.length === most).map((w) => w.evidence))
-  const isEqual = (w: Weighed) => w.explains.length === most && best - w.evidence <= EQUAL
-  return [...all].sort(
-    (a, b) =>
-      Number(isEqual(b)) - Number(isEqual(a)) ||
-      (isEqual(a) && isEqual(b) ? b.commonness - a.commonness || b.evidence - a.evidence : 0) ||
-      b.explains.length - a.explains.length ||
-      b.evidence - a.evidence,
-  )
-}
-
-/** The same slip in two readings (shears that follow or stay) is one explanation. */
+/** A slip in two readings (shears that follow or stay) is one explanation. */
 function unique(all: readonly Weighed[]): Weighed[] {
   const seen = new Set<string>()
-  return all.filter((w) => {
-    const key = `${w.kind} ${JSON.stringify(w.subject)}`
+  return all.filter(({ candidate: c }) => {
+    const key = `${c.kind} ${JSON.stringify(c.subject)}`
+    return !seen.has(key) && seen.add(key)
+  })
+}
+
+function uniquePairs(all: readonly WeighedPair[]): WeighedPair[] {
+  const seen = new Set<string>()
+  return all.filter(({ slips }) => {
+    const key = slips.map((c) => `${c.kind} ${JSON.stringify(c.subject)}`).join(' and ')
     return !seen.has(key) && seen.add(key)
   })
 }

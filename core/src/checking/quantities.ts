@@ -3,15 +3,13 @@ import { stiffnessRows } from '../analysis/assemble.js'
 import { COMPONENTS } from '../analysis/dofs.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { Answer, StiffnessPlace } from '../document/types.js'
-import { makeReader } from '../quantity/reader.js'
-import { collect } from '../document/report.js'
 import { displacementAt, reactionAt } from '../results/at-node.js'
 import { extremes, type ExtremeKey } from '../results/extremes.js'
 import { lowestFactor } from '../stability/load-factor.js'
 import { offChord, sidesAt, type Course, type PlaceState } from '../analysis/course.js'
 import { cancelled } from '../analysis/true-zero.js'
 import { courseOf } from '../results/courses.js'
-import { place } from '../document/values.js'
+import { placeOn } from './place.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import type { Problem } from '../document/types.js'
 
@@ -47,7 +45,10 @@ export function computedFor(
       if (!s.supports.some((p) => p.node === nodeIndex))
         return no(`${a.node} has no support, so no reaction.`)
       const r = reactionAt(solution, action, nodeIndex)
-      return value((a.axes === 'own' ? r.own : r)[a.component!], '')
+      const found = (a.axes === 'own' ? r.own : r)[a.component!]
+      if (Number.isNaN(found))
+        return no(`The reaction at ${a.node} cannot be determined: rigid members leave it open.`)
+      return value(found, '')
     }
     case 'displacement': {
       const lacks =
@@ -115,6 +116,11 @@ function alongMember(
   const dimension = answerDimension(a)
   // at the very ends the inside of the member is meant
   const side = a.side ?? (x === 0 ? 'right' : x >= m.length ? 'left' : undefined)
+  if (Number.isNaN(pick(left)) || Number.isNaN(pick(right)))
+    return no(
+      `The ${a.quantity === 'axial' ? 'axial force' : a.quantity} of ${m.id} cannot be determined: equilibrium leaves ` +
+        'it open, since the rigid members beside it hold it at both ends.',
+    )
   if (side) return { ok: true, value: pick(side === 'left' ? left : right), dimension }
   return { ok: true, value: pick(left), candidates: [pick(left), pick(right)], dimension }
 }
@@ -122,22 +128,6 @@ function alongMember(
 /** The size of the forces that add up to those within a member, N. */
 const sizeOfForces = ({ start, end, length }: Course): number =>
   Math.max(...[start, end].map((t) => Math.abs(t.N) + Math.abs(t.V) + Math.abs(t.M) / length))
-
-function placeOn(
-  problem: Problem,
-  raw: string | number,
-  m: Solution['structure']['members'][number],
-): number | undefined {
-  const report = collect()
-  const x = place(
-    { reader: makeReader(problem.units, problem.symbols).reader, report },
-    raw,
-    m.id,
-    m.length,
-    'at',
-  )
-  return report.errors.length ? undefined : x
-}
 
 function extreme(
   problem: Problem,

@@ -1,9 +1,8 @@
 import type { Solution } from '../analysis/solve.js'
-import type { Answer, Problem } from '../document/types.js'
+import type { Problem } from '../document/types.js'
 import { checkAnswer, type AnswerVerdict, type Verdict } from './answers.js'
-import { underOpposite } from './conventions.js'
+import { underOtherConvention } from './conventions.js'
 import { judgedAnswers, type Judged } from './judged.js'
-import { computedValues } from './slips/values.js'
 
 /**
  * A verdict on a hand value within its sheet: `convention` where it is right under the opposite sign
@@ -11,26 +10,15 @@ import { computedValues } from './slips/values.js'
  */
 export type SheetVerdict = Omit<AnswerVerdict, 'verdict'> & { verdict: Verdict | 'convention' }
 
-/** The value of an answer under the opposite sign convention, SI. */
-const oppositeOf = (problem: Problem, solution: Solution) => (a: Answer) => {
-  const turned: Answer =
-    a.quantity === 'maximum'
-      ? { ...a, quantity: 'minimum' }
-      : a.quantity === 'minimum'
-        ? { ...a, quantity: 'maximum' }
-        : a
-  return computedValues(problem, solution, turned)?.map((v) => -v)
-}
-
 /**
- * The answers that are right under the opposite sign convention, by id.
+ * The answers that are right under another sign convention, by id.
  * @param judged the answers of the problem, weighed against its solution
  */
 export const turnedAnswers = (
   problem: Problem,
   solution: Solution,
   judged: readonly Judged[] = judgedAnswers(problem, solution),
-): Set<string> => underOpposite(judged, oppositeOf(problem, solution))
+): Set<string> => underOtherConvention(problem, solution, judged)
 
 /**
  * Every hand value of the problem with its verdict; values in coherent units. Which values are right under

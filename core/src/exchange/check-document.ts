@@ -3,7 +3,7 @@ import * as D from '../quantity/dimension.js'
 import type { Solved } from '../analysis/solve.js'
 import { consistency } from '../checking/consistency.js'
 import { explainSheet } from '../checking/explain.js'
-import { judgedAnswers } from '../checking/judged.js'
+import { inUsualSigns, judgedAnswers } from '../checking/judged.js'
 import { judgeSheet, scoreOf, turnedAnswers } from '../checking/sheet.js'
 import type { Problem } from '../document/types.js'
 
@@ -35,12 +35,13 @@ export function checkDocument(
     version: 1,
     score: scoreOf(verdicts),
     answers,
-    consistency: (solution.structure.order === 2 ? [] : consistency(problem, solution, judged)).map(
-      ({ residual, dimension, ...rest }) => ({
-        ...rest,
-        residual: residual * per(dimension),
-      }),
-    ),
+    consistency: (solution.structure.order === 2
+      ? []
+      : consistency(problem, solution, inUsualSigns(judged, turned))
+    ).map(({ residual, dimension, ...rest }) => ({
+      ...rest,
+      residual: residual * per(dimension),
+    })),
     explanations: explainSheet(problem, solved, turned, onTried),
   }
 }

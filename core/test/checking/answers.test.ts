@@ -46,7 +46,7 @@ describe('hand answers', () => {
 
   it.each([
     [{ value: 8 }, 'opposite-sign'],
-    [{ value: -96 }, 'unit-factor'],
+    [{ value: -80 }, 'unit-factor'],
     [{ value: -8000 }, 'unit-factor'],
     [{ quantity: 'reaction', node: 'B', component: 'y', value: 14 }, 'other-place'],
     [{ value: -16 }, 'factor'],

@@ -1,5 +1,5 @@
 import { computedValues } from './values.js'
-import type { Candidate, SlipContext, Slips } from './slip.js'
+import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
 
 /** Slips between cases: another one's solution, or a factor of a combination left out. */
 export const caseSlips: Slips = (ctx) => [...caseForCase(ctx), ...factorLeftOut(ctx)]
@@ -39,14 +39,17 @@ function factorLeftOut(ctx: SlipContext): Candidate[] {
       )
       const name = s.cases[k].id
       return [
-        {
-          kind: 'factor-left-out',
-          subject: { combination: c.id, case: name },
-          commonness: 0.05,
-          sentence: `The numbers fit ${c.id} with the factor ${f} of ${name} left out.`,
-          step: 'loads',
-          solve: () => ctx.solved({ ...s, combinations }),
-        },
+        structural(
+          ctx,
+          {
+            kind: 'factor-left-out',
+            subject: { combination: c.id, case: name },
+            commonness: 0.05,
+            sentence: `The numbers fit ${c.id} with the factor ${f} of ${name} left out.`,
+            step: 'loads',
+          },
+          () => ({ ...s, combinations }),
+        ),
       ]
     }),
   )

@@ -1,6 +1,6 @@
 import { describeLoad } from '../../kinds/loads/index.js'
 import type { StatedLoad, Structure } from '../../structure/types.js'
-import type { Candidate, SlipContext, Slips } from './slip.js'
+import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
 
 /** Slips of a single load: its sign, its presence, its size, its kind, its place. */
 
@@ -80,10 +80,10 @@ const FACTORS: readonly (readonly [number, string])[] = [
   [1 / 100, 'a hundred times too small'],
 ]
 
-/** The structure with one load of a case in another form, or without it. */
-function withLoad(s: Structure, c: number, i: number, load: StatedLoad | undefined): Structure {
+/** The structure with one load of a case in another form; one that is left out stays in its place as nothing. */
+function withLoad(s: Structure, c: number, i: number, load: StatedLoad): Structure {
   const cases = s.cases.map((k, j) =>
-    j !== c ? k : { ...k, loads: k.loads.flatMap((l, n) => (n !== i ? [l] : load ? [load] : [])) },
+    j !== c ? k : { ...k, loads: k.loads.map((l, n) => (n === i ? load : l)) },
   )
   return { ...s, cases }
 }
@@ -102,17 +102,22 @@ function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Cand
   const make = (
     kind: string,
     commonness: number,
-    changed: StatedLoad | undefined,
+    changed: StatedLoad,
     sentence: string,
     more: Record<string, unknown> = {},
-  ): Candidate => ({
-    kind,
-    subject: { case: id, load: i, ...more },
-    commonness,
-    sentence,
-    step: 'loads',
-    solve: () => ctx.solved(withLoad(s, ci, i, changed)),
-  })
+  ): Candidate =>
+    structural(
+      ctx,
+      {
+        kind,
+        subject: { case: id, load: i, ...more },
+        commonness,
+        sentence,
+        step: 'loads',
+        addsAt: `load ${ci} ${i} on ${load.type === 'nodal' ? 'joint' : load.member}`,
+      },
+      () => withLoad(s, ci, i, changed),
+    )
   const optional = (kind: string, commonness: number, changed: StatedLoad | undefined, sentence: string) =>
     changed ? [make(kind, commonness, changed, sentence)] : []
   const otherLength =
@@ -121,7 +126,7 @@ function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Cand
       : 'of the projection and not of the member'
   return [
     make('load-sign', 0.12, scaledLoad(load, -1), `The numbers fit a load taken the other way: ${name}.`),
-    make('load-left-out', 0.1, undefined, `The numbers fit a solution without this load: ${name}.`),
+    make('load-left-out', 0.1, scaledLoad(load, 0), `The numbers fit a solution without this load: ${name}.`),
     make('load-doubled', 0.03, scaledLoad(load, 2), `The numbers fit this load counted twice: ${name}.`),
     ...FACTORS.map(([factor, words]) =>
       make('load-factor', 0.02, scaledLoad(load, factor), `The numbers fit a load ${words}: ${name}.`, {
@@ -153,12 +158,16 @@ function ownWeight(ctx: SlipContext, ci: number): Candidate {
   const { structure: s } = ctx
   const { id } = s.cases[ci]
   const cases = s.cases.map((k, j) => (j === ci ? { ...k, selfWeight: 0 } : k))
-  return {
-    kind: 'own-weight-left-out',
-    subject: { case: id },
-    commonness: 0.06,
-    sentence: `The numbers fit a solution without the own weight of case ${id}.`,
-    step: 'loads',
-    solve: () => ctx.solved({ ...s, cases }),
-  }
+  return structural(
+    ctx,
+    {
+      kind: 'own-weight-left-out',
+      subject: { case: id },
+      commonness: 0.06,
+      sentence: `The numbers fit a solution without the own weight of case ${id}.`,
+      step: 'loads',
+      addsAt: `own weight ${ci} on all`,
+    },
+    () => ({ ...s, cases }),
+  )
 }

@@ -1,6 +1,6 @@
 import { resolve } from '../../structure/resolve.js'
 import type { Structure, StructureMember } from '../../structure/types.js'
-import type { Candidate, SlipContext, Slips } from './slip.js'
+import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
 
 /** Slips of members and joints: hinges, stiffnesses, axial deformation. */
 export const memberSlips: Slips = (ctx) => [
@@ -33,14 +33,11 @@ function hinges(ctx: SlipContext): Candidate[] {
     if (ends.length === 0) return []
     const out: Candidate[] = []
     const make = (kind: string, commonness: number, sentence: string, to: (r: Release) => Release) =>
-      out.push({
-        kind,
-        subject: { node: n.id },
-        commonness,
-        sentence,
-        step: 'stiffness',
-        solve: () => ctx.solved(atJoint(s, node, to)),
-      })
+      out.push(
+        structural(ctx, { kind, subject: { node: n.id }, commonness, sentence, step: 'stiffness' }, () =>
+          atJoint(s, node, to),
+        ),
+      )
     if (ends.some((r) => r === true))
       make('hinge-left-out', 0.08, `The numbers fit ${n.id} without its hinge.`, (r) =>
         r === true ? false : r,
@@ -58,14 +55,17 @@ function equalStiffness(ctx: SlipContext): Candidate[] {
   const { E, A, I, EA, EI, stated } = first
   const members = s.members.map((m) => ({ ...m, E, A, EA, stated, I: m.bar ? 0 : I, EI: m.bar ? 0 : EI }))
   return [
-    {
-      kind: 'equal-stiffness',
-      subject: {},
-      commonness: 0.06,
-      sentence: `The numbers fit members that all have the stiffness of ${first.id}.`,
-      step: 'stiffness',
-      solve: () => ctx.solved({ ...s, members }),
-    },
+    structural(
+      ctx,
+      {
+        kind: 'equal-stiffness',
+        subject: {},
+        commonness: 0.06,
+        sentence: `The numbers fit members that all have the stiffness of ${first.id}.`,
+        step: 'stiffness',
+      },
+      () => ({ ...s, members }),
+    ),
   ]
 }
 
@@ -75,19 +75,38 @@ function otherSections(ctx: SlipContext): Candidate[] {
   return problem.members.flatMap((m) =>
     sections
       .filter((taken) => taken !== m.section)
-      .map((taken): Candidate => ({
-        kind: 'section',
-        subject: { member: m.id, taken },
-        commonness: 0.02,
-        sentence: `The numbers fit the section ${taken} for ${m.id}.`,
-        step: 'stiffness',
-        solve: () => {
-          const members = problem.members.map((o) => (o.id === m.id ? { ...o, section: taken } : o))
-          const resolved = resolve({ ...problem, members })
-          return resolved.ok && resolved.obstacles.length === 0 ? ctx.solved(resolved.structure) : undefined
-        },
-      })),
+      .map((taken): Candidate =>
+        structural(
+          ctx,
+          {
+            kind: 'section',
+            subject: { member: m.id, taken },
+            commonness: 0.02,
+            sentence: `The numbers fit the section ${taken} for ${m.id}.`,
+            step: 'stiffness',
+          },
+          () => withSection(ctx, m.id, taken),
+        ),
+      ),
   )
+}
+
+/** The structure with a member of another section; its ends and its place are as they are. */
+function withSection(
+  { problem, structure: s }: SlipContext,
+  id: string,
+  section: string,
+): Structure | undefined {
+  const resolved = resolve({
+    ...problem,
+    members: problem.members.map((o) => (o.id === id ? { ...o, section } : o)),
+  })
+  if (!resolved.ok || resolved.obstacles.length > 0) return undefined
+  const other = resolved.structure.members.find((m) => m.id === id)
+  if (!other) return undefined
+  const { E, A, I, EA, EI, stated, GAs, depth, weight } = other
+  const properties = { E, A, I, EA, EI, stated, GAs, depth, weight }
+  return { ...s, members: s.members.map((m) => (m.id === id ? { ...m, ...properties } : m)) }
 }
 
 function axial(ctx: SlipContext): Candidate[] {
@@ -97,17 +116,20 @@ function axial(ctx: SlipContext): Candidate[] {
   const members = s.members.map((m) => ({ ...m, axiallyRigid: !counted }))
   if (counted && members.some((m) => !(m.EA > 0))) return []
   return [
-    {
-      kind: counted ? 'axial-counted' : 'axial-neglected',
-      subject: {},
-      commonness: 0.08,
-      sentence: counted
-        ? 'The numbers fit members that change their length: another idealisation than the statement ' +
-          'has, not a mistake.'
-        : 'The numbers fit members that keep their length: another idealisation than the statement has, ' +
-          'not a mistake.',
-      step: 'idealisation',
-      solve: () => ctx.solved({ ...s, members }),
-    },
+    structural(
+      ctx,
+      {
+        kind: counted ? 'axial-counted' : 'axial-neglected',
+        subject: {},
+        commonness: 0.08,
+        sentence: counted
+          ? 'The numbers fit members that change their length: another idealisation than the statement ' +
+            'has, not a mistake.'
+          : 'The numbers fit members that keep their length: another idealisation than the statement has, ' +
+            'not a mistake.',
+        step: 'idealisation',
+      },
+      () => ({ ...s, members }),
+    ),
   ]
 }

@@ -6,7 +6,7 @@ import { stateUnder } from '../../analysis/state.js'
 import type { Actions } from '../../structure/actions.js'
 import { caseActions } from '../../structure/case-actions.js'
 import type { StatedLoad, Structure } from '../../structure/types.js'
-import type { Candidate, SlipContext, Slips, SlipSolution } from './slip.js'
+import type { Alter, Candidate, SlipContext, Slips, SlipSolution } from './slip.js'
 import { valuesByEnds } from './values.js'
 
 /** Slips of the stiffness method itself: fixed-end forces and the turning of a member's axes. */
@@ -14,23 +14,22 @@ export const methodSlips: Slips = (ctx) =>
   // in second order the method is gone through round after round: no single slip of it can be told
   ctx.structure.order === 2 ? [] : [...fixedEndSigns(ctx), ...turnedWrong(ctx), ...closedForms(ctx)]
 
-type Alter = (vectors: LoadVectors, system: System, caseIndex: number) => LoadVectors
-
 /**
  * The whole solution with the load vectors of every case altered; what acts along members is kept or left
- * out.
+ * out. `structure` is that of the system where it is another one than that of the problem.
  */
-function alteredSolution(
+export function alteredSolution(
   ctx: SlipContext,
   system: System,
   alter: Alter,
   along: (actions: Actions) => Actions = (a) => a,
+  structure: Structure = ctx.structure,
 ): Solution | undefined {
   const { structure: s, base } = ctx
   const cases: ActionSolution[] = []
   for (let i = 0; i < s.cases.length; i++) {
     const actions = caseActions(s, i)
-    const state = stateUnder({ ...system, structure: s }, actions, (v) => alter(v, system, i))
+    const state = stateUnder({ ...system, structure }, actions, (v) => alter(v, system, i))
     if ('kind' in state) return undefined
     const { id, title } = s.cases[i]
     cases.push({ id, title, kind: 'case', ...state, actions: along(actions) })
@@ -40,11 +39,17 @@ function alteredSolution(
   return { ...base.solution, elements, dofs, cases, combinations }
 }
 
-const readByEnds = (ctx: SlipContext, solution: Solution | undefined): SlipSolution | undefined =>
+export const readByEnds = (ctx: SlipContext, solution: Solution | undefined): SlipSolution | undefined =>
   solution && { solution, read: (a) => valuesByEnds(ctx.problem, solution, a) }
 
+/** A slip of the load vectors: how it is solved alone, and what it changes beside another one. */
+export const withAlter = (ctx: SlipContext, alter: Alter): Pick<Candidate, 'solve' | 'method'> => ({
+  solve: () => readByEnds(ctx, alteredSolution(ctx, ctx.base.system, alter)),
+  method: () => ({ alter }),
+})
+
 /** Joint loads anew for other fixed-end forces: what they put on the joints is taken off with `sign`. */
-function loadsFor(
+export function loadsFor(
   { load, fixed }: LoadVectors,
   system: System,
   put: Map<number, Float64Array>,
@@ -65,7 +70,7 @@ function loadsFor(
 }
 
 /** Whether any case has fixed-end forces. */
-const isLoadedAlong = ({ base }: SlipContext) => base.solution.cases.some((c) => c.fixed.size > 0)
+export const isLoadedAlong = ({ base }: SlipContext) => base.solution.cases.some((c) => c.fixed.size > 0)
 
 function fixedEndSigns(ctx: SlipContext): Candidate[] {
   if (!isLoadedAlong(ctx)) return []
@@ -78,11 +83,7 @@ function fixedEndSigns(ctx: SlipContext): Candidate[] {
       sentence:
         'The numbers fit fixed-end forces put on the joints with their own sign instead of the opposite one.',
       step: 'loads',
-      solve: () =>
-        readByEnds(
-          ctx,
-          alteredSolution(ctx, system, (v) => ({ ...v, load: loadsFor(v, system, v.fixed, -1) })),
-        ),
+      ...withAlter(ctx, (v, of) => ({ ...v, load: loadsFor(v, of, v.fixed, -1) })),
     },
     {
       kind: 'fixed-end-not-added',
@@ -186,15 +187,10 @@ function closedForms(ctx: SlipContext): Candidate[] {
             commonness: shears ? 0.04 : 0.05,
             sentence: sentenceOf(form.formula, m.id),
             step: 'loads',
-            solve: () => {
-              const parts = partsOf(ctx, member, form)
-              return readByEnds(
-                ctx,
-                alteredSolution(ctx, ctx.base.system, (v, system, c) =>
-                  withForm(v, system, member, parts[c], form, shears),
-                ),
-              )
-            },
+            addsAt: `fixed on ${member}`,
+            ...withAlter(ctx, (v, system, c) =>
+              withForm(v, system, member, partsOf(ctx, member, form)[c], form, shears),
+            ),
           })),
         ),
   )

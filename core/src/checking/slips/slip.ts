@@ -1,12 +1,24 @@
 import type { Solution, Solved } from '../../analysis/solve.js'
+import type { LoadVectors } from '../../analysis/load-vectors.js'
+import type { System } from '../../analysis/system.js'
 import type { Answer, Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
+import type { DistributionSlip } from './distribution.js'
 
 /** The problem solved as a slip would have it. */
 export interface SlipSolution {
   solution: Solution
   /** The values it has for an answer; all values at a jump, SI. */
   read(a: Answer): readonly number[] | undefined
+}
+
+/** What a hand solution makes of the fixed-end forces and joint loads of a case. */
+export type Alter = (vectors: LoadVectors, system: System, caseIndex: number) => LoadVectors
+
+/** A slip within the method, which leaves the structure and its loads as they are. */
+export interface MethodChange {
+  alter?: Alter
+  distribution?: DistributionSlip
 }
 
 /** One slip that a hand solution may have made, with what it would have found. */
@@ -22,6 +34,16 @@ export interface Candidate {
   step: string
   /** Solves the problem as the slip would have it; undefined where that cannot be solved. */
   solve(): SlipSolution | undefined
+  /** The structure as the slip has it, where it changes the structure or its loads. */
+  change?(): Structure | undefined
+  /** The change within the method, where the slip is one of the method and can go with another one. */
+  method?(): MethodChange | undefined
+  /**
+   * What the slip acts on, where its effect on forces and displacements adds to that of a slip that acts on
+   * something else: `load 0 2 on 4` (case, load, member), `settlement 1 y on joint`, `fixed on 4`. A slip of
+   * the fixed-end forces of a member does not add to one of a load on that member.
+   */
+  addsAt?: string
 }
 
 /** What slips are made from: the problem, its structure and its own solution. */
@@ -31,7 +53,23 @@ export interface SlipContext {
   base: Solved
   /** Another structure, solved; what stays the same of the base is used again. */
   solved(structure: Structure): SlipSolution | undefined
+  /** The context of the same problem with another structure, in which a second slip can be made. */
+  within(structure: Structure): SlipContext | undefined
 }
 
 /** A family of slips: every candidate of its kinds that the problem gives room for. */
 export type Slips = (ctx: SlipContext) => Candidate[]
+
+/** A slip that changes the structure or its loads. */
+export const structural = (
+  ctx: SlipContext,
+  words: Omit<Candidate, 'solve' | 'change'>,
+  change: () => Structure | undefined,
+): Candidate => ({
+  ...words,
+  change,
+  solve: () => {
+    const structure = change()
+    return structure && ctx.solved(structure)
+  },
+})

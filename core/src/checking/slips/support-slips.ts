@@ -1,6 +1,6 @@
 import { SUPPORT_KINDS } from '../../kinds/supports/types.js'
 import type { Component, Structure, StructureSupport } from '../../structure/types.js'
-import type { Candidate, SlipContext, Slips } from './slip.js'
+import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
 
 /** Slips of a support: another type, its turn, its springs, its settlement. */
 
@@ -31,9 +31,9 @@ function candidate(
   ctx: SlipContext,
   i: number,
   change: Partial<StructureSupport>,
-  rest: Omit<Candidate, 'solve' | 'step'>,
+  rest: Omit<Candidate, 'solve' | 'change' | 'step'>,
 ): Candidate {
-  return { ...rest, step: 'unknowns', solve: () => ctx.solved(withSupport(ctx.structure, i, change)) }
+  return structural(ctx, { ...rest, step: 'unknowns' }, () => withSupport(ctx.structure, i, change))
 }
 
 function otherTypes(ctx: SlipContext, p: StructureSupport, i: number): Candidate[] {
@@ -114,6 +114,7 @@ function settlements(ctx: SlipContext, p: StructureSupport, i: number): Candidat
           kind: f === 0 ? 'settlement-left-out' : 'settlement-sign',
           subject: { node: id, component },
           commonness: 0.07,
+          addsAt: `settlement ${i} ${component} on joint`,
           sentence: `The numbers fit the settlement of ${id} ${f === 0 ? 'left out' : 'the other way'}.`,
         },
       ),

@@ -1,7 +1,6 @@
-import * as D from '../../quantity/dimension.js'
-import { makeReader } from '../../quantity/reader.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import type { Answer, Problem } from '../../document/types.js'
+import { endOf } from '../place.js'
 import { computedFor } from '../quantities.js'
 
 /** The case or combination an answer speaks of; the first case when it names none. */
@@ -32,26 +31,9 @@ export function valuesByEnds(problem: Problem, solution: Solution, a: Answer): r
   const part = { axial: 0, shear: 1, moment: 2 }[a.quantity as string]
   if (!action || i < 0 || part === undefined) return computedValues(problem, solution, a)
   const at = a.at === undefined && part === 0 ? 0 : a.at
-  const start = at === 0 || at === '0%' || at === '0'
-  const L = solution.structure.members[i].length
-  const end = at === '100%' || (at !== undefined && !start && isEnd(problem, a, L))
+  const end = endOf(problem, { at }, solution.structure.members[i])
   const q = (j: number) => action.forces[6 * i + j]
-  if (start) return [[-q(0), q(1), -q(2)][part]]
-  if (end) return [[q(3), -q(4), q(5)][part]]
+  if (end === 'start') return [[-q(0), q(1), -q(2)][part]]
+  if (end === 'end') return [[q(3), -q(4), q(5)][part]]
   return computedValues(problem, solution, a)
-}
-
-/**
- * Whether the place of an answer is the far end of its member, by the value it has there in the shown
- * solution.
- */
-function isEnd(problem: Problem, a: Answer, length: number): boolean {
-  const read = readLength(problem, a.at!)
-  return read !== undefined && Math.abs(read - length) <= 1e-6 * length
-}
-
-function readLength(problem: Problem, at: string | number): number | undefined {
-  const { reader } = makeReader(problem.units, problem.symbols)
-  const read = reader.read(at, D.length)
-  return read.ok ? read.si : undefined
 }

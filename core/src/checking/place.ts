@@ -1,0 +1,41 @@
+import { collect } from '../document/report.js'
+import type { Answer, Problem } from '../document/types.js'
+import { place } from '../document/values.js'
+import { makeReader, type QuantityReader } from '../quantity/reader.js'
+import type { StructureMember } from '../structure/types.js'
+
+/** A place this near to an end of a member, relative to its length, is that end. */
+const AT_END = 1e-6
+
+/** The reader of a problem's quantities, made once: a search for slips asks for places many thousand times. */
+const readers = new WeakMap<Problem, QuantityReader>()
+
+function readerOf(problem: Problem): QuantityReader {
+  let reader = readers.get(problem)
+  if (!reader) readers.set(problem, (reader = makeReader(problem.units, problem.symbols).reader))
+  return reader
+}
+
+/** A stated place on a member, m from its start; undefined for a text that is no place on it. */
+export function placeOn(
+  problem: Problem,
+  raw: string | number,
+  m: Pick<StructureMember, 'id' | 'length'>,
+): number | undefined {
+  const report = collect()
+  const x = place({ reader: readerOf(problem), report }, raw, m.id, m.length, 'at')
+  return report.errors.length ? undefined : x
+}
+
+/** The end of a member that an answer's place is: `0`, `0 m`, `0%` and `100%`, `4 m` alike. */
+export function endOf(
+  problem: Problem,
+  a: Pick<Answer, 'at'>,
+  m: Pick<StructureMember, 'id' | 'length'>,
+): 'start' | 'end' | undefined {
+  if (a.at === undefined) return undefined
+  const x = placeOn(problem, a.at, m)
+  if (x === undefined) return undefined
+  if (x <= AT_END * m.length) return 'start'
+  return x >= (1 - AT_END) * m.length ? 'end' : undefined
+}
