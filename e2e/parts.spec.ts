@@ -273,7 +273,7 @@ test('the form of a row opens by a key, takes the focus and gives it back', asyn
   await expect(field).toBeFocused()
 })
 
-test('check: one slip that explains the sheet is found, with the way to where the roads part', async ({
+test('check: one slip that explains the sheet is found, with the way to its line of the Working', async ({
   page,
 }) => {
   const file = join(import.meta.dirname, '../core/test/sheets/9001-00-load-as-resultant.viga.json')

@@ -10,7 +10,7 @@ export { explainSheet, solveWithSlip, type Explanation } from './checking/explai
 export { judgeDrawn, type JudgedOrdinate } from './checking/drawn.js'
 export { COURSE_KEY, readDrawn, valueOnRun, type DrawnRun } from './checking/read-drawn.js'
 export { solutionStep } from './checking/order.js'
-export { judgeSheet, scoreOf, type SheetVerdict } from './checking/sheet.js'
+export { explainedVerdicts, judgeSheet, scoreOf, type SheetVerdict } from './checking/sheet.js'
 export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
 export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
 export { doubts, type Doubt } from './checking/doubts.js'

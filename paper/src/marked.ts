@@ -17,8 +17,9 @@ type Checked = ReturnType<typeof checkDocument>
 
 const WORDS = {
   agrees: 'agrees',
-  convention: 'agrees, opposite convention',
+  convention: 'agrees, other convention',
   differs: 'differs',
+  follows: 'follows from a wrong value',
   unknown: 'cannot tell',
 }
 

@@ -76,11 +76,21 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
     computed: value / per,
     dimension,
     verdict: agrees ? 'agrees' : 'differs',
-    apart: value === 0 ? null : Math.abs(given - value) / Math.abs(value),
+    apart: apartOf(given, value),
     diagnosis: agrees
       ? null
       : computed.placeMatches === false && Math.abs(given - value) <= allowed
         ? { kind: 'other-place', sentence: 'The value is right, but it does not occur at this place.' }
         : diagnose(problem, solution, action, a, given, value, allowed),
   }
+}
+
+/** A difference below this fraction of the value is rounding. */
+const ROUNDING = 1e-9
+
+/** |given − value| as a fraction of |value|, 0 where rounding makes the difference; null where value is 0. */
+function apartOf(given: number, value: number): number | null {
+  if (value === 0) return null
+  const apart = Math.abs(given - value) / Math.abs(value)
+  return apart < ROUNDING ? 0 : apart
 }

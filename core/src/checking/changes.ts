@@ -1,5 +1,4 @@
 import { apply } from '../analysis/assemble.js'
-import { COMPONENTS } from '../analysis/dofs.js'
 import type { Solved } from '../analysis/solve.js'
 import { nullSpace } from './null-space.js'
 
@@ -119,11 +118,11 @@ export function byEquilibrium(solved: Solved): EquilibriumChanges {
     })
     return out
   }
-  const momentRows = unknowns.flatMap(({ forces }, u) => {
+  const momentRows = unknowns.flatMap(({ forces }, u): EquilibriumChanges['momentRows'] => {
     if (!forces || (forces.q[2] === 0 && forces.q[5] === 0)) return []
     const row = new Array<number>(n).fill(0)
     row[u] = 1
-    return [{ member: forces.member, end: (forces.q[2] !== 0 ? 0 : 1) as 0 | 1, row }]
+    return [{ member: forces.member, end: forces.q[2] !== 0 ? 0 : 1, row }]
   })
   return {
     momentRows,
@@ -131,7 +130,3 @@ export function byEquilibrium(solved: Solved): EquilibriumChanges {
       nullSpace([...equations.filter((_, d) => d !== without), ...kept], n).map(change),
   }
 }
-
-/** Whether a degree of freedom is one of translation. */
-export const isTranslation = ({ solution: { dofs } }: Solved, d: number): boolean =>
-  dofs.list[d].component !== COMPONENTS[2]

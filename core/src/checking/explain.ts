@@ -36,8 +36,8 @@ interface Weighed extends Fit {
 
 /**
  * The slips that explain the answers of a sheet, the best first: each is tried by solving the problem as it
- * would have it. Where no single one does, one wrong value from which the others follow, or two slips at once.
- * Nothing where no fit is well beyond the luck of so many tries.
+ * would have it. Where no single one does, one wrong value from which the others follow, or two slips at
+ * once. Nothing where no fit is well beyond the luck of so many tries.
  * @param flipped answers that are right under another sign convention: they count as right
  * @param onTried hears how many of all slips have been tried
  */
@@ -77,7 +77,7 @@ function ofSeveral(ctx: SlipContext, judged: readonly Judged[], tried: readonly 
     .map(ofTwo)
 }
 
-function contextOf(problem: Problem, base: Solved): SlipContext {
+export function contextOf(problem: Problem, base: Solved): SlipContext {
   const { structure } = base.solution
   const solved = (s: typeof structure): SlipSolution | undefined => {
     const other = solve(s, base)

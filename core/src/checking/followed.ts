@@ -1,5 +1,6 @@
 import type { ActionSolution, Solution, Solved } from '../analysis/solve.js'
 import type { Answer, Problem } from '../document/types.js'
+import { answerDimension } from '../kinds/answers/form.js'
 import { byDisplacement, byEquilibrium, type Change } from './changes.js'
 import type { Explanation } from './explain.js'
 import type { Judged } from './judged.js'
@@ -8,9 +9,9 @@ import { computedValues } from './slips/values.js'
 import { evidenceOf } from './weighing.js'
 
 /**
- * One wrong value from which others of the sheet follow. A change of the right solution that keeps all but one
- * of its equations has one free amount; the wrong value sets it, and what the change then makes of the other
- * values is what somebody finds who goes on from it.
+ * One wrong value from which others of the sheet follow. A change of the right solution that keeps all but
+ * one of its equations has one free amount; the wrong value sets it, and what the change then makes of the
+ * other values is what somebody finds who goes on from it.
  */
 
 /** How far the evidence must exceed what luck gives, natural logarithm. */
@@ -159,7 +160,7 @@ function momentChoices(
   ]
 }
 
-/** The one change in a space of them that leaves the right values as they are; undefined where there are more. */
+/** The one change in a space that leaves the right values as they are; undefined where there are more. */
 function lineIn(
   changes: readonly Change[],
   action: ActionSolution,
@@ -195,9 +196,12 @@ function weigh(change: Change, judged: readonly Judged[], read: Reading): Found 
     const [v0, v1] = [at(j, 0), at(j, 1)]
     return v0 && v1 && v0.length === v1.length ? v1[0] - v0[0] : undefined
   })
-  const largest = Math.max(0, ...unit.map((g) => Math.abs(g ?? 0)))
+  // displacements and forces have influences of very different size, so each is held against its own kind
+  const kinds = judged.map((j) => answerDimension(j.answer).join())
+  const largest = (kind: string) =>
+    Math.max(0, ...unit.map((g, i) => (kinds[i] === kind ? Math.abs(g ?? 0) : 0)))
   const first = judged.findIndex(
-    (j, i) => !j.agrees && unit[i] !== undefined && Math.abs(unit[i]) > NO_INFLUENCE * largest,
+    (j, i) => !j.agrees && unit[i] !== undefined && Math.abs(unit[i]) > NO_INFLUENCE * largest(kinds[i]),
   )
   if (first < 0) return undefined
   const wrong = judged[first]

@@ -52,8 +52,8 @@ export function judgedAnswers(problem: Problem, solution: Solution): Judged[] {
 }
 
 /**
- * Hand values with those of another sign convention turned into the usual one. The largest and smallest values
- * among these are left out: it is not told which of the two a person means by them.
+ * Hand values with those of another sign convention turned into the usual one. The largest and smallest
+ * values among these are left out: it is not told which of the two a person means by them.
  * @param turned the answers that are right under another convention, by id
  */
 export const inUsualSigns = (judged: readonly Judged[], turned: ReadonlySet<string>): Judged[] =>

@@ -117,28 +117,61 @@ function solvedAndWeighed(ctx: SlipContext, judged: readonly Judged[], pair: Pai
 
 /** Pairs of which one changes the structure, so that the other has to be made in the changed one. */
 function weighedOthers(ctx: SlipContext, judged: readonly Judged[], pairs: readonly Pair[]): WeighedPair[] {
-  const contexts = new Map<Candidate, Second | undefined>()
+  const seconds = new Map<Candidate, Second | undefined>()
   const second = (c: Candidate) => {
-    if (!contexts.has(c)) contexts.set(c, secondIn(ctx, c))
-    return contexts.get(c)
+    if (!seconds.has(c)) seconds.set(c, secondIn(ctx, c))
+    return seconds.get(c)
+  }
+  const linear = judged.flatMap((j, i) => (isLinear(j) ? [i] : []))
+  const seen = linear.map((i) => judged[i])
+  const without = new Map<string, Values[] | undefined>()
+  /** The values with the first slip and a load of the second taken as so many times itself. */
+  const scaled = (first: Tried, at: string, times: number): Values[] | undefined => {
+    const key = `${keyOf(first.candidate)} | ${at}`
+    if (!without.has(key)) {
+      const left = second(first.candidate)?.leftOut.get(at)?.solve()
+      without.set(key, left && linear.map((i) => left.read(judged[i].answer)))
+    }
+    const none = without.get(key)
+    return none && linear.map((i, k) => scaledBetween(none[k], first.values[i], times))
   }
   return pairs.flatMap((pair) => {
-    const slip = solvePair(ctx, pair[0].candidate, pair[1].candidate, second)
+    const [first, other] = pair[0].candidate.change ? pair : [pair[1], pair[0]]
+    const { addsAt, times } = other.candidate
+    if (addsAt !== undefined && times !== undefined && first.candidate.change) {
+      const values = scaled(first, addsAt, times)
+      if (!values || !fitOf(seen, (_, k) => values[k])) return []
+    }
+    const slip = solvePair(ctx, first.candidate, other.candidate, second)
     const fit = slip && fitOf(judged, (j) => slip.read(j.answer))
     return fit ? [weighed(pair, fit)] : []
   })
 }
 
-/** The slips that can be made in a structure which another slip has changed, by their keys. */
-type Second = ReadonlyMap<string, Candidate>
+/** A value that follows a load in proportion, between that without the load and that with it. */
+function scaledBetween(none: Values, whole: Values, times: number): Values {
+  if (!none || !whole || none.length !== whole.length) return undefined
+  return none.map((v, i) => v + times * (whole[i] - v))
+}
+
+/** The slips that can be made in a structure which another slip has changed. */
+interface Second {
+  byKey: ReadonlyMap<string, Candidate>
+  /** Those that leave a load out, by what they act on. */
+  leftOut: ReadonlyMap<string, Candidate>
+}
 
 function secondIn(ctx: SlipContext, first: Candidate): Second | undefined {
   const structure = first.change?.()
   const inner = structure && ctx.within(structure)
   if (!inner) return undefined
-  const out = new Map<string, Candidate>()
-  for (const c of candidatesOf(inner)) out.set(keyOf(c), c)
-  return out
+  const byKey = new Map<string, Candidate>()
+  const leftOut = new Map<string, Candidate>()
+  for (const c of candidatesOf(inner)) {
+    byKey.set(keyOf(c), c)
+    if (c.times === 0 && c.addsAt !== undefined) leftOut.set(c.addsAt, c)
+  }
+  return { byKey, leftOut }
 }
 
 /** The key of a slip; of two readings of one slip each has its own by its commonness. */
@@ -152,7 +185,7 @@ export function solvePair(
   second: (c: Candidate) => Second | undefined = (c) => secondIn(ctx, c),
 ): SlipSolution | undefined {
   const [first, other] = a.change ? [a, b] : [b, a]
-  if (first.change) return second(first)?.get(keyOf(other))?.solve()
+  if (first.change) return second(first)?.byKey.get(keyOf(other))?.solve()
   const [m, n] = [a.method?.(), b.method?.()]
   return m && n ? solveMethods(ctx, m, n) : undefined
 }

@@ -7,7 +7,7 @@ import type { StructureMember } from '../structure/types.js'
 /** A place this near to an end of a member, relative to its length, is that end. */
 const AT_END = 1e-6
 
-/** The reader of a problem's quantities, made once: a search for slips asks for places many thousand times. */
+/** Readers of problems' quantities, kept because a search for slips asks for thousands of places. */
 const readers = new WeakMap<Problem, QuantityReader>()
 
 function readerOf(problem: Problem): QuantityReader {

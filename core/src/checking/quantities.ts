@@ -118,8 +118,8 @@ function alongMember(
   const side = a.side ?? (x === 0 ? 'right' : x >= m.length ? 'left' : undefined)
   if (Number.isNaN(pick(left)) || Number.isNaN(pick(right)))
     return no(
-      `The ${a.quantity === 'axial' ? 'axial force' : a.quantity} of ${m.id} cannot be determined: equilibrium leaves ` +
-        'it open, since the rigid members beside it hold it at both ends.',
+      `The ${a.quantity === 'axial' ? 'axial force' : a.quantity} of ${m.id} cannot be determined: ` +
+        'equilibrium leaves it open, since the rigid members beside it hold it at both ends.',
     )
   if (side) return { ok: true, value: pick(side === 'left' ? left : right), dimension }
   return { ok: true, value: pick(left), candidates: [pick(left), pick(right)], dimension }

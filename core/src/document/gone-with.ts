@@ -30,8 +30,8 @@ function gone(kind: (typeof KINDS)[number], before: Problem, after: Problem) {
 }
 
 /**
- * What a removal took along, as a sentence: "Joint C was removed, and with it the member BC, its support and 2
- * loads." Undefined where one thing alone went, nothing did, or something came in its place.
+ * What a removal took along, as a sentence: "Joint C was removed, and with it the member BC and 2 loads."
+ * Undefined where one thing alone went, nothing did, or something came in its place.
  */
 export function goneWith(before: Problem, after: Problem): string | undefined {
   const lost = KINDS.map((kind) => ({ kind, ...gone(kind, before, after) }))

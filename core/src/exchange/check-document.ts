@@ -4,7 +4,7 @@ import type { Solved } from '../analysis/solve.js'
 import { consistency } from '../checking/consistency.js'
 import { explainSheet } from '../checking/explain.js'
 import { inUsualSigns, judgedAnswers } from '../checking/judged.js'
-import { judgeSheet, scoreOf, turnedAnswers } from '../checking/sheet.js'
+import { explainedVerdicts, judgeSheet, scoreOf, turnedAnswers } from '../checking/sheet.js'
 import type { Problem } from '../document/types.js'
 
 /**
@@ -19,13 +19,15 @@ export function checkDocument(
   const { solution } = solved
   const judged = judgedAnswers(problem, solution)
   const turned = turnedAnswers(problem, solution, judged)
-  const verdicts = judgeSheet(problem, solution, turned)
+  const explanations = explainSheet(problem, solved, turned, onTried)
+  const verdicts = explainedVerdicts(judgeSheet(problem, solution, turned), explanations[0])
   const answers = verdicts.map((v) => ({
     id: v.id,
     given: v.given,
     computed: v.computed,
     apart: v.apart,
     verdict: v.verdict,
+    ...(v.from ? { from: v.from } : {}),
     ...(v.reason ? { reason: v.reason } : {}),
     ...(v.verdict === 'differs' && v.diagnosis ? { diagnosis: v.diagnosis } : {}),
   }))
@@ -42,6 +44,6 @@ export function checkDocument(
       ...rest,
       residual: residual * per(dimension),
     })),
-    explanations: explainSheet(problem, solved, turned, onTried),
+    explanations,
   }
 }

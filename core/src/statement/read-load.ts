@@ -24,8 +24,8 @@ const refused = (at: 'on' | 'amount' | 'at', { message, rest }: Refused): NewLoa
  * Loads from the name of a joint or a member, or several names, and what is written of their amount. The
  * sort of each follows from its unit: a force stands on a joint or a place of a member, a force per length
  * covers a member, a moment turns, a temperature warms, a length is too much length. A plain number is a
- * force on a joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place where `at` says `1 to 3`.
- * The line is read whole or refused.
+ * force on a joint and a uniform load on a member; `0 to 6 kN/m` varies, from place to place
+ * where `at` says `1 to 3`. The line is read whole or refused.
  * @param way the direction that is chosen beside the line, for a line that says none
  */
 export function readLoads(problem: Problem, on: string, amount: string, way: Way, at: string): NewLoads {

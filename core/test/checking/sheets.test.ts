@@ -49,7 +49,7 @@ describe.each(names)('%s', (name) => {
       for (const [key, value] of Object.entries(truth.subject ?? {}))
         if (typeof value === 'number') expect(first.subject[key]).toBeCloseTo(value, 9)
         else expect(first.subject[key]).toBe(value)
-      expect(first.sentence).toMatch(/^The numbers .*\.$/)
+      expect(first.sentence).toMatch(/^Your values .*\.$/)
     })
   else if (truth.group === 'single')
     it('says what is wrong with the one value', () => {

@@ -1,5 +1,12 @@
 import LinearProgress from '@mui/material/LinearProgress'
-import { answerDimension, formatNumber, siPerCoherent, solutionStep, type Answer } from '@viga/core'
+import {
+  answerDimension,
+  formatNumber,
+  siPerCoherent,
+  solutionStep,
+  type Answer,
+  type Explanation,
+} from '@viga/core'
 import { answerValueText } from '@viga/core/statement/answer-value'
 import { answerName } from '@viga/core/statement/answer-words'
 import { useMemo } from 'react'
@@ -24,7 +31,7 @@ export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
   useRedrawn()
   const answers = useSheet((s) => s.problem.answers) ?? []
   const shows = useShows()
-  const differ = rows.filter((r) => r.verdict.verdict === 'differs')
+  const differ = rows.filter((r) => ['differs', 'follows'].includes(r.verdict.verdict))
   const { checked, searching, tried, stop } = useSearch(answers.length > 0)
   const name = (id: string) => {
     const a = answers.find((o) => o.id === id)
@@ -62,7 +69,7 @@ export function Explained({ rows }: { rows: readonly JudgedAnswer[] }) {
 const Searching = ({ tried, stop }: { tried: number; stop: () => void }) => (
   <div className="searching">
     <p className="quiet">
-      Looking for one slip behind these values …{' '}
+      Looking for the slip behind these values …{' '}
       <Press className="textlink" onClick={stop}>
         Stop
       </Press>
@@ -86,25 +93,33 @@ function Slips({ checked, name, differ }: Found) {
   if (!reaches(shows, 'slip'))
     return (
       <>
-        <h2>One slip is behind {wrong === 1 ? 'this value' : 'these values'}</h2>
+        <h2>
+          {first.slips ? 'Two slips are' : first.wrong ? 'One wrong value is' : 'One slip is'} behind{' '}
+          {wrong === 1 ? 'this value' : 'these values'}
+        </h2>
         <p className="prose">
-          Look where <StepLink step={first.step} />.
+          Look at <StepLink step={first.step} />.
         </p>
       </>
     )
   return (
     <>
-      <h2>
-        One slip explains{' '}
-        {wrong === 1
-          ? 'this value'
-          : first.explains.length === wrong
-            ? wrong === 2
-              ? 'both values'
-              : `all ${wrong} values`
-            : `${first.explains.length} of ${wrong} values`}
-      </h2>
-      <p className="prose">{first.sentence}</p>
+      <h2>{headOf(first)}</h2>
+      {first.wrong ? (
+        <p className="prose">
+          {name(first.wrong)} is wrong; {first.follow!.map(name).join(', ')}{' '}
+          {first.follow!.length === 1 ? 'is what it gives' : 'are what it gives'} by equilibrium and by the
+          equations of the members.
+        </p>
+      ) : first.slips ? (
+        <ol className="prose">
+          {first.slips.map((s) => (
+            <li key={s.sentence}>{s.sentence}</li>
+          ))}
+        </ol>
+      ) : (
+        <p className="prose">{first.sentence}</p>
+      )}
       {slip && <BothVersions slip={slip} />}
       {slip && <SlipValues slip={slip} />}
       <p className="quiet">
@@ -125,11 +140,26 @@ function Slips({ checked, name, differ }: Found) {
   )
 }
 
+/** How many of the wrong values an explanation explains, and by what. */
+function headOf({ explains, leaves, slips, wrong: origin, follow }: Explanation): string {
+  const wrong = explains.length + leaves.length
+  if (origin) return `One value is wrong, and ${follow!.length} follow from it`
+  const which =
+    wrong === 1
+      ? 'this value'
+      : explains.length < wrong
+        ? `${explains.length} of ${wrong} values`
+        : wrong === 2
+          ? 'both values'
+          : `all ${wrong} values`
+  return slips ? `Two slips together explain ${which}` : `One slip explains ${which}`
+}
+
 function StepLink({ step, capital }: { step: string; capital?: boolean }) {
   const { problemId } = useParams()
   return (
     <Link className="textlink" to={`/problems/${problemId}/working/${step}`}>
-      {capital ? 'The' : 'the'} roads part in the Working
+      {capital ? 'The' : 'the'} first line that differs, in the Working
     </Link>
   )
 }
@@ -142,7 +172,7 @@ function FirstDifference({ differ }: { differ: readonly Answer[] }) {
   const { problemId } = useParams()
   return (
     <p className="prose">
-      {differ.length > 1 && 'No single slip explains these values better than chance. '}
+      {differ.length > 1 && 'No slip, and no two slips together, explain these values better than chance. '}
       {differ.length > 1
         ? 'The first that differs in the order of the solution is '
         : 'Its place in the solution: '}

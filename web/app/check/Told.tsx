@@ -20,7 +20,10 @@ import type { JudgedAnswer } from './verdicts'
 export function Told({ answer: a, verdict: v }: JudgedAnswer) {
   const shows = useShows()
   const explained = useSheet(
-    (s) => s.checked?.problem === s.problem && s.checked.found?.explanations[0]?.explains.includes(a.id),
+    (s) =>
+      s.checked?.problem === s.problem &&
+      !s.checked.found?.explanations[0]?.wrong &&
+      s.checked.found?.explanations[0]?.explains.includes(a.id),
   )
   const right = v.verdict === 'agrees' || v.verdict === 'convention'
   return (
@@ -44,7 +47,9 @@ function headOf(v: SheetVerdict, shows: Shows): string {
     case 'agrees':
       return 'your value agrees'
     case 'convention':
-      return 'your value agrees under the opposite sign convention'
+      return 'your value agrees under another sign convention'
+    case 'follows':
+      return 'your value follows from a wrong one'
     case 'unknown':
       return 'there is nothing to compare with'
     default:
@@ -55,12 +60,11 @@ function headOf(v: SheetVerdict, shows: Shows): string {
 function sentenceOf(v: SheetVerdict, shows: Shows): string {
   if (v.verdict === 'unknown') return v.reason ?? ''
   if (v.verdict === 'convention')
-    return (
-      'All values of its kind have the opposite sign: they follow the other convention, and each is ' +
-      'right.'
-    )
+    return 'All values of its kind fit another sign convention, and each is right under it.'
+  if (v.verdict === 'follows')
+    return 'It is what the wrong value gives by equilibrium and by the equations of the members.'
   if (v.verdict === 'agrees' || !reaches(shows, 'slip')) return ''
-  return v.diagnosis?.sentence ?? 'No single slip of sign, unit or place explains it.'
+  return v.diagnosis?.sentence ?? 'No slip of sign, unit or place explains this value by itself.'
 }
 
 /** Both values and how far apart they are. */
@@ -70,7 +74,7 @@ function Both({ a, v }: { a: Answer; v: SheetVerdict }) {
   if (v.given === null || v.computed === null) return null
   const sign = v.verdict === 'convention' || v.diagnosis?.kind === 'opposite-sign'
   const apart =
-    v.apart === null || sign || v.apart >= 10
+    v.apart === null || v.apart === 0 || sign || v.apart >= 10
       ? ''
       : ` They are ${formatNumber(v.apart * 100, { figures: 2 })} % apart.`
   return (

@@ -1,4 +1,12 @@
-import { judgeSheet, type Answer, type Outcome, type Problem, type SheetVerdict } from '@viga/core'
+import {
+  explainedVerdicts,
+  judgeSheet,
+  type Answer,
+  type Explanation,
+  type Outcome,
+  type Problem,
+  type SheetVerdict,
+} from '@viga/core'
 import { useMemo } from 'react'
 import { useSheet } from '../sheet/context'
 import type { Sign } from '../widgets/VerdictSign'
@@ -13,12 +21,15 @@ export interface JudgedAnswer {
 export function useVerdicts(): JudgedAnswer[] {
   const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
-  return useMemo(() => verdictsOf(problem, outcome), [problem, outcome])
+  const explanation = useSheet((s) =>
+    s.checked?.problem === s.problem ? s.checked.found?.explanations[0] : undefined,
+  )
+  return useMemo(() => verdictsOf(problem, outcome, explanation), [problem, outcome, explanation])
 }
 
-export function verdictsOf(problem: Problem, outcome: Outcome): JudgedAnswer[] {
+export function verdictsOf(problem: Problem, outcome: Outcome, explanation?: Explanation): JudgedAnswer[] {
   if (outcome.stage !== 'solved' || !problem.answers) return []
-  const verdicts = judgeSheet(problem, outcome.solution)
+  const verdicts = explainedVerdicts(judgeSheet(problem, outcome.solution), explanation)
   return problem.answers.map((answer, i) => ({ answer, verdict: verdicts[i] }))
 }
 
@@ -26,13 +37,15 @@ const SIGNS: Record<SheetVerdict['verdict'], Sign> = {
   agrees: '=',
   convention: '±',
   differs: '≠',
+  follows: '→',
   unknown: '?',
 }
 export const signOf = (v: Pick<SheetVerdict, 'verdict'>): Sign => SIGNS[v.verdict]
 
 export const WORDS: Record<Sign, string> = {
   '=': 'agrees',
-  '±': 'agrees, opposite sign',
+  '±': 'agrees, other sign convention',
   '≠': 'differs',
+  '→': 'follows',
   '?': 'cannot tell',
 }

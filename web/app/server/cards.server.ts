@@ -18,7 +18,7 @@ export interface CardContent {
   statement: string
   /** Marks as SVG, of the size that `CARD` says, in the inks of the page. */
   drawing: string
-  status: { text: string; bad: boolean; signs: ('=' | '±' | '≠' | '?')[] }
+  status: { text: string; bad: boolean; signs: ('=' | '±' | '≠' | '→' | '?')[] }
 }
 
 export interface Card extends CardContent {
@@ -89,7 +89,7 @@ function statusOf(problem: Problem, outcome: Outcome | undefined): Card['status'
   }
 }
 
-const VERDICT_SIGNS = { agrees: '=', convention: '±', differs: '≠', unknown: '?' } as const
+const VERDICT_SIGNS = { agrees: '=', convention: '±', differs: '≠', follows: '→', unknown: '?' } as const
 
 const isSmall = ({ members, loadCases = [], combinations = [], answers = [] }: Problem): boolean =>
   members.length <= MOST_MEMBERS &&

@@ -36,17 +36,17 @@ function explained(problem: Problem) {
 describe('what explains a sheet', () => {
   it('is said in a sentence, with the values and the way to the step of the Working', async () => {
     explained(sheet('9000-02-load-sign'))
-    expect(await screen.findByText(/The numbers fit a load taken the other way/)).toBeTruthy()
+    expect(await screen.findByText(/taken in the opposite direction/)).toBeTruthy()
     expect(screen.getByRole('heading').textContent).toBe('One slip explains all 6 values')
     expect(screen.getByRole('link').getAttribute('href')).toBe('/problems/p/working/loads')
   })
   it('is nothing where no slip fits better than chance', async () => {
     explained(sheet('9000-09-random'))
-    expect(await screen.findByText(/No single slip explains/)).toBeTruthy()
+    expect(await screen.findByText(/No slip, and no two slips together, explain/)).toBeTruthy()
   })
   it('of one value alone is its place in the solution, looked for anew after an edit', async () => {
     const { store } = explained(sheet('9000-02-load-sign'))
-    await screen.findByText(/The numbers fit/)
+    await screen.findByText(/Your values fit/)
     store.getState().edit('answers', (p) => ({ ...p, answers: p.answers!.slice(0, 1) }))
     expect(await screen.findByText(/Its place in the solution/)).toBeTruthy()
   })
@@ -67,9 +67,9 @@ describe('what explains a sheet', () => {
   it('is hinted at before it is said', async () => {
     const { store } = explained(sheet('9000-02-load-sign'))
     act(() => store.setState({ shows: 'place' }))
-    expect(await screen.findByText(/Look where/)).toBeTruthy()
-    expect(screen.queryByText(/The numbers fit/)).toBeNull()
+    expect(await screen.findByText(/Look at/)).toBeTruthy()
+    expect(screen.queryByText(/Your values fit/)).toBeNull()
     act(() => store.setState({ shows: 'verdict' }))
-    expect(screen.queryByText(/Look where/)).toBeNull()
+    expect(screen.queryByText(/Look at/)).toBeNull()
   })
 })

@@ -17,7 +17,7 @@ function caseForCase({ problem, base }: SlipContext): Candidate[] {
             kind: 'case-for-case',
             subject: { case: id, taken: taken.id },
             commonness: 0.05,
-            sentence: `The numbers are those of ${taken.title}, not of ${id}.`,
+            sentence: `Your values are those of ${taken.title}, not of ${id}.`,
             step: 'loads',
             solve: () => ({
               solution: { ...solution, cases: [], combinations: [{ ...taken, id }] },
@@ -45,7 +45,7 @@ function factorLeftOut(ctx: SlipContext): Candidate[] {
             kind: 'factor-left-out',
             subject: { combination: c.id, case: name },
             commonness: 0.05,
-            sentence: `The numbers fit ${c.id} with the factor ${f} of ${name} left out.`,
+            sentence: `Your values fit ${c.id} with the factor ${f} of ${name} left out.`,
             step: 'loads',
           },
           () => ({ ...s, combinations }),

@@ -80,7 +80,7 @@ const FACTORS: readonly (readonly [number, string])[] = [
   [1 / 100, 'a hundred times too small'],
 ]
 
-/** The structure with one load of a case in another form; one that is left out stays in its place as nothing. */
+/** The structure with one load of a case in another form. */
 function withLoad(s: Structure, c: number, i: number, load: StatedLoad): Structure {
   const cases = s.cases.map((k, j) =>
     j !== c ? k : { ...k, loads: k.loads.map((l, n) => (n === i ? load : l)) },
@@ -94,62 +94,71 @@ export const loadSlips: Slips = (ctx: SlipContext) =>
     ...(c.selfWeight !== 0 ? [ownWeight(ctx, ci)] : []),
   ])
 
+/** A slip of one load, as it is made from the form that the load then has. */
+type OfLoad = (
+  kind: string,
+  commonness: number,
+  changed: StatedLoad | undefined,
+  sentence: string,
+  more?: Pick<Candidate, 'times'> & { factor?: number },
+) => Candidate[]
+
+const slipsOfLoad =
+  (ctx: SlipContext, ci: number, i: number, load: StatedLoad): OfLoad =>
+  (kind, commonness, changed, sentence, { factor, ...more } = {}) =>
+    changed
+      ? [
+          structural(
+            ctx,
+            {
+              kind,
+              subject: { case: ctx.structure.cases[ci].id, load: i, ...(factor ? { factor } : {}) },
+              commonness,
+              sentence,
+              step: 'loads',
+              addsAt: `load ${ci} ${i} on ${load.type === 'nodal' ? 'joint' : load.member}`,
+              ...more,
+            },
+            () => withLoad(ctx.structure, ci, i, changed),
+          ),
+        ]
+      : []
+
 function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Candidate[] {
   const { structure: s, problem } = ctx
-  const { id } = s.cases[ci]
   const stated = problem.loadCases?.[ci]?.loads[i]
-  const name = stated ? describeLoad(stated) : 'the load'
-  const make = (
-    kind: string,
-    commonness: number,
-    changed: StatedLoad,
-    sentence: string,
-    more: Record<string, unknown> = {},
-  ): Candidate =>
-    structural(
-      ctx,
-      {
-        kind,
-        subject: { case: id, load: i, ...more },
-        commonness,
-        sentence,
-        step: 'loads',
-        addsAt: `load ${ci} ${i} on ${load.type === 'nodal' ? 'joint' : load.member}`,
-      },
-      () => withLoad(s, ci, i, changed),
-    )
-  const optional = (kind: string, commonness: number, changed: StatedLoad | undefined, sentence: string) =>
-    changed ? [make(kind, commonness, changed, sentence)] : []
+  const name = stated ? describeLoad(stated, problem.units) : 'the load'
+  const make = slipsOfLoad(ctx, ci, i, load)
+  const scaled = (kind: string, commonness: number, times: number, words: string, factor?: number) =>
+    make(kind, commonness, scaledLoad(load, times), `Your values fit ${words}.`, { times, factor })
   const otherLength =
     load.type === 'distributed' && load.per === 'projection'
       ? 'of the member and not of its projection'
       : 'of the projection and not of the member'
   return [
-    make('load-sign', 0.12, scaledLoad(load, -1), `The numbers fit a load taken the other way: ${name}.`),
-    make('load-left-out', 0.1, scaledLoad(load, 0), `The numbers fit a solution without this load: ${name}.`),
-    make('load-doubled', 0.03, scaledLoad(load, 2), `The numbers fit this load counted twice: ${name}.`),
-    ...FACTORS.map(([factor, words]) =>
-      make('load-factor', 0.02, scaledLoad(load, factor), `The numbers fit a load ${words}: ${name}.`, {
-        factor,
-      }),
+    ...scaled('load-sign', 0.12, -1, `${name} taken in the opposite direction`),
+    ...scaled('load-left-out', 0.1, 0, `a solution without ${name}`),
+    ...scaled('load-doubled', 0.03, 2, `${name} counted twice`),
+    ...FACTORS.flatMap(([factor, words]) =>
+      scaled('load-factor', 0.02, factor, `${name} taken ${words}`, factor),
     ),
-    ...optional(
+    ...make(
       'load-as-resultant',
       0.06,
       resultant(s, load),
-      `The numbers fit this load put as one force at its centroid: ${name}.`,
+      `Your values fit ${name} put as one force at its centroid.`,
     ),
-    ...optional(
+    ...make(
       'load-basis',
       0.06,
       otherBasis(s, load),
-      `The numbers fit this load taken per length ${otherLength}: ${name}.`,
+      `Your values fit ${name} taken per length ${otherLength}.`,
     ),
-    ...optional(
+    ...make(
       'load-from-other-end',
       0.06,
       fromOtherEnd(s, load),
-      `The numbers fit this load measured from the other end of its member: ${name}.`,
+      `Your values fit ${name} measured from the other end of the member.`,
     ),
   ]
 }
@@ -164,7 +173,7 @@ function ownWeight(ctx: SlipContext, ci: number): Candidate {
       kind: 'own-weight-left-out',
       subject: { case: id },
       commonness: 0.06,
-      sentence: `The numbers fit a solution without the own weight of case ${id}.`,
+      sentence: `Your values fit a solution without the own weight of case ${id}.`,
       step: 'loads',
       addsAt: `own weight ${ci} on all`,
     },

@@ -39,11 +39,11 @@ function hinges(ctx: SlipContext): Candidate[] {
         ),
       )
     if (ends.some((r) => r === true))
-      make('hinge-left-out', 0.08, `The numbers fit ${n.id} without its hinge.`, (r) =>
+      make('hinge-left-out', 0.08, `Your values fit ${n.id} without its hinge.`, (r) =>
         r === true ? false : r,
       )
     if (ends.length > 1 && ends.some((r) => r === false))
-      make('hinge-added', 0.03, `The numbers fit a hinge at ${n.id} in all members.`, () => true)
+      make('hinge-added', 0.03, `Your values fit a hinge at ${n.id} in all members.`, () => true)
     return out
   })
 }
@@ -61,7 +61,7 @@ function equalStiffness(ctx: SlipContext): Candidate[] {
         kind: 'equal-stiffness',
         subject: {},
         commonness: 0.06,
-        sentence: `The numbers fit members that all have the stiffness of ${first.id}.`,
+        sentence: `Your values fit members that all have the stiffness of ${first.id}.`,
         step: 'stiffness',
       },
       () => ({ ...s, members }),
@@ -82,7 +82,7 @@ function otherSections(ctx: SlipContext): Candidate[] {
             kind: 'section',
             subject: { member: m.id, taken },
             commonness: 0.02,
-            sentence: `The numbers fit the section ${taken} for ${m.id}.`,
+            sentence: `Your values fit the section ${taken} for ${m.id}.`,
             step: 'stiffness',
           },
           () => withSection(ctx, m.id, taken),
@@ -123,9 +123,9 @@ function axial(ctx: SlipContext): Candidate[] {
         subject: {},
         commonness: 0.08,
         sentence: counted
-          ? 'The numbers fit members that change their length: another idealisation than the statement ' +
+          ? 'Your values fit members that change their length: another idealisation than the statement ' +
             'has, not a mistake.'
-          : 'The numbers fit members that keep their length: another idealisation than the statement has, ' +
+          : 'Your values fit members that keep their length: another idealisation than the statement has, ' +
             'not a mistake.',
         step: 'idealisation',
       },

@@ -81,7 +81,7 @@ function fixedEndSigns(ctx: SlipContext): Candidate[] {
       subject: {},
       commonness: 0.08,
       sentence:
-        'The numbers fit fixed-end forces put on the joints with their own sign instead of the opposite one.',
+        'Your values fit fixed-end forces put on the joints with their own sign instead of the opposite one.',
       step: 'loads',
       ...withAlter(ctx, (v, of) => ({ ...v, load: loadsFor(v, of, v.fixed, -1) })),
     },
@@ -89,7 +89,7 @@ function fixedEndSigns(ctx: SlipContext): Candidate[] {
       kind: 'fixed-end-not-added',
       subject: {},
       commonness: 0.08,
-      sentence: 'The numbers fit end forces taken as k·d alone, without the fixed-end forces.',
+      sentence: 'Your values fit end forces taken as k·d alone, without the fixed-end forces.',
       step: 'end-forces',
       solve: () =>
         readByEnds(
@@ -116,7 +116,7 @@ function turnedWrong(ctx: SlipContext): Candidate[] {
         kind: 'turned-wrong',
         subject: { member: m.id },
         commonness: 0.05,
-        sentence: `The numbers fit the sine of ${m.id} with the wrong sign in its turning matrix.`,
+        sentence: `Your values fit the sine of ${m.id} with the wrong sign in its turning matrix.`,
         step: 'stiffness',
         solve: () => {
           const prepared = prepare({ ...s, members })
@@ -198,8 +198,8 @@ function closedForms(ctx: SlipContext): Candidate[] {
 
 const sentenceOf = (formula: string, member: string) =>
   formula === 'ab-exchanged'
-    ? `The numbers fit fixed-end moments of ${member} with a and b exchanged.`
-    : `The numbers fit ${formula.replace('^2', '²')} for the fixed-end moments of ${member}.`
+    ? `Your values fit fixed-end moments of ${member} with a and b exchanged.`
+    : `Your values fit ${formula.replace('^2', '²')} for the fixed-end moments of ${member}.`
 
 /** The fixed-end forces, case by case, of the loads on a member that the formula is used for. */
 function partsOf(ctx: SlipContext, member: number, form: ClosedForm): (Float64Array | undefined)[] {

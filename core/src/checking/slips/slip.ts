@@ -30,7 +30,7 @@ export interface Candidate {
   commonness: number
   /** What happened, in words a student understands. */
   sentence: string
-  /** The step of the working where the roads part, by its key. */
+  /** The step of the working with the first line that differs, by its key. */
   step: string
   /** Solves the problem as the slip would have it; undefined where that cannot be solved. */
   solve(): SlipSolution | undefined
@@ -44,6 +44,8 @@ export interface Candidate {
    * the fixed-end forces of a member does not add to one of a load on that member.
    */
   addsAt?: string
+  /** The factor on the load, of a slip that takes it as so many times itself: 0 where it is left out. */
+  times?: number
 }
 
 /** What slips are made from: the problem, its structure and its own solution. */

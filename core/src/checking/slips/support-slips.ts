@@ -57,8 +57,8 @@ function otherTypes(ctx: SlipContext, p: StructureSupport, i: number): Candidate
           commonness: taken === 'free' ? 0.01 : 0.03,
           sentence:
             taken === 'free'
-              ? `The numbers fit a solution without the support at ${id}.`
-              : `The numbers fit a ${taken} support at ${id}.`,
+              ? `Your values fit a solution without the support at ${id}.`
+              : `Your values fit a ${taken} support at ${id}.`,
         },
       ),
     )
@@ -76,7 +76,7 @@ function turn(ctx: SlipContext, p: StructureSupport, i: number): Candidate[] {
         kind: 'support-angle',
         subject: { node: id },
         commonness: 0.08,
-        sentence: `The numbers fit a support at ${id} that is not turned.`,
+        sentence: `Your values fit a support at ${id} that is not turned.`,
       },
     ),
   ]
@@ -95,7 +95,7 @@ function springs(ctx: SlipContext, p: StructureSupport, i: number): Candidate[] 
           subject: { node: id, component },
           commonness: 0.06,
           sentence:
-            `The numbers fit a spring at ${id} (${component}) that is ` + `${hold ? 'rigid' : 'left out'}.`,
+            `Your values fit a spring at ${id} (${component}) that is ` + `${hold ? 'rigid' : 'left out'}.`,
         },
       ),
     ),
@@ -115,7 +115,7 @@ function settlements(ctx: SlipContext, p: StructureSupport, i: number): Candidat
           subject: { node: id, component },
           commonness: 0.07,
           addsAt: `settlement ${i} ${component} on joint`,
-          sentence: `The numbers fit the settlement of ${id} ${f === 0 ? 'left out' : 'the other way'}.`,
+          sentence: `Your values fit the settlement of ${id} ${f === 0 ? 'left out' : 'the other way'}.`,
         },
       ),
     ),

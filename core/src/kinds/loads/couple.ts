@@ -3,7 +3,6 @@ import { oneOf, record, reference, type TypeOf } from '../../document/form.js'
 import type { StatedLoad } from '../../structure/types.js'
 import { memberOf, type LoadKind } from './kind.js'
 import {
-  describeLine,
   eachStretch,
   isIdleLine,
   lineKeys,
@@ -20,7 +19,7 @@ export type CoupleLoad = TypeOf<typeof form>
 export const couple: LoadKind<CoupleLoad, Extract<StatedLoad, { type: 'couple' }>> = {
   form,
   names: ['distributed couple', 'distributed moment'],
-  describe: (load) => `a couple of ${describeLine(load)} on ${load.member}`,
+  describe: (load) => `the distributed couple on ${load.member}`,
   isIdle: isIdleLine,
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path)

@@ -30,9 +30,7 @@ const isOwn = ({ direction }: DistributedLoad) => direction === 'x' || direction
 export const distributed: LoadKind<DistributedLoad, Extract<StatedLoad, { type: 'distributed' }>> = {
   form,
   names: ['distributed load', 'uniform load', 'line load', 'varying load'],
-  describe: (load) =>
-    `${describeLine(load)} along ${load.direction}${load.per === 'projection' ? ' per projection' : ''} ` +
-    `on ${load.member}`,
+  describe: (load, units) => `the ${describeLine(load, D.forcePerLength, units)} on ${load.member}`,
   isIdle: isIdleLine,
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path)

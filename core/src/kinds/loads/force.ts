@@ -4,7 +4,9 @@ import { quantity } from '../../document/form.js'
 import { join } from '../../document/report.js'
 import type { Quantity } from '../../document/types.js'
 import { optional, value, type Reading } from '../../document/values.js'
+import type { ProblemUnits } from '../../quantity/units.js'
 import type { Mirror } from './kind.js'
+import { amountInWords } from './words.js'
 
 /**
  * A force by its components, or by its size and direction, and a moment: what stands at a joint or a place.
@@ -114,13 +116,13 @@ export const mirroredForce = <L extends StatedForce>(load: L, mirror: Mirror, ow
 export const reversedForce = <L extends StatedForce>(load: L): L =>
   turned(load, ['fx', 'fy'], (a) => angleFrom(180, 1, a))
 
-/** "20 kN at 45 deg and 3 kN·m": a force and its moment as one line. */
-export function describeForce(load: StatedForce, [x, y]: readonly [string, string] = ['fx', 'fy']): string {
+/** "20 kN and 3 kN·m": the amounts of a force and its moment as one line. */
+export function describeForce(load: StatedForce, units: ProblemUnits): string {
+  const amount = (q: Quantity | undefined, d: D.Dimension) =>
+    q === undefined || isZero(q) ? [] : [amountInWords(q, d, units)]
   const parts = [
-    load.force !== undefined && `${load.force} at ${load.angle ?? 0}`,
-    !isZero(load.fx) && `${x} = ${load.fx}`,
-    !isZero(load.fy) && `${y} = ${load.fy}`,
-    !isZero(load.m) && `m = ${load.m}`,
-  ].filter(Boolean)
-  return parts.join(', ') || '0'
+    ...[load.force, load.fx, load.fy].flatMap((q) => amount(q, D.force)),
+    ...amount(load.m, D.moment),
+  ]
+  return parts.join(' and ') || amountInWords(0, D.force, units)
 }

@@ -1,4 +1,5 @@
 import { choice, type TypeOf } from '../../document/form.js'
+import type { ProblemUnits } from '../../quantity/units.js'
 import type { Measure } from '../../document/measure.js'
 import type { ActionsOfCase } from '../../structure/actions.js'
 import type { StatedLoad, Structure, StructureMember } from '../../structure/types.js'
@@ -67,4 +68,5 @@ export const reversedLoad = (load: Load, m: Measure, L: number): Load =>
 export const isIdleLoad = (load: Load): boolean => kindOf(load.type).isIdle(load)
 
 /** A load in one line of words. */
-export const describeLoad = (load: Load): string => kindOf(load.type).describe(load)
+export const describeLoad = (load: Load, units: ProblemUnits): string =>
+  kindOf(load.type).describe(load, units)

@@ -1,3 +1,4 @@
+import type { ProblemUnits } from '../../quantity/units.js'
 import type { Form } from '../../document/form.js'
 import { tidy, type Measure } from '../../document/measure.js'
 import { join } from '../../document/report.js'
@@ -18,8 +19,8 @@ export interface LoadKind<L = never, S extends StatedLoad = never> {
   form: Form<L>
   /** What it is called, most usual name first; all of them are understood where a person types one. */
   names: readonly string[]
-  /** The load in words: "20 kN at 45 deg on B". */
-  describe(load: L): string
+  /** The load in words: "the 20 kN at B", "the 6 kN/m on AB"; amounts without their signs. */
+  describe(load: L, units: ProblemUnits): string
   /** Whether it states no value, so that nothing acts. */
   isIdle(load: L): boolean
   /** The stated load as numbers in SI; undefined when something in it is wrong (reported at its path). */

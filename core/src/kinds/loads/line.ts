@@ -5,6 +5,8 @@ import { join } from '../../document/report.js'
 import type { Quantity } from '../../document/types.js'
 import { value, type Reading } from '../../document/values.js'
 import type { StructureMember } from '../../structure/types.js'
+import type { ProblemUnits } from '../../quantity/units.js'
+import { amountInWords } from './words.js'
 import { AT_END, fromOtherEnd, placeOnMember, type Cut } from './kind.js'
 
 /** A line of intensities along a member, for loads that are distributed over it. */
@@ -91,14 +93,14 @@ export const isIdleLine = ({ q, points }: StatedLine): boolean =>
   points ? points.every((p) => p.q === 0) : q === 0
 
 /** "6 kN/m" or "0 to 6 kN/m": a line as people say it. */
-export const describeLine = ({ q, points }: StatedLine): string =>
+export const describeLine = ({ q, points }: StatedLine, d: D.Dimension, units: ProblemUnits): string =>
   points
     ? points
-        .map((p) => String(p.q))
+        .map((p) => amountInWords(p.q, d, units))
         // a uniform stretch is one value
         .filter((text, i, all) => i === 0 || text !== all[i - 1])
         .join(' to ')
-    : String(q ?? 0)
+    : amountInWords(q ?? 0, d, units)
 
 /** The line on the two halves of a member that is split. */
 export function splitLine<L extends StatedLine & { member: string }>(

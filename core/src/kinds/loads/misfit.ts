@@ -29,14 +29,7 @@ const opposite = (load: MisfitLoad, keys: readonly ('slip' | 'kink')[]): MisfitL
 export const misfit: LoadKind<MisfitLoad, Extract<StatedLoad, { type: 'misfit' }>> = {
   form,
   names: ['lack of fit', 'misfit', 'fabrication error'],
-  describe: ({ member, elongation, slip, kink, at }) =>
-    [
-      elongation !== undefined && `${member} too long by ${elongation}`,
-      slip !== undefined && `a slip of ${slip} in ${member} at ${at ?? 0}`,
-      kink !== undefined && `a kink of ${kink} in ${member} at ${at ?? 0}`,
-    ]
-      .filter(Boolean)
-      .join(', ') || `a lack of fit of 0 in ${member}`,
+  describe: ({ member }) => `the lack of fit of ${member}`,
   isIdle: ({ elongation = 0, slip = 0, kink = 0 }) => elongation === 0 && slip === 0 && kink === 0,
   state(ctx, load, path) {
     const jump = load.slip !== undefined || load.kink !== undefined

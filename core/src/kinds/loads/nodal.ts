@@ -11,7 +11,7 @@ export type NodalLoad = TypeOf<typeof form>
 export const nodal: LoadKind<NodalLoad, Extract<StatedLoad, { type: 'nodal' }>> = {
   form,
   names: ['joint load', 'nodal load'],
-  describe: (load) => `${describeForce(load)} on ${load.node}`,
+  describe: (load, units) => `the ${describeForce(load, units)} at ${load.node}`,
   isIdle: isIdleForce,
   state(ctx, load, path) {
     const node = ctx.nodes.get(load.node)

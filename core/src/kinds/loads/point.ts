@@ -4,6 +4,7 @@ import { join } from '../../document/report.js'
 import type { StatedLoad } from '../../structure/types.js'
 import { toMember } from './directions.js'
 import { describeForce, forceKeys, forceValues, isIdleForce, mirroredForce, reversedForce } from './force.js'
+import { placeInWords } from './words.js'
 import { fromOtherEnd, memberOf, placeOnHalf, placeOnMember, type LoadKind } from './kind.js'
 
 const form = record({
@@ -19,9 +20,7 @@ export type PointLoad = TypeOf<typeof form>
 export const point: LoadKind<PointLoad, Extract<StatedLoad, { type: 'point' }>> = {
   form,
   names: ['point load', 'concentrated load'],
-  describe: (load) =>
-    `${describeForce(load, load.axes === 'member' ? ['fx along', 'fy across'] : undefined)} on ` +
-    `${load.member} at ${load.at}`,
+  describe: (load, units) => `the ${describeForce(load, units)} ${placeInWords(load.at, load.member, units)}`,
   isIdle: isIdleForce,
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path)

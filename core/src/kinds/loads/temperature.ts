@@ -24,10 +24,7 @@ const opposite = (load: TemperatureLoad): TemperatureLoad =>
 export const temperature: LoadKind<TemperatureLoad, Extract<StatedLoad, { type: 'temperature' }>> = {
   form,
   names: ['temperature change', 'temperature', 'heat'],
-  describe: ({ member, uniform, gradient }) => {
-    const uneven = gradient === undefined ? '' : `, the +y face warmer by ${gradient}`
-    return `a temperature change of ${uniform ?? 0}${uneven} in ${member}`
-  },
+  describe: ({ member }) => `the temperature change of ${member}`,
   isIdle: ({ uniform = 0, gradient = 0 }) => uniform === 0 && gradient === 0,
   state(ctx, load, path) {
     const member = memberOf(ctx, load.member, path, load.gradient === undefined)
