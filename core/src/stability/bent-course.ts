@@ -3,8 +3,8 @@ import { antiderivative } from '../analysis/polynomial.js'
 import { intensity, places, PolynomialStretch } from '../analysis/polynomial-course.js'
 import type { MemberActions } from '../structure/actions.js'
 import type { StructureMember } from '../structure/types.js'
-import { chainOf, startOf, type Link } from './chain.js'
-import { fieldSeries } from './field.js'
+import { chainOf, past, startOf, type Link, type Part } from './chain.js'
+import { fieldSeries, stateOf, type Series } from './field.js'
 
 /** A stretch in pieces, each a power series; the joins between them are no places of anything. */
 class PiecewiseStretch implements Stretch {
@@ -172,9 +172,9 @@ function bentStretches(
 ): Stretch[] {
   const chain = chainOf(m, actions, { start: -forces[0], factor: 1 })
   const at = chain.places([ends[1], ends[2], ends[4], ends[5]])
-  const pieces = chain.links.map((link, i) => {
+  const pieces = chain.links.flatMap((link, i) => {
     const { v, slope } = chain.jumps[i]
-    return pieceOf(link, axial, [at[i][0] + v, at[i][1] + slope, at[i + 1][0], at[i + 1][1]])
+    return piecesOf(link, axial, [at[i][0] + v, at[i][1] + slope, at[i + 1][0], at[i + 1][1]])
   })
   return axial.map(({ x0, x1 }) => {
     const within = pieces.filter((p) => (p.x0 + p.x1) / 2 > x0 && (p.x0 + p.x1) / 2 < x1)
@@ -182,13 +182,25 @@ function bentStretches(
   })
 }
 
-function pieceOf(
+function piecesOf(
   link: Link,
   axial: readonly AxialPiece[],
   d: readonly [number, number, number, number],
+): PolynomialStretch[] {
+  let state = startOf(link, d)
+  return link.parts.map((part, i) => {
+    if (i > 0) state = past(state, part.jump)
+    const series = fieldSeries(part.piece, state, part.load)
+    state = stateOf(series, part.piece.h)
+    return pieceOf(part, axial, series)
+  })
+}
+
+function pieceOf(
+  { x0, x1 }: Part,
+  axial: readonly AxialPiece[],
+  { v, slope, M, V }: Series,
 ): PolynomialStretch {
-  const { x0, x1, piece, load } = link
-  const { v, slope, M, V } = fieldSeries(piece, startOf(link, d), load)
   const middle = (x0 + x1) / 2
   const on = axial.find((a) => middle > a.x0 && middle < a.x1)!
   const t = x0 - on.x0
