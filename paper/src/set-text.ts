@@ -29,6 +29,8 @@ interface Known {
   words: Record<string, unknown>
 }
 const faces = new Map<Face, Known>()
+/** Words by their text, any text: an object without a prototype, since `__proto__` may be a label. */
+const noWords = () => Object.create(null) as Record<string, unknown>
 /** With more words than this, they are forgotten before the next document: most are numbers of one alone. */
 const MOST_WORDS = 5_000
 
@@ -36,7 +38,7 @@ const MOST_WORDS = 5_000
 export function forgetMostWords(): void {
   const all = [...faces.values()]
   const words = all.reduce((n, known) => n + Object.keys(known.words).length, 0)
-  if (words > MOST_WORDS) for (const known of all) known.words = {}
+  if (words > MOST_WORDS) for (const known of all) known.words = noWords()
 }
 
 /** Sets the face, with what is known of it from earlier documents. */
@@ -44,7 +46,7 @@ export function setFace(doc: Doc, face: Face): Doc {
   doc.font(face)
   const { _font: font } = doc as unknown as Inner
   let known = faces.get(face)
-  if (!known) faces.set(face, (known = { font: font.font, words: {} }))
+  if (!known) faces.set(face, (known = { font: font.font, words: noWords() }))
   if (font.font !== known.font) {
     font.font = known.font
     font.subset = known.font.createSubset()

@@ -11,7 +11,7 @@ export default [
   route('account/file', 'routes/account-file.ts'),
   route('signed-out', 'routes/signed-out.tsx'),
   route('house', 'routes/house.tsx'),
-  route('shared/:token', 'routes/shared.ts'),
+  route('shared/:token', 'routes/shared.tsx'),
   route('problems/:problemId/sharing', 'routes/sharing.tsx'),
   route('problems/:problemId', 'routes/problem.tsx', [
     index('routes/problem-index.ts'),

@@ -67,7 +67,12 @@ export async function createApp(options: AppOptions): Promise<Express> {
         const context: AppLoadContext = {
           nonce: nonceOf(response),
           log: request.log,
-          access: await accessOf(request, response, settings.people === 'many'),
+          access: await accessOf(
+            request,
+            response,
+            settings.people === 'many',
+            settings.hosts.length > 0 || settings.isLocal,
+          ),
         }
         response.once('close', () => context.drawn?.())
         return context

@@ -69,6 +69,10 @@ export type Settings = InferType<typeof schema> & {
   isLocal: boolean
 }
 
+/** A letter for a new password leads to the name that was asked for: it must be one of the server's own. */
+const MAIL_NEEDS_HOSTS =
+  'ALLOWED_HOSTS must be set where SMTP_URL is: letters lead to the name under which this server is asked.'
+
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost'])
 
 /** The settings in an environment, or the sentences that name what is wrong with it. */
@@ -80,6 +84,8 @@ export function readSettings(
   try {
     const read = schema.validateSync(made, { abortEarly: false, stripUnknown: true })
     const isLocal = LOOPBACK.has(read.HOST)
+    if (read.SMTP_URL !== undefined && read.ALLOWED_HOSTS === '' && !isLocal)
+      return { ok: false, messages: [MAIL_NEEDS_HOSTS] }
     return {
       ok: true,
       settings: {

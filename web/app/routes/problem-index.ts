@@ -1,4 +1,5 @@
 import { redirect } from 'react-router'
 import type { Route } from './+types/problem-index'
 
-export const loader = ({ params }: Route.LoaderArgs) => redirect(`/problems/${params.problemId}/given`)
+export const loader = ({ params }: Route.LoaderArgs) =>
+  redirect(`/problems/${encodeURIComponent(params.problemId)}/given`)

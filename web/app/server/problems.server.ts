@@ -123,16 +123,25 @@ export async function textNewerThan(
   return rows[0].revision > revision ? textById(person, id) : null
 }
 
-/** Puts a problem on a person's shelf; returns its id. */
+/**
+ * Puts a problem on a person's shelf; returns its id.
+ * @param asked the id it shall have; another one where that is taken
+ */
 export async function insertProblem(
   owner: Person,
   problem: Written = written(newProblem()),
+  asked?: string,
 ): Promise<string> {
-  const id = randomUUID()
-  await change(
-    'INSERT INTO problems (id, owner, title, document, revision, words, kind) VALUES (?, ?, ?, ?, 1, ?, ?)',
-    [id, owner.id, problem.title, problem.document, problem.words, problem.kind],
-  )
+  const id = asked ?? randomUUID()
+  try {
+    await change(
+      'INSERT INTO problems (id, owner, title, document, revision, words, kind) VALUES (?, ?, ?, ?, 1, ?, ?)',
+      [id, owner.id, problem.title, problem.document, problem.words, problem.kind],
+    )
+  } catch (error) {
+    if (asked === undefined || (error as { code?: string }).code !== 'ER_DUP_ENTRY') throw error
+    return insertProblem(owner, problem)
+  }
   return id
 }
 

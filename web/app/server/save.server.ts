@@ -1,7 +1,8 @@
 import type { ProblemError } from '@viga/core'
 import { compute } from './compute/pool.server'
 import { mayWrite, type Person } from './people/person'
-import { insertProblem, saveProblem, type StoredText } from './problems.server'
+import type { Written } from './compute/jobs'
+import { insertProblem, saveProblem, textById, type StoredText } from './problems.server'
 
 export type SaveReply =
   | { status: 200; body: { revision: number; copied?: string } }
@@ -13,6 +14,21 @@ const refusal = (message: string): SaveReply => ({
   status: 400,
   body: { errors: [{ kind: 'invalid', path: '$', message }] },
 })
+
+/**
+ * The copy of a problem that a change has made one's own. The browser names it, so that the same change sent
+ * twice (its answer was lost, or the page was left and opened again) makes one copy and not two.
+ */
+async function copyFor(
+  own: Person,
+  named: string | undefined,
+  document: Written,
+): Promise<{ revision: number; copied: string }> {
+  const before = named === undefined ? undefined : await textById(own, named)
+  if (!before?.mayWrite) return { revision: 1, copied: await insertProblem(own, document, named) }
+  const saved = await saveProblem(own, before.id, before.revision, document)
+  return { revision: saved.saved ? saved.revision : before.revision, copied: before.id }
+}
 
 /**
  * Checks and keeps what a browser sends. A change to a problem that a person may only read becomes a problem
@@ -41,7 +57,7 @@ export async function saveRequest(
   if (!found.mayWrite) {
     const own = await owner()
     if (!mayWrite(own)) return refusal('With this account problems are read, not changed.')
-    return { status: 200, body: { revision: 1, copied: await insertProblem(own, checked.written) } }
+    return { status: 200, body: await copyFor(own, checked.copy, checked.written) }
   }
   return { status: 409, newer: found }
 }

@@ -32,19 +32,33 @@ export function keepHistory(store: SheetStore): () => void {
     // the browser refuses to store the steps, so undo lasts as long as the page
     writing = writing.then(() => set(id, { problem, past, future } satisfies Kept, place)).catch(() => {})
   }
-  const unwatch = store.subscribe((now, before) => {
-    if (now.past === before.past && now.future === before.future) return
+  const soon = () => {
     clearTimeout(timer)
-    timer = setTimeout(write, PAUSE)
+    timer = setTimeout(() => {
+      timer = undefined
+      write()
+    }, PAUSE)
+  }
+  /** Writes what still waits: the page goes away, or another one is shown. */
+  const now = () => {
+    if (timer === undefined) return
+    clearTimeout(timer)
+    timer = undefined
+    write()
+  }
+  const unwatch = store.subscribe((after, before) => {
+    if (after.past !== before.past || after.future !== before.future) soon()
   })
   void Promise.all([get<Kept>(id, place), restored(store)])
     .then(([kept]) => takeBack(store, kept))
     .catch(() => {})
-  window.addEventListener('pagehide', write)
+  window.addEventListener('pagehide', now)
+  document.addEventListener('visibilitychange', now)
   return () => {
-    clearTimeout(timer)
+    now()
     unwatch()
-    window.removeEventListener('pagehide', write)
+    window.removeEventListener('pagehide', now)
+    document.removeEventListener('visibilitychange', now)
   }
 }
 

@@ -1,7 +1,16 @@
 import type { Problem } from '@viga/core'
 import { draftPlace, type DraftPlace } from './draft-place'
 import { FROM_ELSEWHERE, followOthers, type Newer } from './following'
-import { isOwn, noteSent, saveInit, sendDocument, sentBy, type SaveAnswer } from './sending'
+import {
+  copyOf,
+  forgetCopyOf,
+  isOwn,
+  noteSent,
+  saveInit,
+  sendDocument,
+  sentBy,
+  type SaveAnswer,
+} from './sending'
 import { restore } from './restore'
 import type { SaveState, SheetState, SheetStore } from './store'
 
@@ -51,6 +60,8 @@ class Keeper {
   private sending = false
   private retry = FIRST_RETRY
   private ended = false
+  /** The page was left during a save, with edits that it does not hold. */
+  private left = false
   /** What the server has; what an earlier page left is compared with it once it has been found. */
   private kept: Problem
   private readonly remember: () => void
@@ -90,10 +101,20 @@ class Keeper {
   /** The last edit of a page that goes away; what does not arrive is in this browser's store. */
   leave() {
     const { problem, revision, save } = this.store.getState()
-    if (this.ended || problem === this.kept || this.sending || waits(save)) return
+    if (this.ended || problem === this.kept || waits(save)) return
+    // what was edited during a save starts from the revision that the save will have made
+    if (this.sending) {
+      this.left = true
+      return
+    }
     const document = this.written(problem)
-    const init = { ...saveInit(revision, document), keepalive: true }
+    const init = { ...saveInit(revision, document, this.copy()), keepalive: true }
     void fetch(`/problems/${this.id}/save`, init).catch(() => {})
+  }
+
+  /** The name of the copy that a save makes of a problem which is another's. */
+  private copy(): string | undefined {
+    return this.store.getState().mayWrite ? undefined : copyOf(this.id)
   }
 
   online() {
@@ -125,11 +146,24 @@ class Keeper {
     this.sending = true
     if (save.kind !== 'offline') this.store.setState({ save: { kind: 'saving' } })
     const document = this.written(problem)
-    const pause = this.take(await sendDocument(this.id, revision, document), problem, document)
+    const answer = await sendDocument(this.id, revision, document, this.copy())
+    const pause = this.take(answer, problem, document)
     this.sending = false
+    if (this.left) return this.afterLeaving()
     this.remember()
     const { problem: now, save: after } = this.store.getState()
     if (pause !== undefined && (now !== this.kept || after.kind !== 'saved')) this.plan(pause)
+  }
+
+  /** Sends what was edited during the last save of a page that was left meanwhile. */
+  private async afterLeaving() {
+    const { problem, revision, save } = this.store.getState()
+    if (problem === this.kept || waits(save)) return
+    const answer = await sendDocument(this.id, revision, this.written(problem), this.copy())
+    if (answer.kind === 'kept') {
+      this.kept = problem
+      this.remember()
+    }
   }
 
   /**
@@ -149,13 +183,16 @@ class Keeper {
       }
       case 'copied':
         this.kept = problem
-        void this.goOn(answer.id, problem)
+        forgetCopyOf(this.id)
+        void this.goOn(answer.id, answer.revision, problem)
         return undefined
       case 'newer':
         if (isOwn(this.id, answer.newer.problem)) {
           store.setState({ revision: answer.newer.revision, save: { kind: 'unsaved' } })
           return 0
         }
+        // what the server has is the other version: an undo back to the last save here is not kept there
+        this.kept = answer.newer.problem
         store.setState({ save: { kind: 'conflict', newer: answer.newer } })
         return undefined
       case 'gone':
@@ -178,13 +215,13 @@ class Keeper {
   }
 
   /** The page goes on with the copy; edits that were made meanwhile go along as its draft. */
-  private async goOn(copy: string, problem: Problem) {
+  private async goOn(copy: string, revision: number, problem: Problem) {
     this.ended = true
     await this.restored
     const { problem: now, drafts } = this.store.getState()
     if (now !== problem || Object.keys(drafts).length > 0)
       await draftPlace(copy)
-        .keep({ revision: 1, problem: now, drafts, at: Date.now() })
+        .keep({ revision, problem: now, drafts, at: Date.now() })
         .catch(() => {})
     await this.place.forget().catch(() => {})
     this.store.setState({ movedTo: copy })

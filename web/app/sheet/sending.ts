@@ -8,7 +8,7 @@ const ANSWER = 12_000
 export type SaveAnswer =
   | { kind: 'kept'; revision: number }
   /** Kept as a problem of one's own: the one it was made of is another's. */
-  | { kind: 'copied'; id: string }
+  | { kind: 'copied'; id: string; revision: number }
   | { kind: 'newer'; newer: Newer }
   /** The problem was taken off the Shelf meanwhile. */
   | { kind: 'gone' }
@@ -27,24 +27,58 @@ interface Body {
 
 const AGAIN = 'it is tried again by itself.'
 
-export const envelope = (revision: number, document: string) =>
-  `{"revision":${revision},"document":${document}}`
+/** @param copy the name of the copy that the save makes, of a problem which is another's */
+export const envelope = (revision: number, document: string, copy?: string) =>
+  `{"revision":${revision},${copy === undefined ? '' : `"copy":"${copy}",`}"document":${document}}`
 
 /** The request of a save. */
-export const saveInit = (revision: number, document: string): RequestInit => ({
+export const saveInit = (revision: number, document: string, copy?: string): RequestInit => ({
   method: 'POST',
   headers: { 'Content-Type': 'application/json' },
-  body: envelope(revision, document),
+  body: envelope(revision, document, copy),
 })
+
+const copyKey = (id: string) => `viga:copy:${id}`
+
+/**
+ * The name of the copy that a change to another's problem becomes: the same until the copy is known to be
+ * there, so that a change which is sent twice makes one copy.
+ */
+export function copyOf(id: string): string {
+  try {
+    const before = localStorage.getItem(copyKey(id))
+    if (before !== null) return before
+    const made = crypto.randomUUID()
+    localStorage.setItem(copyKey(id), made)
+    return made
+  } catch {
+    // a browser that keeps nothing may make two copies of one problem
+    return crypto.randomUUID()
+  }
+}
+
+/** The copy is there: another change to the same problem makes another one. */
+export function forgetCopyOf(id: string) {
+  try {
+    localStorage.removeItem(copyKey(id))
+  } catch {
+    // nothing is kept that could be forgotten
+  }
+}
 
 /**
  * Sends a document to be kept, and reads the answer. Never throws: a missing answer is one of the outcomes.
  */
-export async function sendDocument(id: string, revision: number, document: string): Promise<SaveAnswer> {
+export async function sendDocument(
+  id: string,
+  revision: number,
+  document: string,
+  copy?: string,
+): Promise<SaveAnswer> {
   let response: Response
   try {
     response = await fetch(`/problems/${id}/save`, {
-      ...saveInit(revision, document),
+      ...saveInit(revision, document, copy),
       signal: AbortSignal.timeout(ANSWER),
     })
   } catch (error) {
@@ -57,7 +91,8 @@ export async function sendDocument(id: string, revision: number, document: strin
     }
   }
   const body = ((await response.json().catch(() => null)) ?? {}) as Body
-  if (response.ok && body.copied !== undefined) return { kind: 'copied', id: body.copied }
+  if (response.ok && body.copied !== undefined)
+    return { kind: 'copied', id: body.copied, revision: body.revision ?? 1 }
   if (response.ok && body.revision !== undefined) return { kind: 'kept', revision: body.revision }
   if (response.status === 409 && body.newer) return { kind: 'newer', newer: body.newer }
   if (response.status === 404 && body.gone) return { kind: 'gone' }

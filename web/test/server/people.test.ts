@@ -1,14 +1,18 @@
-import type { Request, Response } from 'express'
+import { randomUUID } from 'node:crypto'
+import type { Request as Asked, Response as Answered } from 'express'
 import { beforeAll, expect, inject, it } from 'vitest'
 import { newProblem } from '@viga/core'
 import { written } from '../../app/server/compute/jobs'
 import { change, hostsIn, inTurn, query } from '../../app/server/database.server'
 import { tidyUp } from '../../app/server/housekeeping.server'
 import { accessOf } from '../../app/server/people/access.server'
+import { becomeAccount } from '../../app/server/people/accounts.server'
 import { HOUSE, type Person } from '../../app/server/people/person'
 import { endOtherSessions, sessionOf, sessionsOf } from '../../app/server/people/sessions.server'
+import { followLink, linkOf, makeLink, sharingOf } from '../../app/server/people/sharing.server'
 import { mayTry } from '../../app/server/people/tries.server'
-import { insertProblem, saveProblem } from '../../app/server/problems.server'
+import { insertProblem, saveProblem, textById } from '../../app/server/problems.server'
+import { saveRequest } from '../../app/server/save.server'
 import { shelfPage } from '../../app/server/shelf.server'
 import { problemById } from './stored'
 
@@ -17,9 +21,13 @@ beforeAll(() => {
 })
 
 /** A browser that keeps its cookie from one request to the next. */
-function browser() {
+function browser(namesAreKnown = true) {
   let cookie: string | undefined
+  let cookiesSet = 0
   return {
+    get cookiesSet() {
+      return cookiesSet
+    },
     get secret() {
       return cookie
     },
@@ -32,13 +40,17 @@ function browser() {
           protocol: 'https',
           host: 'viga.quince.example',
           ip: '192.0.2.1',
-        } as unknown as Request,
+        } as unknown as Asked,
         {
           locals: {},
-          cookie: (_: string, value: string) => void (cookie = value),
+          cookie: (_: string, value: string) => {
+            cookie = value
+            cookiesSet++
+          },
           clearCookie: () => void (cookie = undefined),
-        } as unknown as Response,
+        } as unknown as Answered,
         true,
+        namesAreKnown,
       ),
   }
 }
@@ -71,6 +83,80 @@ it('a session ends when it is not used, and with the others when it is told to',
   const other = await somebody()
   await endOtherSessions(other.person.id, null)
   expect(await sessionOf(other.secret)).toBeUndefined()
+})
+
+it('the key to a shelf lasts as long as the shelf is used', async () => {
+  const one = browser()
+  const { id } = await (await one.access()).begin()
+  expect(one.cookiesSet).toBe(1)
+  await one.access()
+  expect(one.cookiesSet).toBe(1)
+  const key = one.secret
+  await change('UPDATE sessions SET seen_at = NOW(3) - INTERVAL 59 DAY WHERE person = ?', [id])
+  expect((await one.access()).person?.id).toBe(id)
+  expect([one.cookiesSet, one.secret]).toEqual([2, key])
+})
+
+it('a link changes nothing until it is followed, and what it gave goes along into an account', async () => {
+  const { person: owner } = await somebody()
+  const problem = await insertProblem(owner)
+  expect(await makeLink(owner, problem, 'read')).toEqual({ ok: true })
+  const token = (await sharingOf(owner, problem))!.links[0].token
+  expect(await linkOf(token)).toMatchObject({ problem, gives: 'read' })
+  expect((await sharingOf(owner, problem))!.people).toEqual([])
+  const guest = browser()
+  const access = await guest.access()
+  expect(await followLink(access, token)).toBe(problem)
+  const reader = access.person!
+  expect(await textById(reader, problem)).toMatchObject({ id: problem, mayWrite: false })
+  const account = randomUUID()
+  await change('INSERT INTO people (id, email) VALUES (?, ?)', [account, `${account}@quince.example`])
+  await becomeAccount(await guest.access(), account)
+  const now = (await guest.access()).person!
+  expect(now.id).toBe(account)
+  expect(await textById(now, problem)).toMatchObject({ id: problem })
+})
+
+it('a letter leads to the name of the server only where the names it is asked under are its own', async () => {
+  expect((await browser().access()).letterOrigin).toBe('https://viga.quince.example')
+  expect((await browser(false).access()).letterOrigin).toBeNull()
+})
+
+it('a copy that the browser names is made once, however often it is sent', async () => {
+  const { person: owner } = await somebody()
+  const { person } = await somebody()
+  const example = await insertProblem(owner)
+  const reads = (who: Person) =>
+    change('INSERT INTO shares (id, problem, person) VALUES (?, ?, ?)', [randomUUID(), example, who.id])
+  await reads(person)
+  const copy = randomUUID()
+  const send = (title: string) =>
+    saveRequest(
+      person,
+      () => Promise.resolve(person),
+      example,
+      new Request('http://viga/', {
+        method: 'POST',
+        body: JSON.stringify({ revision: 1, copy, document: { ...newProblem(), title } }),
+      }),
+    )
+  expect(await send('one')).toEqual({ status: 200, body: { revision: 1, copied: copy } })
+  expect(await send('two')).toEqual({ status: 200, body: { revision: 2, copied: copy } })
+  expect(await textById(person, copy)).toMatchObject({ title: 'two', revision: 2 })
+  // a name that is another's gives a copy under a name of its own
+  const { person: third } = await somebody()
+  await reads(third)
+  const other = await saveRequest(
+    third,
+    () => Promise.resolve(third),
+    example,
+    new Request('http://viga/', {
+      method: 'POST',
+      body: JSON.stringify({ revision: 1, copy, document: newProblem() }),
+    }),
+  )
+  expect(other).toMatchObject({ status: 200, body: { revision: 1 } })
+  expect((other as { body: { copied: string } }).body.copied).not.toBe(copy)
 })
 
 it('a shelf that no browser has the key to and nothing is on ends; one with a problem stays', async () => {

@@ -275,6 +275,64 @@ describe('two versions', () => {
   })
 })
 
+it('an undo to the last save here and “mine” is sent over the newer version', async () => {
+  const newer = { problem: { ...newProblem(), title: 'theirs' }, revision: 5, changedAt: '' }
+  replies = [{ status: 409, body: { newer } }]
+  const store = await keeping()
+  store.getState().edit('title', rename('mine'))
+  await vi.advanceTimersByTimeAsync(1000)
+  store.getState().undo()
+  settle(store, 'mine')
+  await vi.advanceTimersByTimeAsync(1000)
+  expect(sent.at(-1)).toMatchObject({ revision: 5, document: { title: newProblem().title } })
+  expect(store.getState()).toMatchObject({ revision: 6, save: { kind: 'saved' } })
+})
+
+it('what is edited during a save is sent after it when the page is left meanwhile', async () => {
+  const store = open()
+  let answer: () => void = () => {}
+  vi.stubGlobal('fetch', (_: string, init: { body: string }) => {
+    sent.push(JSON.parse(init.body) as (typeof sent)[number])
+    const body = { revision: sent.at(-1)!.revision + 1 }
+    return new Promise((resolve) => (answer = () => resolve(Response.json(body))))
+  })
+  const where = place()
+  const end = keepSaved(store, where)
+  await vi.advanceTimersByTimeAsync(0)
+  store.getState().edit('title', rename('one'))
+  await vi.advanceTimersByTimeAsync(400)
+  expect(sent).toHaveLength(1)
+  store.getState().edit('title', rename('two'))
+  end()
+  answer()
+  await vi.advanceTimersByTimeAsync(10)
+  expect(sent.map((s) => [s.revision, s.document.title])).toEqual([
+    [1, 'one'],
+    [2, 'two'],
+  ])
+})
+
+it('a change to another’s problem that is sent twice names one copy', async () => {
+  const kept = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => void kept.set(k, v),
+    removeItem: (k: string) => void kept.delete(k),
+  })
+  replies = [{ status: 503 }, { status: 200, body: { revision: 2, copied: 'p2' } }]
+  const store = createSheet({ id: 'p1', problem: newProblem(), revision: 1, changedAt: '', mayWrite: false })
+  keepSaved(store, place())
+  await vi.advanceTimersByTimeAsync(0)
+  store.getState().edit('title', rename('one'))
+  await vi.advanceTimersByTimeAsync(10_000)
+  const names = sent.map((s) => (s as { copy?: string }).copy)
+  expect(names).toHaveLength(2)
+  expect(names[0]).toMatch(/^[\da-f-]{36}$/)
+  expect(names[1]).toBe(names[0])
+  // the copy is there: the next change to the same problem makes another one
+  expect(kept.size).toBe(0)
+})
+
 it('a problem that was taken off meanwhile is saved when it has been put back', async () => {
   replies = [{ status: 404, body: { gone: true } }]
   const store = await keeping()

@@ -9,7 +9,7 @@ import {
   type ProblemError,
 } from '@viga/core'
 import { carriedOver } from '@viga/core/document/carry-over'
-import { mixed, number, object, ValidationError } from 'yup'
+import { mixed, number, object, string, ValidationError } from 'yup'
 import type { FileOut } from '../file-response.server'
 import { cardOf, kindOf, wordsOf, type CardKind } from '../cards.server'
 import { figureAs, markedSheet, resultsAs } from '../results-out.server'
@@ -33,6 +33,9 @@ export const written = (problem: Problem): Written => ({
 const NOT_A_SAVE = 'This is no problem with the revision it started from.'
 const REVISION = 'A revision is a whole number from 1.'
 
+/** A name that a browser makes: a random UUID. */
+const UUID = /^[\da-f]{8}-[\da-f]{4}-4[\da-f]{3}-[89ab][\da-f]{3}-[\da-f]{12}$/
+
 const envelope = object({
   revision: number()
     .integer(REVISION)
@@ -40,12 +43,15 @@ const envelope = object({
     .max(4_294_967_295, REVISION)
     .required('The revision it started from is missing.'),
   document: mixed().required('The problem is missing.'),
+  /** The name of the copy, where the change makes one. */
+  copy: string().matches(UUID, 'The name of the copy is not one.'),
 })
   .noUnknown(NOT_A_SAVE)
   .typeError(NOT_A_SAVE)
   .nonNullable(NOT_A_SAVE)
 
-type Checked = { ok: true; revision: number; written: Written } | { ok: false; errors: ProblemError[] }
+type Checked =
+  { ok: true; revision: number; written: Written; copy?: string } | { ok: false; errors: ProblemError[] }
 
 const refuse = (path: string, message: string): { ok: false; errors: ProblemError[] } => ({
   ok: false,
@@ -66,7 +72,8 @@ function check({ text }: { text: string }): Checked {
   }
   const errors = problemErrors(input.document)
   if (errors.length) return { ok: false, errors }
-  return { ok: true, revision: input.revision, written: written(input.document as Problem) }
+  const { revision, copy } = input
+  return { ok: true, revision, written: written(input.document as Problem), ...(copy ? { copy } : {}) }
 }
 
 /** Reads a problem file. */

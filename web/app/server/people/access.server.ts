@@ -13,8 +13,13 @@ export interface Access {
   session: string | null
   /** The machine it came from, as far as it is known. */
   from: string
-  /** The address under which this server was asked, as links in letters need it. */
+  /** The address under which this server was asked. */
   origin: string
+  /**
+   * The address for links in letters: one whose name the server was told, or of this machine. Null where any
+   * name would do, since whoever asks could name a server of their own.
+   */
+  letterOrigin: string | null
   /** The person; somebody who is nobody yet gets a shelf of their own, without an account. */
   begin(): Promise<Person>
   /** From now on this browser is that person, in a session that begins now. */
@@ -23,6 +28,7 @@ export interface Access {
 }
 
 const COOKIE = 'viga'
+const LASTS_MS = DAYS_IDLE * 24 * 3600 * 1000
 const SECRET = /^[\w-]{43}$/
 
 /** The secret in the cookies of a request. */
@@ -32,14 +38,25 @@ function secretIn(cookies: string | undefined): string | undefined {
 }
 
 /**
- * Finds out who asks. @param many whether there are several people; otherwise everybody is the one at home
+ * Finds out who asks.
+ * @param many whether there are several people; otherwise everybody is the one at home
+ * @param namesAreKnown whether requests under other names than the server's own were refused before
  */
-export async function accessOf(request: Request, response: Response, many: boolean): Promise<Access> {
-  const about = { from: request.ip ?? '', origin: `${request.protocol}://${request.host}` }
+export async function accessOf(
+  request: Request,
+  response: Response,
+  many: boolean,
+  namesAreKnown: boolean,
+): Promise<Access> {
+  const origin = `${request.protocol}://${request.host}`
+  const about = { from: request.ip ?? '', origin, letterOrigin: namesAreKnown ? origin : null }
   if (!many) return { ...about, ...onlyOne }
   let secret = secretIn(request.headers.cookie)
   const found = secret === undefined ? undefined : await sessionOf(secret)
   const options = { httpOnly: true, sameSite: 'lax', secure: request.secure, path: '/' } as const
+  const setCookie = (value: string) => response.cookie(COOKIE, value, { ...options, maxAge: LASTS_MS })
+  // a shelf without an account lasts as long as it is used: its only key is this cookie
+  if (found?.noted && secret !== undefined) setCookie(secret)
   const access: Access = {
     ...about,
     many,
@@ -55,7 +72,7 @@ export async function accessOf(request: Request, response: Response, many: boole
     async signIn(person) {
       if (secret !== undefined) await endSession(secret)
       secret = await beginSession(person, request.get('User-Agent') ?? '')
-      response.cookie(COOKIE, secret, { ...options, maxAge: DAYS_IDLE * 24 * 3600 * 1000 })
+      setCookie(secret)
     },
     async signOut() {
       if (secret !== undefined) await endSession(secret)
@@ -66,7 +83,7 @@ export async function accessOf(request: Request, response: Response, many: boole
   return access
 }
 
-const onlyOne: Omit<Access, 'from' | 'origin'> = {
+const onlyOne: Omit<Access, 'from' | 'origin' | 'letterOrigin'> = {
   person: HOME,
   many: false,
   session: null,

@@ -71,15 +71,22 @@ async function newPerson(access: Access): Promise<Person> {
   return access.begin()
 }
 
-async function anyAccount(): Promise<boolean> {
+/** Whether this Viga has an account yet: the first one is its administrator's. */
+export async function anyAccount(): Promise<boolean> {
   const [{ n }] = await query<RowDataPacket & { n: number }>(
     'SELECT COUNT(*) AS n FROM people WHERE email IS NOT NULL OR subject IS NOT NULL',
   )
   return n > 0
 }
 
-const moveProblems = (from: string, to: string) =>
+export const moveProblems = (from: string, to: string) =>
   change('UPDATE problems SET owner = ?, changed_at = changed_at WHERE owner = ?', [to, from])
+
+/** What was shared with somebody by a link goes along; what the account has already stays as it is. */
+async function moveShares(from: string, to: string): Promise<void> {
+  await change('UPDATE IGNORE shares SET person = ? WHERE person = ?', [to, from])
+  await change('DELETE FROM shares WHERE person = ?', [from])
+}
 
 /** Signs in. The shelf that this browser had without an account goes to the account. */
 export async function signIn(
@@ -103,7 +110,10 @@ export async function signIn(
 /** Goes on as an account; what stood on the shelf without one goes along. */
 export async function becomeAccount(access: Access, account: string): Promise<void> {
   const before = access.person
-  if (before && !before.account && before.id !== account) await moveProblems(before.id, account)
+  if (before && !before.account && before.id !== account) {
+    await moveProblems(before.id, account)
+    await moveShares(before.id, account)
+  }
   await access.signIn(account)
 }
 
@@ -118,13 +128,17 @@ export async function sendReset(access: Access, email: string): Promise<Entered>
   const secret = newSecret()
   await change('DELETE FROM letters WHERE person = ?', [account.id])
   await change('INSERT INTO letters (token, person) VALUES (?, ?)', [digest(secret), account.id])
+  const path = `/new-password/${secret}`
+  const way =
+    access.letterOrigin === null
+      ? `This address on your Viga, put after its name in the browser, is good for one hour and once:\n${path}`
+      : `This link is good for one hour and once:\n${access.letterOrigin}${path}`
   await sendLetter({
     to: lower(email),
     subject: 'A new password for Viga',
     text:
-      `Somebody, probably you, asked for a new password for Viga.\n\nThis link is good for one hour and ` +
-      `once:\n` +
-      `${access.origin}/new-password/${secret}\n\nIf you did not ask for it, nothing has to be done.\n`,
+      `Somebody, probably you, asked for a new password for Viga.\n\n${way}\n\n` +
+      'If you did not ask for it, nothing has to be done.\n',
   })
   return done
 }

@@ -13,7 +13,8 @@ import {
 import type { RowDataPacket } from 'mysql2/promise'
 import { change, query } from '../database.server'
 import type { Access } from './access.server'
-import { becomeAccount } from './accounts.server'
+import { anyAccount, becomeAccount, moveProblems } from './accounts.server'
+import { HOME } from './person'
 
 /** The words on the way to the provider that is set; null when none is. */
 export const isOffered = (): string | null =>
@@ -90,11 +91,15 @@ async function newAccount(subject: string, claims: Record<string, unknown>): Pro
   const [taken] = email
     ? await query<RowDataPacket>('SELECT id FROM people WHERE email = ?', [email])
     : [undefined]
-  await change('INSERT INTO people (id, subject, email, name) VALUES (?, ?, ?, ?)', [
+  const first = !(await anyAccount())
+  await change('INSERT INTO people (id, subject, email, name, role) VALUES (?, ?, ?, ?, ?)', [
     id,
     subject,
     taken ? null : email,
     typeof claims.name === 'string' ? claims.name.slice(0, 120) : '',
+    first ? 'administrator' : 'author',
   ])
+  // the first account of a Viga gets what stood on the shelf of whoever was at home
+  if (first) await moveProblems(HOME.id, id)
   return id
 }

@@ -23,8 +23,15 @@ interface Row extends RowDataPacket {
   role: Role
 }
 
+/** A session that holds, and whether its use was noted just now: then its cookie is good for longer, too. */
+export interface Session {
+  session: string
+  person: Person
+  noted: boolean
+}
+
 /** Who a session belongs to, if it is one that still holds. */
-export async function sessionOf(secret: string): Promise<{ session: string; person: Person } | undefined> {
+export async function sessionOf(secret: string): Promise<Session | undefined> {
   const [row] = await query<Row>(
     'SELECT s.id AS session, TIMESTAMPDIFF(SECOND, s.seen_at, NOW(3)) AS idle, p.id, p.name, p.email, ' +
       'p.subject, p.role ' +
@@ -33,10 +40,10 @@ export async function sessionOf(secret: string): Promise<{ session: string; pers
     [digest(secret)],
   )
   if (!row) return undefined
-  if (row.idle > NOTED_S)
-    await change('UPDATE sessions SET seen_at = NOW(3) WHERE token = ?', [digest(secret)])
+  const noted = row.idle > NOTED_S
+  if (noted) await change('UPDATE sessions SET seen_at = NOW(3) WHERE token = ?', [digest(secret)])
   const { session, id, name, email, subject, role } = row
-  return { session, person: { id, name, email, account: email !== null || subject !== null, role } }
+  return { session, noted, person: { id, name, email, account: email !== null || subject !== null, role } }
 }
 
 /** Begins a session of a person; returns the secret for the cookie. */

@@ -103,16 +103,13 @@ export async function endSharing(person: Person | null, problem: string, id: str
   return { ok: true }
 }
 
-/**
- * What somebody gets who follows a link: the problem to read, which then stands on their Shelf, or a copy.
- * @returns the id of the problem to open; undefined when the link is none any more
- */
-export async function followLink(access: Access, token: string): Promise<string | undefined> {
+/** What a link leads to; undefined when it is none any more. */
+export async function linkOf(token: string) {
   const [link] = await query<
     RowDataPacket & {
       id: string
       problem: string
-      gives: string
+      gives: 'read' | 'copy'
       owner: string
       title: string
       document: string
@@ -123,6 +120,15 @@ export async function followLink(access: Access, token: string): Promise<string 
       'WHERE l.token = ? AND p.deleted_at IS NULL',
     [token],
   )
+  return link
+}
+
+/**
+ * What somebody gets who follows a link: the problem to read, which then stands on their Shelf, or a copy.
+ * @returns the id of the problem to open; undefined when the link is none any more
+ */
+export async function followLink(access: Access, token: string): Promise<string | undefined> {
+  const link = await linkOf(token)
   if (!link) return undefined
   const person = await access.begin()
   if (link.owner === person.id) return link.problem
