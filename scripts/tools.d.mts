@@ -7,4 +7,8 @@ export function freePort(): Promise<number>
 export function isAlive(pid: number | undefined): boolean
 export function commandOf(pid: number | undefined): string
 export function endProcess(child: ChildProcess, patience?: number): Promise<void>
+export function missingPackages(
+  lock: { packages?: Record<string, { optional?: boolean; devOptional?: boolean; link?: boolean }> },
+  isThere: (folder: string) => boolean,
+): string[]
 export function newest(...paths: string[]): number

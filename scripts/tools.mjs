@@ -34,6 +34,25 @@ export const has = (program) =>
     .concat('/usr/sbin', '/sbin')
     .some((folder) => folder && existsSync(join(folder, program)))
 
+/** Time for which another apt that is at work is waited for, s. */
+const APT_LOCK_S = 300
+
+/** Brings apt's lists up to date; their own lock knows no waiting, so it is asked for again. */
+async function updated(apt) {
+  const end = Date.now() + APT_LOCK_S * 1000
+  for (;;) {
+    try {
+      return await apt('update', '-q')
+    } catch (error) {
+      if (!isAptAtWork() || Date.now() > end) throw error
+      say('waiting for another apt to end')
+      await sleep(3_000)
+    }
+  }
+}
+
+const isAptAtWork = () => spawnSync('pgrep', ['-x', 'apt|apt-get|dpkg|unattended-upgr']).status === 0
+
 /** Installs Debian packages whose program is missing; asks for root through sudo when needed. */
 export async function ensureDebian(programs) {
   const missing = Object.entries(programs)
@@ -48,11 +67,20 @@ export async function ensureDebian(programs) {
         ? ['sudo']
         : fail(`please install as root: apt-get install ${missing.join(' ')}`)
   const apt = (...args) => {
-    const [command, ...rest] = [...asRoot, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]
+    // another apt may be at work, as on a machine that has just been started: it is waited for
+    const wait = ['-o', `DPkg::Lock::Timeout=${APT_LOCK_S}`]
+    const [command, ...rest] = [
+      ...asRoot,
+      'env',
+      'DEBIAN_FRONTEND=noninteractive',
+      'apt-get',
+      ...wait,
+      ...args,
+    ]
     return run(command, rest, { stdio: ['ignore', 'ignore', 'inherit'] })
   }
   say(`installing ${missing.join(', ')} from Debian`)
-  await apt('update', '-q')
+  await updated(apt)
   await apt('install', '-y', '-q', '--no-install-recommends', ...missing)
 }
 
@@ -60,12 +88,25 @@ export async function ensureDebian(programs) {
 export const MARIADB = { mariadbd: ['mariadb-server-core', 'mariadb-client-core'] }
 export const CHROMIUM = { chromium: ['chromium', 'fonts-liberation'] }
 
-/** npm packages as the lock file has them, when they are not there or the lock file is newer. */
+/** The packages that the lock file names and that are not there as folders, those for other systems apart. */
+export function missingPackages(lock, isThere) {
+  return Object.entries(lock.packages ?? {})
+    .filter(([folder, { optional, devOptional, link }]) => {
+      if (folder === '' || optional || devOptional) return false
+      return (link || folder.includes('node_modules/')) && !isThere(folder)
+    })
+    .map(([folder]) => folder)
+}
+
+/** npm packages as the lock file has them, when they are not all there or the lock file is newer. */
 export async function ensurePackages() {
   const installed = join(root, 'node_modules/.package-lock.json')
+  const lock = join(root, 'package-lock.json')
+  const isThere = (folder) => existsSync(join(root, folder))
   if (
     existsSync(installed) &&
-    statSync(installed).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs
+    statSync(installed).mtimeMs >= statSync(lock).mtimeMs &&
+    missingPackages(JSON.parse(readFileSync(lock, 'utf8')), isThere).length === 0
   )
     return
   say('installing npm packages')

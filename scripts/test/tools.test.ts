@@ -85,3 +85,21 @@ describe('the newest change', () => {
     expect(tools.newest(files[0], files[1])).toBe(2_000_000_001_000)
   })
 })
+
+describe('packages that are missing', () => {
+  const lock = {
+    packages: {
+      '': {},
+      core: {},
+      'node_modules/@viga/core': { link: true },
+      'node_modules/yup': {},
+      'node_modules/@rolldown/binding-darwin': { optional: true },
+    },
+  }
+  it('are none where all are there', () => expect(tools.missingPackages(lock, () => true)).toEqual([]))
+  it('are a workspace or a package whose folder is gone; those of other systems are not missed', () =>
+    expect(tools.missingPackages(lock, (folder) => folder === 'core')).toEqual([
+      'node_modules/@viga/core',
+      'node_modules/yup',
+    ]))
+})

@@ -8,7 +8,7 @@ import { boundedBodies } from './guards/bodies'
 import { nonceOf, securityHeaders } from './guards/headers'
 import { allowedHosts } from './guards/hosts'
 import { knownMethods, sameOrigin } from './guards/origins'
-import { boundedRates } from './guards/rates'
+import { boundedPersons, boundedRates } from './guards/rates'
 import { alive, ready } from './health'
 import { logRequests } from './log'
 import type {} from '../app/server/context'
@@ -49,6 +49,8 @@ export async function createApp(options: AppOptions): Promise<Express> {
   if (!isBeingWritten) app.use(securityHeaders())
   app.use(allowedHosts(settings))
   app.use(boundedRates(settings.REQUESTS_A_MINUTE))
+  // at home there is one person, and nobody to be protected from
+  if (settings.people === 'many') app.use(boundedPersons())
   app.use(knownMethods)
   app.use(sameOrigin)
   app.use(boundedBodies)

@@ -37,6 +37,7 @@ describe('settings', () => {
     [{ LOG_LEVEL: 'loud' }, /^LOG_LEVEL must be/],
     [{ SMTP_URL: 'mail.example' }, /^SMTP_URL must be like/],
     [{ OPENID_ISSUER: 'https://id.quince.example' }, /^OPENID_CLIENT must be set/],
+    [{ SMTP_URL: 'smtps://mail.example', HOST: '0.0.0.0' }, /^ALLOWED_HOSTS must be set where SMTP_URL is/],
   ])('%j is named', (env, words) => {
     expect(messages(env as Record<string, string>)[0]).toMatch(words)
   })

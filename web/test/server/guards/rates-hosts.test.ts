@@ -3,13 +3,13 @@ import type { AddressInfo } from 'node:net'
 import express, { type RequestHandler } from 'express'
 import { afterEach, describe, expect, it } from 'vitest'
 import { allowedHosts } from '../../../server/guards/hosts'
-import { boundedRates } from '../../../server/guards/rates'
+import { boundedPersons, boundedRates } from '../../../server/guards/rates'
 
 const servers: Server[] = []
 afterEach(() => servers.splice(0).forEach((s) => void s.close()))
 
 /** A server with one guard before a page that says the name it was asked under; a way to ask it. */
-async function behind(guard: RequestHandler, trusted: string[] = []) {
+async function behind(guard: RequestHandler | RequestHandler[], trusted: string[] = []) {
   const app = express()
   app.set('trust proxy', trusted)
   app.use(guard)
@@ -18,9 +18,9 @@ async function behind(guard: RequestHandler, trusted: string[] = []) {
   servers.push(server)
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const { port } = server.address() as AddressInfo
-  return (headers: Record<string, string> = {}) =>
+  return (headers: Record<string, string> = {}, method = 'GET', path = '/') =>
     new Promise<[status: number, text: string]>((resolve, reject) => {
-      ask({ host: '127.0.0.1', port, headers }, (response) => {
+      ask({ host: '127.0.0.1', port, headers, method, path }, (response) => {
         let text = ''
         response.on('data', (chunk) => (text += String(chunk)))
         response.on('end', () => resolve([response.statusCode!, text]))
@@ -46,6 +46,27 @@ describe('requests of one address', () => {
     const wary = await behind(boundedRates(1))
     expect((await wary(from('203.0.113.1')))[0]).toBe(200)
     expect((await wary(from('203.0.113.2')))[0]).toBe(429)
+  })
+})
+
+describe('what one person asks for', () => {
+  const cookie = (letter: string) => ({ Cookie: `viga=${letter.repeat(43)}` })
+  it('has a limit of its own, by session, for each sort', async () => {
+    const ask = await behind(boundedPersons())
+    const report = (who: string) => ask(cookie(who), 'GET', '/problems/p/working-as/pdf')
+    for (let k = 0; k < 120; k++) await report('a')
+    expect(await report('a')).toEqual([
+      429,
+      'There are too many reports in this minute. Please wait a moment.',
+    ])
+    expect((await report('b'))[0]).toBe(200)
+    expect((await ask(cookie('a'), 'POST', '/problems/p/save'))[0]).toBe(200)
+    expect((await ask(cookie('a')))[0]).toBe(200)
+  })
+  it('is counted by address where somebody tries to sign in, whatever the cookie', async () => {
+    const ask = await behind(boundedPersons())
+    for (let k = 0; k < 60; k++) await ask(cookie(String.fromCharCode(97 + (k % 26))), 'POST', '/sign-in')
+    expect((await ask(cookie('z'), 'POST', '/sign-in'))[0]).toBe(429)
   })
 })
 
