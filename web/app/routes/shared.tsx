@@ -25,7 +25,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return { title: link.title, gives: link.gives }
 }
 
-/** Takes what the link gives: the problem to read, which then stands on one's Shelf, or a copy of one's own. */
+/** Takes what the link gives: the problem to read, which then stands on one's Shelf, or a copy. */
 export async function action({ params, context }: Route.ActionArgs) {
   needMany(context.access)
   const id = await followLink(context.access, params.token)

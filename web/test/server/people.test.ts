@@ -117,7 +117,7 @@ it('a link changes nothing until it is followed, and what it gave goes along int
   expect(await textById(now, problem)).toMatchObject({ id: problem })
 })
 
-it('a letter leads to the name of the server only where the names it is asked under are its own', async () => {
+it('a letter leads to the name of the server only where that name is one of its own', async () => {
   expect((await browser().access()).letterOrigin).toBe('https://viga.quince.example')
   expect((await browser(false).access()).letterOrigin).toBeNull()
 })

@@ -131,7 +131,7 @@ export async function sendReset(access: Access, email: string): Promise<Entered>
   const path = `/new-password/${secret}`
   const way =
     access.letterOrigin === null
-      ? `This address on your Viga, put after its name in the browser, is good for one hour and once:\n${path}`
+      ? `This address, put after the name of your Viga, is good for one hour and once:\n${path}`
       : `This link is good for one hour and once:\n${access.letterOrigin}${path}`
   await sendLetter({
     to: lower(email),
