@@ -14,7 +14,7 @@ export { explainedVerdicts, judgeSheet, scoreOf, type SheetVerdict } from './che
 export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
 export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
 export { doubts, type Doubt } from './checking/doubts.js'
-export { ownSections } from './checking/missing-values.js'
+export { ownSections, ownValues } from './checking/missing-values.js'
 export {
   addCombinations,
   freshCombinations,

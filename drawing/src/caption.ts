@@ -1,4 +1,4 @@
-import { signsOf, type Display, type Problem } from '@viga/core'
+import { ownValues, signsOf, type Display, type Problem } from '@viga/core'
 import type { DiagramKey } from './diagram-side'
 import type { Layers, Scene } from './scene'
 import { isOwnWeight } from './stated-values'
@@ -33,10 +33,8 @@ export function caption(
     !(shown.envelope && shown.diagram)
       ? ` ${caseWords(problem, actionId)}`
       : ''
-  const own =
-    part === 'given' && problem.members.some((m) => m.section === 'default')
-      ? ' A and I are Viga’s own, for want of others.'
-      : ''
+  const letters = part === 'given' ? ownValues(problem) : undefined
+  const own = letters ? ` ${letters} ${letters === 'A and I' ? 'are' : 'is'} assumed by Viga.` : ''
   const weight = drawn?.labels.some(isOwnWeight) ? ' g is own weight.' : ''
   const small = drawn?.map ? ' Too small for words: enlarge it, and they come.' : ''
   return { text: `${parts.join('. ')}.${of}${weight}${own}${small}` }

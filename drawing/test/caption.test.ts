@@ -54,7 +54,7 @@ describe('the sentence under the Figure', () => {
     expect(saidOf('9 kN/m')).not.toContain('weight')
   })
   it('speaks of Viga’s own section beside the statement alone', () => {
-    expect(say({}, beam, 0, null, 'given')).toContain('A and I are Viga’s own')
+    expect(say({}, beam, 0, null, 'given')).toContain('A and I are assumed by Viga.')
     expect(say({ reactions: true })).toBe('Reactions, kN and kN·m.')
   })
 })

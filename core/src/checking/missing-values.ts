@@ -123,3 +123,16 @@ export function ownSections(p: Problem): string[] {
     .filter((s) => p.members.some((m) => m.section === s.id))
     .map((s) => s.id)
 }
+
+/**
+ * The values of Viga's own sections that the members with them need: A where one changes its length, I where
+ * one bends. Undefined where nothing is Viga's own.
+ */
+export function ownValues(p: Problem): 'A' | 'I' | 'A and I' | undefined {
+  const own = new Set(ownSections(p))
+  const members = p.members.filter((m) => own.has(m.section ?? ''))
+  const bends = (m: Member) => p.kind === 'frame' && m.type !== 'bar'
+  const A = members.some((m) => !p.analysis?.neglectAxial && !m.axiallyRigid)
+  const I = members.some(bends)
+  return A && I ? 'A and I' : A ? 'A' : I ? 'I' : undefined
+}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { doubts, ownSections, problemErrors, work, type Problem } from '../../src/index.js'
+import { doubts, ownSections, ownValues, problemErrors, work, type Problem } from '../../src/index.js'
 import { frame } from '../builder.js'
 
 const plain = frame()
@@ -57,5 +57,16 @@ describe('sections that are Viga’s own', () => {
     expect(ownSections(plain.set({ sections: [own], members }).problem)).toEqual(['default'])
     expect(ownSections(plain.set({ sections: [own] }).problem)).toEqual([])
     expect(ownSections(plain.set({ sections: [{ ...own, I: '2e-4 m^4' }], members }).problem)).toEqual([])
+  })
+  it('are named by the values that the members need', () => {
+    const own = { id: 'default', A: '0.01 m^2', I: '1e-4 m^4' }
+    const member = { ...plain.problem.members[0], section: 'default' }
+    const of = (change: object) =>
+      ownValues(plain.set({ sections: [own], members: [member], ...change }).problem)
+    expect(of({})).toBe('A and I')
+    expect(of({ kind: 'truss' })).toBe('A')
+    expect(of({ members: [{ ...member, type: 'bar' }] })).toBe('A')
+    expect(of({ analysis: { neglectAxial: true } })).toBe('I')
+    expect(of({ members: [] })).toBeUndefined()
   })
 })

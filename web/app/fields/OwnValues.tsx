@@ -1,4 +1,4 @@
-import { determinacy, ownSections } from '@viga/core'
+import { determinacy, ownSections, ownValues } from '@viga/core'
 import { useMemo } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 
@@ -10,14 +10,16 @@ export function OwnValues() {
   const problem = useSheet((s) => s.problem)
   const solved = useSolved()
   const own = useMemo(() => ownSections(problem), [problem])
-  if (!solved || own.length === 0) return null
+  const letters = useMemo(() => ownValues(problem), [problem])
+  if (!solved || letters === undefined) return null
   const { structure, dofs } = solved.solution
   const forces = determinacy(structure, dofs).degree > 0
   return (
     <p className="own-values" role="note">
-      A and I of the section “{own[0]}” are Viga’s own: displacements
-      {forces ? ', and in this indeterminate structure the forces too,' : ''} hang on them. State yours under
-      Given.
+      {letters} of the section “{own[0]}” {letters === 'A and I' ? 'are' : 'is'} assumed by Viga:
+      displacements
+      {forces ? ', and in this indeterminate structure the forces too,' : ''} depend on{' '}
+      {letters === 'A and I' ? 'them' : 'it'}. State yours under Given.
     </p>
   )
 }

@@ -9,7 +9,7 @@ import {
   type Problem,
   type Quantity,
 } from '@viga/core'
-import { memo, useRef, useState } from 'react'
+import { memo, useEffect, useRef, useState, type RefObject } from 'react'
 import { undoInRow } from '../widgets/typed-steps'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
@@ -147,6 +147,17 @@ const EMPTY = { id: '', x: '', y: '' }
 const fieldOf = (path: string): 'id' | 'x' | 'y' =>
   path.endsWith('.x') ? 'x' : path.endsWith('.y') ? 'y' : 'id'
 
+/** In an empty problem the first coordinate has the focus, but not where that would open a keyboard. */
+function useFirstFocus(row: RefObject<HTMLTableRowElement | null>) {
+  const store = useSheetStore()
+  useEffect(() => {
+    const isEmpty = store.getState().problem.nodes.length === 0
+    const isElsewhere = document.activeElement !== null && document.activeElement !== document.body
+    if (isEmpty && !isElsewhere && window.matchMedia?.('(hover: hover)').matches)
+      row.current?.querySelectorAll('input')[1]?.focus({ preventScroll: true })
+  }, [store, row])
+}
+
 /** The empty row: x, tab, y, enter makes a joint under the next free letter. */
 const NewJoint = memo(function NewJoint() {
   const apply = useEdit()
@@ -154,6 +165,7 @@ const NewJoint = memo(function NewJoint() {
   const [fields, setFields] = useNewRow('joint', EMPTY)
   const [refusal, setRefusal] = useState<{ at: 'id' | 'x' | 'y'; message: string } | null>(null)
   const row = useRef<HTMLTableRowElement>(null)
+  useFirstFocus(row)
   const add = () => {
     if (fields.x.trim() === '' || fields.y.trim() === '') return false
     const error = apply(

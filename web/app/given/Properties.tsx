@@ -39,7 +39,9 @@ export function Properties() {
             <option value="-1">one of your own</option>
           </Pick>
           {sections.some((s) => s.id === 'default') && (
-            <span className="quiet">The section “default” is Viga’s own, for problems that state none.</span>
+            <span className="quiet">
+              The section “default” is assumed by Viga, for problems that state none.
+            </span>
           )}
         </p>
       }

@@ -61,7 +61,7 @@ export function Settlement({ s, component, put }: Props) {
       />
       <Pick
         className="cell-select"
-        aria-label={`direction of the ${name}`}
+        aria-label={`direction in which ${s.node} settles, ${component}`}
         value={way}
         onChange={(e) => turn(e.target.value as Way)}
       >

@@ -125,7 +125,10 @@ export default function StartChooser({ onDone, closable }: StartChooserProps) {
   const insert = () => {
     if ('message' in shape) return
     const at = besideOf(problem)
-    if (apply('put in a shape', (p) => addShape(p, shape, at, 0), { select: null }) === null) onDone()
+    if (apply('put in a shape', (p) => addShape(p, shape, at, 0), { select: null }) !== null) return
+    onDone()
+    // the structure stands: its loads come next
+    document.querySelector<HTMLElement>('[aria-label="joint or member of a new load"]')?.focus()
   }
   return (
     <Block title="Begin with">

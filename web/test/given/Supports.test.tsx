@@ -55,7 +55,7 @@ describe('the table of supports', () => {
     const field = await screen.findByRole('textbox', { name: 'settlement y at A' })
     await user.type(field, '10 mm')
     expect(at(problem(), 'A')?.settlement).toEqual({ y: '-10 mm' })
-    const way = screen.getByRole('combobox', { name: 'direction of the settlement y at A' })
+    const way = screen.getByRole('combobox', { name: 'direction in which A settles, y' })
     await user.selectOptions(way, 'up')
     expect(at(problem(), 'A')?.settlement).toEqual({ y: '10 mm' })
     await user.clear(field)
