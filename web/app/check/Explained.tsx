@@ -105,21 +105,7 @@ function Slips({ checked, name, differ }: Found) {
   return (
     <>
       <h2>{headOf(first)}</h2>
-      {first.wrong ? (
-        <p className="prose">
-          {name(first.wrong)} is wrong; {first.follow!.map(name).join(', ')}{' '}
-          {first.follow!.length === 1 ? 'is what it gives' : 'are what it gives'} by equilibrium and by the
-          equations of the members.
-        </p>
-      ) : first.slips ? (
-        <ol className="prose">
-          {first.slips.map((s) => (
-            <li key={s.sentence}>{s.sentence}</li>
-          ))}
-        </ol>
-      ) : (
-        <p className="prose">{first.sentence}</p>
-      )}
+      <Reason of={first} />
       {slip && <BothVersions slip={slip} />}
       {slip && <SlipValues slip={slip} />}
       <p className="quiet">
@@ -138,6 +124,39 @@ function Slips({ checked, name, differ }: Found) {
       )}
     </>
   )
+}
+
+/** An explanation in words: the slip, both slips, or the wrong value and those that follow. */
+function Reason({ of: e }: { of: Explanation }) {
+  return e.wrong ? (
+    <p className="prose">
+      <Named id={e.wrong} /> is wrong.{' '}
+      {e.follow!.map((id, i) => (
+        <span key={id}>
+          {i > 0 && (i === e.follow!.length - 1 ? ' and ' : ', ')}
+          <Named id={id} />
+        </span>
+      ))}{' '}
+      {e.follow!.length === 1 ? 'is what it gives' : 'are what it gives'} by equilibrium and by the equations
+      of the members.
+    </p>
+  ) : e.slips ? (
+    <ol className="prose">
+      {e.slips.map((s) => (
+        <li key={s.sentence}>{capital(s.sentence.replace(/^Your values fit /, ''))}</li>
+      ))}
+    </ol>
+  ) : (
+    <p className="prose">{e.sentence}</p>
+  )
+}
+
+const capital = (text: string) => text[0].toUpperCase() + text.slice(1)
+
+/** The name of an answer, as its row has it. */
+function Named({ id }: { id: string }) {
+  const a = useSheet((s) => s.problem.answers?.find((o) => o.id === id))
+  return a ? <AnswerName a={a} /> : <>{id}</>
 }
 
 /** How many of the wrong values an explanation explains, and by what. */

@@ -43,7 +43,12 @@ export function checkNotes(
             size: 13,
             serif: true,
             italic: true,
-            fill: v.verdict === 'convention' ? 'load' : v.verdict === 'differs' ? 'pencil' : 'ink-2',
+            fill:
+              v.verdict === 'convention'
+                ? 'load'
+                : v.verdict === 'differs' || v.verdict === 'follows'
+                  ? 'pencil'
+                  : 'ink-2',
             halo: true,
           },
           candidates: again(() => ring(at, vec(0.7, 0.7), [24, 38, 54, 70], textWidth(text, 13), 11)),

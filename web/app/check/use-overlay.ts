@@ -10,9 +10,12 @@ export function useCheckOverlay(on: boolean): Overlay | undefined {
   const problem = useSheet((s) => s.problem)
   const outcome = useSheet((s) => s.outcome)
   const actionId = useSheet((s) => s.actionId)
+  const explanation = useSheet((s) =>
+    s.checked?.problem === s.problem ? s.checked.found?.explanations[0] : undefined,
+  )
   const overlay = useFetched(on, fetchOverlay)
   return useMemo(
-    () => (on ? overlay?.(problem, outcome, actionId) : undefined),
-    [on, overlay, problem, outcome, actionId],
+    () => (on ? overlay?.(problem, outcome, actionId, explanation) : undefined),
+    [on, overlay, problem, outcome, actionId, explanation],
   )
 }

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { act, screen } from '@testing-library/react'
 import { createRoutesStub } from 'react-router'
 import { describe, expect, it } from 'vitest'
-import type { Problem } from '@viga/core'
+import { newProblem, type Problem } from '@viga/core'
 import { Explained } from '../../app/check/Explained'
 import { useVerdicts } from '../../app/check/verdicts'
 import { inSheet } from '../in-sheet'
@@ -71,5 +71,66 @@ describe('what explains a sheet', () => {
     expect(screen.queryByText(/Your values fit/)).toBeNull()
     act(() => store.setState({ shows: 'verdict' }))
     expect(screen.queryByText(/Look at/)).toBeNull()
+  })
+})
+
+describe('a sheet with more than one wrong line', () => {
+  /** Two spans, fixed at A: 12 kN/m on AB, 30 kN at the middle of BC. */
+  const values = (all: readonly number[]): Problem => ({
+    ...twoSpans,
+    answers: all.map((value, i) => ({ id: `a${i}`, value, ...PLACES[i] })),
+  })
+  const PLACES = [
+    { quantity: 'moment', member: 'AB', at: 0 },
+    { quantity: 'moment', member: 'AB', at: '100%' },
+    { quantity: 'shear', member: 'AB', at: 0 },
+    { quantity: 'shear', member: 'BC', at: 0 },
+    { quantity: 'reaction', node: 'A', component: 'y' },
+    { quantity: 'reaction', node: 'C', component: 'y' },
+  ] as const
+  const twoSpans: Problem = {
+    ...newProblem(),
+    sections: [{ id: 'default', A: '0.01 m^2', I: '1e-4 m^4' }],
+    nodes: [
+      { id: 'A', x: 0, y: 0 },
+      { id: 'B', x: 6, y: 0 },
+      { id: 'C', x: 10, y: 0 },
+    ],
+    members: [
+      { id: 'AB', start: 'A', end: 'B', material: 'steel', section: 'default' },
+      { id: 'BC', start: 'B', end: 'C', material: 'steel', section: 'default' },
+    ],
+    supports: [
+      { node: 'A', type: 'fixed' },
+      { node: 'B', type: 'roller' },
+      { node: 'C', type: 'roller' },
+    ],
+    loadCases: [
+      {
+        id: '1',
+        loads: [
+          { type: 'distributed', member: 'AB', direction: 'Y', q: '-12 kN/m' },
+          { type: 'point', member: 'BC', at: '50%', fy: '-30 kN' },
+        ],
+      },
+    ],
+  }
+  it('names two slips that explain it together', async () => {
+    explained(values([0, 23.4, -32.1, 9.15, -32.1, 20.85]))
+    expect((await screen.findByRole('heading', { name: /Two slips/ })).textContent).toBe(
+      'Two slips together explain all 6 values',
+    )
+    expect(
+      screen
+        .getAllByRole('listitem')
+        .slice(-2)
+        .map((li) => li.textContent),
+    ).toEqual(['The 12 kN/m on AB taken in the opposite direction.', 'A pin support at A.'])
+  })
+  it('names the value that is wrong and those that follow from it', async () => {
+    explained(values([-39.18, -24.65, 38.42, 21.16, 38.42, 8.838]))
+    expect(
+      await screen.findByRole('heading', { name: 'One value is wrong, and 4 follow from it' }),
+    ).toBeTruthy()
   })
 })

@@ -187,6 +187,8 @@ it('a problem is its owner’s alone; what is the house’s is read by all, chan
   expect(await whose(mine, 'mine')).toBe('own')
   expect(await whose(other, 'mine')).toBeUndefined()
   expect(await whose(other, 'of the house')).toBe('house')
+  // the shelf of the house is that of other tests, too
+  await change('DELETE FROM problems WHERE id = ?', [houses])
 })
 
 it('tries are counted, and forgotten after their time', async () => {
