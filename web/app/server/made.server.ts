@@ -15,9 +15,9 @@ export async function made<K extends MadeJob>(
 ) {
   const found = await textById(person, id)
   if (!found) throw data('There is no such problem on the Shelf.', { status: 404 })
-  const make = () => compute(job, { ...asked, document: found.document }, signal)
+  const make = (wanted: AbortSignal) => compute(job, { ...asked, document: found.document }, wanted)
   const key = keyOf(found.document, job, asked)
-  return { found, file: (await madeBefore(key)) ?? (await once(key, make)) }
+  return { found, file: (await madeBefore(key)) ?? (await once(key, make, signal)) }
 }
 
 /** The same as a download. */

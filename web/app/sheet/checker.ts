@@ -7,7 +7,7 @@ import type { SolverWorker } from './solver.worker'
  * Looks for the slip behind the hand values of a problem in a worker of its own, which is ended when the
  * search is given up: some slips take many solutions.
  * @param onTried hears how many of all slips have been tried
- * @param done receives what was found; nothing when the problem has no solution
+ * @param done receives what was found; nothing when the problem has no solution, or when the worker failed
  * @returns a function that gives the search up
  */
 export function searchSlip(
@@ -22,13 +22,20 @@ export function searchSlip(
   }
   const worker = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' })
   let over = false
+  const failed = () => {
+    if (!over) done(undefined)
+    over = true
+    worker.terminate()
+  }
   void wrap<SolverWorker>(worker)
     .check(problem, proxy(onTried))
     .then((found) => {
       if (!over) done(found)
       worker.terminate()
     })
-    .catch(() => worker.terminate())
+    .catch(failed)
+  // a script that does not arrive answers nothing at all
+  worker.addEventListener('error', failed)
   return () => {
     over = true
     worker.terminate()

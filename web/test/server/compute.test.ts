@@ -52,6 +52,29 @@ describe('jobs in threads', () => {
   })
 })
 
+it('what several ask for at once is made once, until nobody asks for it any more', async () => {
+  let finish: (out: object) => void = () => {}
+  let wanted: AbortSignal | undefined
+  const make = vi.fn((signal: AbortSignal) => {
+    wanted = signal
+    return new Promise<object>((resolve) => (finish = resolve))
+  })
+  const [first, second] = [new AbortController(), new AbortController()]
+  const both = [once('class', make, first.signal), once('class', make, second.signal)]
+  expect(make).toHaveBeenCalledTimes(1)
+  first.abort()
+  expect(wanted?.aborted).toBe(false)
+  finish({ body: Buffer.from('pdf') })
+  expect(await both[1]).toBe(await both[0])
+  // of one that all have given up nothing is left to be waited for
+  const alone = new AbortController()
+  void once('given up', make, alone.signal).catch(() => {})
+  alone.abort()
+  expect(wanted?.aborted).toBe(true)
+  void once('given up', make)
+  expect(make).toHaveBeenCalledTimes(3)
+})
+
 it('what is made under one name is made once', async () => {
   const make = vi.fn(() => Promise.resolve({ body: Buffer.from('pdf') }))
   expect(await once('a/1', make)).toBe(await once('a/1', make))

@@ -119,13 +119,47 @@ const kept = new LRUCache<string, { body: Uint8Array }>({
   sizeCalculation: ({ body }) => body.byteLength + 200,
 })
 
+/** What is being made, by key: all that ask for it meanwhile wait for the same. */
+const underWay = new Map<string, { made: Promise<object>; asking: number; giveUp: AbortController }>()
+
 /**
- * What was made for this key, or made now and kept: the key says of what, and all that was asked for.
+ * What was made for this key, or is made now and kept: the key says of what, and all that was asked for. A
+ * class that asks for one report at once has it made once.
+ * @param make makes it; its signal says that nobody asks for it any more
+ * @param signal of the request that asks
  */
-export async function once<T extends object>(key: string, make: () => Promise<T>): Promise<T> {
+export async function once<T extends object>(
+  key: string,
+  make: (signal: AbortSignal) => Promise<T>,
+  signal?: AbortSignal,
+): Promise<T> {
   const before = kept.get(key)
   if (before) return before as unknown as T
-  const made = await make()
-  if ('body' in made && made.body instanceof Uint8Array) kept.set(key, made as { body: Uint8Array })
-  return made
+  let job = underWay.get(key)
+  if (!job) {
+    const giveUp = new AbortController()
+    const made = make(giveUp.signal).then((out) => {
+      if ('body' in out && out.body instanceof Uint8Array) kept.set(key, out as { body: Uint8Array })
+      return out
+    })
+    const begun = { made, asking: 0, giveUp }
+    const end = () => {
+      if (underWay.get(key) === begun) underWay.delete(key)
+    }
+    made.then(end, end)
+    underWay.set(key, (job = begun))
+  }
+  const mine = job
+  mine.asking++
+  signal?.addEventListener(
+    'abort',
+    () => {
+      if (--mine.asking > 0) return
+      // whoever asks from now on has it made anew
+      if (underWay.get(key) === mine) underWay.delete(key)
+      mine.giveUp.abort()
+    },
+    { once: true },
+  )
+  return mine.made as Promise<T>
 }
