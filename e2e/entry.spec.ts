@@ -69,7 +69,7 @@ test('two bays and two storeys with their loads, from the keyboard, in well unde
     (await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) !== 'starting shape';
     i++
   )
-    await press('Tab')
+    await press('Shift+Tab')
   await type('portal or')
   for (const value of ['6, 4.5', '2@3.5']) {
     await press('Tab')

@@ -22,7 +22,9 @@ test('a joint renamed is renamed everywhere; taken out, it takes along what hang
   await page.getByLabel("x of C'", { exact: true }).focus()
   await page.keyboard.press('Control+Delete')
   await expect(block(page, 'Members').getByLabel(/^label of member/)).toHaveCount(2)
-  await page.getByRole('button', { name: 'Undo' }).click()
+  // what went with it is said, with Undo beside it
+  await expect(page.getByText(/^Joint C' was removed, and with it the members/)).toBeVisible()
+  await page.getByRole('alert').getByRole('button', { name: 'Undo' }).click()
   await expect(block(page, 'Members').getByLabel(/^label of member/)).toHaveCount(4)
 })
 

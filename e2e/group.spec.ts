@@ -201,6 +201,8 @@ test('joints clicked on uneven bays; rows copied into another problem', async ({
     .poll(() => page.evaluate(() => navigator.clipboard.readText()))
     .toContain('joint\tx\ty\nA\t0\t0')
   await newSheet(page)
+  // out of the field that a new problem begins in: what is pasted goes onto the Figure
+  await page.keyboard.press('Escape')
   await page.keyboard.press('Control+v')
   await expect(page.getByLabel('x of C', { exact: true })).toHaveValue('17.5')
   // cut takes them out and keeps them on the clipboard, to be pasted elsewhere or undone here

@@ -36,7 +36,10 @@ test('every address answers each role as it may', async () => {
   await send(owner, `${at}/sharing`, { intent: 'link-read' })
   const link = await linkIn(owner, at)
   const guest = await browser()
-  expect((await guest.get(`/${link}`, { maxRedirects: 0 })).status()).toBe(302)
+  // looking at a link makes nobody a reader; following it does
+  expect((await guest.get(`/${link}`, { maxRedirects: 0 })).status()).toBe(200)
+  expect((await guest.get(`${at}/given`)).status()).toBe(404)
+  expect((await send(guest, `/${link}`, {})).status()).toBe(302)
 
   const who = { nobody, other, administrator: people.administrator, guest, reader, writer, owner }
   type Role = keyof typeof who
@@ -114,7 +117,7 @@ test('a link for copies gives a copy, and a link that was ended gives nothing', 
   const at = await put(owner, 'For copies')
   await send(owner, `${at}/sharing`, { intent: 'link-copy' })
   const link = await linkIn(owner, at)
-  const given = await guest.get(`/${link}`, { maxRedirects: 0 })
+  const given = await send(guest, `/${link}`, {})
   const copy = given.headers().location
   expect(copy).not.toContain(at)
   expect((await guest.get(copy)).status()).toBe(200)

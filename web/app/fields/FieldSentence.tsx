@@ -69,7 +69,7 @@ export function FieldSentence({ children, id, aloud, mend }: Props) {
   }, [children])
   return (
     <span ref={element} className="refusal" id={id} role={aloud ? 'alert' : undefined}>
-      {children}
+      <span>{children}</span>
       {mend && <Repairs mend={mend} />}
     </span>
   )

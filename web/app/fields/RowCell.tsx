@@ -15,7 +15,7 @@ interface Props {
   refusal?: { message: string; rest?: string }
 }
 
-/** A cell of a new row, with its sentence and its repairs; Escape empties the whole row. */
+/** A cell of a new row, with its sentence and its repairs; Escape empties the whole row, then leaves it. */
 export function RowCell({
   name,
   placeholder,
@@ -41,6 +41,8 @@ export function RowCell({
         onKey={(e) => {
           if (e.key !== 'Escape') return repair(e, mend)
           if (onEscape()) e.stopPropagation()
+          // in an empty row the key leaves the fields, so that keys are commands again
+          else e.currentTarget.blur()
           return true
         }}
       />
