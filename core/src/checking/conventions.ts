@@ -7,14 +7,14 @@ import { computedValues } from './slips/values.js'
 /** A family of quantities whose sign is a convention: all of a sheet's answers of it are signed alike. */
 type Family = 'axial' | 'shear' | 'moment' | 'reaction moment' | 'fixed-end moment'
 
-/** What a convention makes of an answer's value, SI: all values that are right under it. */
+/** All values of an answer that are right under a convention, SI. */
 type Values = readonly number[] | undefined
 
 /** A sign convention that a hand solution may have instead of the usual one. */
 interface Convention {
   /** The values of an answer under the convention; undefined for an answer it says nothing of. */
   values(answer: Answer): Values
-  /** Whether the answers it is about are enough to tell it from the usual one. */
+  /** True where the answers are enough to tell the convention from the usual one. */
   isShownBy(answers: readonly Judged[]): boolean
 }
 

@@ -43,7 +43,7 @@ const FOOT_OR_INCH = /(?<![\p{L}])(?:ft|in)(?![\p{L}])|['"′″]/u
  */
 const SAME = 0.005
 
-/** Whether a hand value is a certain other value, SI. */
+/** True where the hand value counts as the value given, SI. */
 type Near = (v: number) => boolean
 
 /**

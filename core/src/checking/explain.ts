@@ -17,9 +17,9 @@ export interface Explanation {
   leaves: string[]
   sentence: string
   step: string
-  /** Of two slips at once (`pair`): each by itself. */
+  /** The single slips of a `pair`. */
   slips?: { kind: string; subject: Readonly<Record<string, unknown>>; sentence: string }[]
-  /** Of one wrong value from which others follow (`followed`): the value, and those that follow, by id. */
+  /** Of a `followed` sheet: the wrong value and the values that follow from it, by id. */
   wrong?: string
   follow?: string[]
 }
