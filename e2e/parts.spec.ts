@@ -110,10 +110,10 @@ test('check: stiffness entries, sides and notes are entered, and a value is move
   await told.getByLabel('place', { exact: true }).fill('100%')
   await page.keyboard.press('Enter')
   await told.getByLabel('side').selectOption('just before')
-  await expect(last).toContainText('M of CB at 100%')
+  await expect(last).toContainText('MBC')
   await page.getByRole('button', { name: /undo/i }).first().click()
   await page.reload()
-  await expect(page.locator('[data-answer]').last()).toContainText('M of CB at 100%')
+  await expect(page.locator('[data-answer]').last()).toContainText('MBC')
 })
 
 test('a mechanism is named, with no numbers anywhere', async ({ page }) => {

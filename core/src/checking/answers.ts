@@ -6,6 +6,7 @@ import type { Answer, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { computedFor } from './quantities.js'
 import { diagnose, type Diagnosis } from './diagnosis.js'
+import { endSign } from './end-signs.js'
 import { allowedDifference } from './tolerance.js'
 
 export type Verdict = 'agrees' | 'differs' | 'unknown'
@@ -37,16 +38,26 @@ export function actionOf(solution: Solution, id: string | undefined): ActionSolu
 export const checkAnswers = (problem: Problem, solution: Solution): AnswerVerdict[] =>
   (problem.answers ?? []).map((a) => checkAnswer(problem, solution, a))
 
-export function checkAnswer(problem: Problem, solution: Solution, a: Answer): AnswerVerdict {
+/**
+ * The verdict on one hand value. A place that does not exist gives `unknown` with a reason, never an error.
+ * @param sign −1 where the value is given with the sign of the force on the member's end, else 1
+ */
+export function checkAnswer(
+  problem: Problem,
+  solution: Solution,
+  a: Answer,
+  sign = endSign(problem, solution, a),
+): AnswerVerdict {
   const dimension = answerDimension(a)
   const { reader } = makeReader(problem.units, problem.symbols)
   const read = reader.read(a.value, dimension)
   const per = siPerCoherent(problem.units, dimension)
   let given = read.ok ? read.si : NaN
   if (a.sense) given = a.sense === 'compression' ? -Math.abs(given) : Math.abs(given)
+  given *= sign
   const unknown = (reason: string): AnswerVerdict => ({
     id: a.id,
-    given: Number.isNaN(given) ? null : given / per,
+    given: Number.isNaN(given) ? null : (sign * given) / per,
     computed: null,
     dimension,
     verdict: 'unknown',
@@ -72,8 +83,8 @@ export function checkAnswer(problem: Problem, solution: Solution, a: Answer): An
     Math.abs(given - value) <= allowed * (1 + 1e-9) + Number.MIN_VALUE && computed.placeMatches !== false
   return {
     id: a.id,
-    given: given / per,
-    computed: value / per,
+    given: (sign * given) / per,
+    computed: (sign * value) / per,
     dimension,
     verdict: agrees ? 'agrees' : 'differs',
     apart: apartOf(given, value),

@@ -1,6 +1,7 @@
 import type { Solution } from '../analysis/solve.js'
 import type { Answer, Problem } from '../document/types.js'
 import type { Judged } from './judged.js'
+import { REVERSED_END } from './end-signs.js'
 import { endOf } from './place.js'
 import { computedValues } from './slips/values.js'
 
@@ -56,13 +57,12 @@ function slopeDeflection(problem: Problem, solution: Solution, family: 'moment' 
     const m = solution.structure.members.find((o) => o.id === a.member)
     return a.quantity === family && m ? endOf(problem, a, m) : undefined
   }
-  const reversed = family === 'moment' ? 'start' : 'end'
   return {
     values: (a) => {
       const at = end(a)
       if (at === undefined) return undefined
       const usual = computedValues(problem, solution, a)
-      return at === reversed ? negatives(usual) : usual
+      return at === REVERSED_END[family] ? negatives(usual) : usual
     },
     isShownBy: (answers) => {
       const ends = new Set(answers.map((j) => end(j.answer)))

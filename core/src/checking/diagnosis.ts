@@ -4,6 +4,7 @@ import type { Answer, Component, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { siPerCoherent } from '../quantity/units.js'
 import { computedFor } from './quantities.js'
+import { statesEndForce } from './end-signs.js'
 import { makeReader } from '../quantity/reader.js'
 import { digitsOf, halfOfLastDigit } from './tolerance.js'
 
@@ -69,7 +70,7 @@ export function diagnose(
   const exact: Near = half === undefined ? near : (v) => Math.abs(given - v) <= half * (1 + 1e-9)
   const sought = (fits: Near) => elsewhere(problem, solution, action, a, fits)
   if (given === 0 || value === 0) return value === 0 ? null : sought(near)
-  const opposite: Diagnosis = { kind: 'opposite-sign', sentence: signSentence(a) }
+  const opposite: Diagnosis = { kind: 'opposite-sign', sentence: signSentence(problem, solution, a) }
   if (exact(-value)) return opposite
   return (
     sought(exact) ??
@@ -113,7 +114,12 @@ function simpleFactor(given: number, value: number): Diagnosis | null {
 
 const round = (x: number) => String(Number(x.toPrecision(4)))
 
-function signSentence(a: Answer): string {
+function signSentence(problem: Problem, solution: Solution, a: Answer): string {
+  if (statesEndForce(problem, solution, a))
+    return (
+      'The amount is right, the sign is opposite: the values at members’ ends are stated as forces on the ' +
+      `member, ${a.quantity === 'moment' ? 'counter-clockwise' : 'along its y'} positive.`
+    )
   switch (a.quantity) {
     case 'reaction':
     case 'displacement':

@@ -58,7 +58,9 @@ export function judgeDrawn(
   const read = index < 0 ? undefined : readDrawn(problem, diagram, solution.structure.members[index].length)
   const runs = read?.ok ? read.runs : []
   return ordinates.map(({ at, value, kind }, i) => {
-    const verdict = checkAnswer(problem, solution, { id: '', quantity, member, at, value, case: action.id })
+    const answer = { id: '', quantity, member, at, value, case: action.id }
+    // an ordinate of a diagram is an internal force, whatever sign the values at members' ends have
+    const verdict = checkAnswer(problem, solution, answer, 1)
     const run = kind === undefined ? undefined : runs.find((r) => r.from === i)
     if (!run) return { verdict }
     const [x0, x1] = [run.xs[0], run.xs[run.xs.length - 1]]

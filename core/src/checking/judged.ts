@@ -2,12 +2,14 @@ import { makeReader } from '../quantity/reader.js'
 import type { Solution } from '../analysis/solve.js'
 import type { Answer, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
+import { endSign } from './end-signs.js'
 import { computedValues } from './slips/values.js'
 import { allowedDifference, halfOfLastDigit } from './tolerance.js'
 
 /** A hand value that can be weighed against solutions, SI. */
 export interface Judged {
   answer: Answer
+  /** In the usual sign of its quantity, also where values at members' ends are given as forces on them. */
   given: number
   /** The values of the right solution; two at a jump. */
   computed: readonly number[]
@@ -27,11 +29,9 @@ export function judgedAnswers(problem: Problem, solution: Solution): Judged[] {
     const read = reader.read(answer.value, dimension)
     const computed = computedValues(problem, solution, answer)
     if (!read.ok || !computed) return []
-    const given = answer.sense
-      ? answer.sense === 'compression'
-        ? -Math.abs(read.si)
-        : Math.abs(read.si)
-      : read.si
+    const given =
+      endSign(problem, solution, answer) *
+      (answer.sense === 'compression' ? -Math.abs(read.si) : answer.sense ? Math.abs(read.si) : read.si)
     const half = halfOfLastDigit(answer.value, dimension, reader)
     const tolerance = (v: number) => {
       const t = allowedDifference(answer, dimension, reader, v)

@@ -23,7 +23,13 @@ export type Computed =
 
 const no = (reason: string): Computed => ({ ok: false, reason })
 
-const EXTREME: Record<string, ExtremeKey> = { axial: 'N', shear: 'V', moment: 'M', deflection: 'relative' }
+/** The extremes of the results that the extreme of an answer is, by what it is the extreme of. */
+export const EXTREME: Record<string, ExtremeKey> = {
+  axial: 'N',
+  shear: 'V',
+  moment: 'M',
+  deflection: 'relative',
+}
 
 /** The value Viga finds where the answer points, or why there is none. */
 export function computedFor(

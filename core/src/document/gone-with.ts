@@ -29,13 +29,21 @@ function gone(kind: (typeof KINDS)[number], before: Problem, after: Problem) {
   return { ids, count: was.size - is.size, added }
 }
 
+/** The sentence on hand values that lost their place, such as the stiffness of a member that was split. */
+function valuesGone({ count, added }: ReturnType<typeof gone>): string | undefined {
+  if (count <= 0 || added) return undefined
+  return count === 1
+    ? '1 hand value was removed: what it states does not exist any more.'
+    : `${count} hand values were removed: what they state does not exist any more.`
+}
+
 /**
  * What a removal took along, as a sentence: "Joint C was removed, and with it the member BC and 2 loads."
  * Undefined where one thing alone went, nothing did, or something came in its place.
  */
 export function goneWith(before: Problem, after: Problem): string | undefined {
   const lost = KINDS.map((kind) => ({ kind, ...gone(kind, before, after) }))
-  if (lost.some((l) => l.added)) return undefined
+  if (lost.some((l) => l.added)) return valuesGone(lost.find((l) => l.kind.one === 'hand value')!)
   const [first, ...others] = lost.filter((l) => l.count > 0)
   if (!first || first.kind.unnamed || others.length === 0) return undefined
   const several = first.ids.length > 1

@@ -19,8 +19,7 @@ export { findJoint, findMember, findPlace, type Named, type NamedMember } from '
 export { shownAngle, typedAngle } from './typed.js'
 export { measure, scaled, tidy, type Measure, type Point } from './measure.js'
 export { coincident, mergeNodes } from './edits/merge.js'
-export { reverseMember } from './edits/reverse.js'
-export { crossing, divideMember, joinCrossing, splitMember, splitMemberAt } from './edits/split.js'
+export { crossing, joinCrossing } from './edits/split.js'
 export { membersLike, renumberNodes } from './edits/alike.js'
 export {
   copySelection,

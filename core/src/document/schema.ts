@@ -82,7 +82,14 @@ const viewForm = record({
   effectiveLengths: dictionary(number, reference('member')),
   readings: list(record({ 'member!': reference('member'), 'at!': quantity(D.length, { percent: true }) })),
   /** Diagrams drawn by hand, each of a member and a case. */
-  drawn: list(record({ 'member!': reference('member'), case: reference(['case', 'combination']) })),
+  drawn: list(
+    record({
+      'member!': reference('member'),
+      case: reference(['case', 'combination']),
+      // the value is a moment or a force as the diagram's quantity says
+      ordinates: list(record({ 'at!': quantity(D.length, { percent: true }), 'value!': quantity(D.force) })),
+    }),
+  ),
 })
 
 export const document = record({

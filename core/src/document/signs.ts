@@ -15,6 +15,11 @@ export interface Signs {
    * other.
    */
   moment: 'sagging' | 'hogging'
+  /**
+   * The sign of hand values at members' ends: that of the internal force, or that of the force on the member
+   * (moments counter-clockwise positive, shears along the member's y positive).
+   */
+  ends: 'internal' | 'member'
 }
 
 /** The convention that the core computes in, docs/format.md, and that a problem has which names none. */
@@ -23,6 +28,7 @@ export const OWN_SIGNS: Signs = {
   axial: 'tension',
   shear: 'left-up',
   moment: 'sagging',
+  ends: 'internal',
 }
 
 /** The choices of each convention, its own first. */
@@ -31,6 +37,7 @@ export const SIGN_CHOICES: { readonly [K in keyof Signs]: readonly [Signs[K], Si
   axial: ['tension', 'compression'],
   shear: ['left-up', 'left-down'],
   moment: ['sagging', 'hogging'],
+  ends: ['internal', 'member'],
 }
 
 /**
@@ -45,6 +52,7 @@ export function signsOf(p: Pick<Problem, 'view'>): Signs {
     axial: one('axial'),
     shear: one('shear'),
     moment: one('moment'),
+    ends: one('ends'),
   }
 }
 

@@ -126,7 +126,8 @@ function rows(pairs: readonly Pair[], display: Display): Compared[] {
             : v * perSI
       const [a, b] = [clean(first[quantity]), clean(second[quantity])]
       const difference = a === null || b === null ? null : b - a
-      const percent = difference === null || a === null || a === 0 ? null : (100 * difference) / Math.abs(a)
+      const percent =
+        difference === null || a === null || a === 0 ? null : difference === 0 ? 0 : (100 * difference) / a
       return { of, target, quantity, unit, first: a, second: b, difference, percent }
     }),
   )

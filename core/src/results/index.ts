@@ -15,7 +15,14 @@ export {
 export { readPlace } from './place.js'
 export { readAt, readEnvelope, type ReadKey, type ReadValue } from './read-at.js'
 export * from './tables/index.js'
-export { eulerLoad, stressCheck, type At, type FibreStress, type StressCheck } from './stress.js'
+export {
+  eulerLoad,
+  missingForStress,
+  stressCheck,
+  type At,
+  type FibreStress,
+  type StressCheck,
+} from './stress.js'
 export { formulasOf, valueOfFormula, type StretchFormula } from './formulas.js'
 export {
   momentMagnifiers,

@@ -1,6 +1,7 @@
 import { sidesAt, type Course } from '../analysis/course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import type { StructureMember } from '../structure/types.js'
+import { listed } from '../structure/listed.js'
 import { courseOf } from './courses.js'
 import { extremes } from './extremes.js'
 
@@ -78,6 +79,31 @@ export function stressCheck(solution: Solution, action: ActionSolution, member: 
       worst && m.yieldStress > 0 ? { value: Math.abs(worst.value) / m.yieldStress, x: worst.x } : undefined,
     deflection: bigger(range.relative),
   }
+}
+
+/** Members that are named in a sentence; more are counted. */
+const MOST_NAMED = 4
+
+/** A sentence for each property that members lack for their stresses; none where the table is complete. */
+export function missingForStress(members: readonly StructureMember[]): string[] {
+  const lacking = (what: string, lacks: (m: StructureMember) => boolean): string[] => {
+    const ids = members.filter(lacks).map((m) => m.id)
+    if (ids.length === 0) return []
+    const all = ids.length === members.length && ids.length > 1
+    return [`${what} ${all ? 'the members' : listed(ids, MOST_NAMED)}.`]
+  }
+  return [
+    ...lacking('No axial stress, since no area A is stated for', (m) => !(m.A > 0)),
+    ...lacking(
+      'No bending stress, since no depth (or distances to the outer fibres) is stated for',
+      (m) => !m.bar && m.I > 0 && !(m.yTop > 0 && m.yBottom > 0),
+    ),
+    ...lacking('No bending stress, since no I is stated for', (m) => !m.bar && !(m.I > 0)),
+    ...lacking(
+      'No utilisation, since no yield stress is stated for the material of',
+      (m) => !(m.yieldStress > 0),
+    ),
+  ]
 }
 
 /** Extremes of N/A − M·y_top/I and N/A + M·y_bottom/I along the member. */

@@ -1,7 +1,7 @@
 import { setView } from '../document/edits/edits.js'
 import { measure } from '../document/measure.js'
 import type { Problem } from '../document/types.js'
-import { readBays } from './bays.js'
+import { readBays } from '../document/bays.js'
 
 /**
  * The person's own grid: lines at uneven spacings, in the problem's length unit, and the texts they were

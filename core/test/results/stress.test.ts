@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { eulerLoad, stressCheck, type Problem } from '../../src/index.js'
+import { eulerLoad, missingForStress, stressCheck, type Problem } from '../../src/index.js'
 import { frame, solved } from '../builder.js'
 
 /** A cantilever of 2 m, 100 × 200 mm, with a pull of 40 kN and 3 kN down at its tip. */
@@ -19,6 +19,21 @@ const check = (p: Problem) => {
   const s = solved(p)
   return stressCheck(s, s.cases[0], 0)
 }
+
+describe('what members lack for their stresses', () => {
+  const said = (p: Problem) => missingForStress(solved(p).structure.members)
+  it('is nothing where section and material state all of it', () => expect(said(cantilever())).toEqual([]))
+  it('is said in a sentence for each property', () => {
+    const bare = cantilever({
+      materials: [{ id: 'm', E: '10 GPa' }],
+      sections: [{ id: 's', A: '200 cm^2', I: '6667 cm^4' }],
+    })
+    expect(said(bare)).toEqual([
+      'No bending stress, since no depth (or distances to the outer fibres) is stated for AB.',
+      'No utilisation, since no yield stress is stated for the material of AB.',
+    ])
+  })
+})
 
 describe('the stress check of a cantilever', () => {
   const c = check(cantilever())

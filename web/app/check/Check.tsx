@@ -11,12 +11,14 @@ import { Unsolved } from '../fields/Unsolved'
 import { onGridKeys } from '../widgets/Block'
 import { fetchAll, later } from '../widgets/later'
 import { ShowsChoice } from './Covered'
+import { EndSigns } from './EndSigns'
 import { ListChoice } from './ListChoice'
 import { listed, offered } from './lists'
 import { NewAnswer } from './NewAnswer'
 import { PasteValues } from './PasteValues'
 import { reaches, useShows } from './shows'
 import { Told } from './Told'
+import { useCaseWithValues } from './use-case-with-values'
 import { ValueRow } from './ValueRow'
 import { useVerdicts, type JudgedAnswer } from './verdicts'
 import './check.css'
@@ -31,6 +33,7 @@ export function Check() {
   const solved = useSolved()
   const answers = useSheet((s) => s.problem.answers)
   const rows = useVerdicts()
+  useCaseWithValues()
   const [open, setOpen] = useState<string | null>(null)
   const told = rows.find((r) => r.answer.id === open) ?? rows.find((r) => r.verdict.verdict === 'differs')
   return (
@@ -57,6 +60,7 @@ export function Check() {
         <NewAnswer />
         <PasteValues />
         <DrawnByHand />
+        <EndSigns />
         <ShowsChoice />
         {solved && <Explained rows={rows} />}
         {told && <Told {...told} />}

@@ -165,12 +165,16 @@ function Panels({
   return panels.one({ ...panel, selection })
 }
 
-/** What is drawn where results are held back: the structure without them. */
+/** The layers where results are held back: the problem as it is given. */
 const useUncovered = (shown: Layers, covered: boolean): Layers =>
   useMemo(
     () =>
       covered
-        ? { ...shown, diagram: null, reactions: false, deflected: false, all: false, envelope: false }
+        ? {
+            ...shown,
+            ...{ diagram: null, reactions: false, deflected: false, all: false, envelope: false },
+            ...{ loads: true, dimensions: true, supports: true, names: true },
+          }
         : shown,
     [shown, covered],
   )

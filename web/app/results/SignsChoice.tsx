@@ -4,8 +4,11 @@ import { useEdit, useSheet } from '../sheet/context'
 import { OneOf } from '../widgets/Tick'
 import { useSigns } from './solved'
 
+/** The conventions of drawings and tables; that of hand values at members' ends is chosen in the Check. */
+type Drawn = Omit<Signs, 'ends'>
+
 /** The choices of each convention in words, its own first. */
-const CHOICES: { [K in keyof Signs]: { name: string; of: Record<Signs[K], string>; truss: boolean } } = {
+const CHOICES: { [K in keyof Drawn]: { name: string; of: Record<Signs[K], string>; truss: boolean } } = {
   momentSide: {
     name: 'Moments are drawn',
     of: { tension: 'on the side in tension', compression: 'on the side in compression' },
@@ -57,7 +60,7 @@ function SignsForm() {
   const choose = (change: Partial<Signs>) => apply('sign convention', (p) => setSigns(p, change))
   return (
     <div className="signs-form">
-      {(Object.keys(CHOICES) as (keyof Signs)[])
+      {(Object.keys(CHOICES) as (keyof Drawn)[])
         .filter((key) => !truss || CHOICES[key].truss)
         .map((key) => (
           <fieldset key={key}>

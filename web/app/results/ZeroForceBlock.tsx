@@ -8,6 +8,8 @@ import type { Solved } from './solved'
 export function ZeroForceBlock({ solution, action }: Solved) {
   const found = useMemo(() => zeroForceMembers(solution, action), [solution, action])
   if (found.length === 0) return null
+  if (found.length === solution.structure.members.length)
+    return <p className="prose">There are no loads yet in this case, so no member carries a force.</p>
   return (
     <Block title="No force">
       <ul className="reasons">

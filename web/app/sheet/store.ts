@@ -52,6 +52,8 @@ export interface SheetState extends ResultsView {
   selection: string | null
   /** The case or combination whose results are shown. */
   actionId: string | null
+  /** The person chose the case that is shown; otherwise a view may open on another one. */
+  caseChosen: boolean
   shown: Record<FigureKey, Layers>
   enlarge: number
   /** Under Given, the loads of all cases are drawn at once. */
@@ -144,6 +146,7 @@ export const createSheet = (initial: Opened): SheetStore =>
       })
       if (isLarge(problem)) solveLater(problem)
       followAction(set, get, before)
+      followKind(set, get, before)
       return null
     }
     return {
@@ -152,7 +155,7 @@ export const createSheet = (initial: Opened): SheetStore =>
       ...stepping(set, get, become),
       point: (target) => get().hover !== target && set({ hover: target }),
       select: (target) => set({ selection: target }),
-      chooseAction: (id) => set({ actionId: id }),
+      chooseAction: (id) => set({ actionId: id, caseChosen: true }),
       show: (figureKey, change) =>
         set({ shown: { ...get().shown, [figureKey]: { ...get().shown[figureKey], ...change } } }),
       setEnlarge: (factor) => set({ enlarge: factor }),
@@ -182,6 +185,7 @@ const opened = (initial: Opened): Omit<SheetState, 'outcome' | 'solving' | 'earl
   hover: null,
   selection: null,
   actionId: initial.problem.loadCases?.[0]?.id ?? null,
+  caseChosen: false,
   shown: firstLayers(initial.problem.kind === 'truss' ? 'N' : 'M'),
   enlarge: 0,
   together: false,
@@ -210,6 +214,18 @@ function followAction(set: Set, get: Get, before: Problem) {
   const ids = lists.flatMap(([, is]) => is.map((c) => c.id))
   const now = label !== null && ids.includes(label) ? label : (ids[0] ?? null)
   if (now !== actionId) set({ actionId: now })
+}
+
+/** A frame that becomes a truss shows the forces of its bars, a truss that becomes a frame its moments. */
+function followKind(set: Set, get: Get, before: Problem) {
+  const { problem, shown } = get()
+  if (problem.kind === before.kind) return
+  const [was, is] = problem.kind === 'truss' ? (['M', 'N'] as const) : (['N', 'M'] as const)
+  const changed = Object.entries(shown).map(([key, layers]) => [
+    key,
+    layers.diagram === was ? { ...layers, diagram: is } : layers,
+  ])
+  set({ shown: Object.fromEntries(changed) as typeof shown })
 }
 
 /** A large problem between edit and solution: drawn anew at once; its results are still to come. */

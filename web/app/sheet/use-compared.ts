@@ -15,7 +15,7 @@ import { SOLVED_AT_ONCE } from './store'
 export type ComparedResult =
   | { stage: 'none' }
   | { stage: 'solving' }
-  | { stage: 'failed'; message: string }
+  | { stage: 'failed'; title: string; message: string }
   | { stage: 'solved'; title: string; solution: Solution; action: ActionSolution }
 
 /** The outcome of another problem: at once for a small one, from the worker for a large one. */
@@ -44,7 +44,7 @@ export function useCompared(): ComparedResult {
       const action = actionOf(outcome.solution, comparison.id)
       return action
         ? { stage: 'solved', title: action.title, solution: outcome.solution, action }
-        : { stage: 'failed', message: 'The case to compare with is no longer there.' }
+        : { stage: 'failed', title: comparison.id, message: 'The case to compare with is no longer there.' }
     }
     if (comparison.kind === 'first-order') {
       const action = actionOf(outcome.solution, actionId) ?? outcome.solution.cases[0]
@@ -55,17 +55,21 @@ export function useCompared(): ComparedResult {
             solution: firstOrderSolution(outcome.solution),
             action: firstOrderOf(action),
           }
-        : { stage: 'failed', message: 'The problem is solved in first order already.' }
+        : {
+            stage: 'failed',
+            title: 'first order',
+            message: 'The problem is solved in first order already.',
+          }
     }
     if (!other) return { stage: 'solving' }
     if (other.stage !== 'solved') {
       const { message } = other.stage === 'invalid' ? other.errors[0] : other.error
-      return { stage: 'failed', message }
+      return { stage: 'failed', title: comparison.title, message }
     }
     const action = actionOf(other.solution, actionId) ?? other.solution.cases[0]
     return action
       ? { stage: 'solved', title: comparison.title, solution: other.solution, action }
-      : { stage: 'failed', message: 'There is no load case to compare.' }
+      : { stage: 'failed', title: comparison.title, message: 'There is no load case to compare.' }
   }, [comparison, outcome, other, actionId])
 }
 

@@ -132,3 +132,39 @@ describe('the case on the Figure', () => {
     expect(store.getState().actionId).toBe('G')
   })
 })
+
+describe('the sign convention of end moments', () => {
+  const answers: Problem['answers'] = [
+    { id: '1', quantity: 'moment', member: 'BC', at: '0%', value: 24 },
+    { id: '2', quantity: 'moment', member: 'BC', at: '100%', value: 0 },
+  ]
+  it('is chosen, kept with the problem, and decides the verdict', async () => {
+    const { user, problem } = check({ ...loaded, answers: [{ ...answers[0], value: -24 }, answers[1]] })
+    // the moment in the middle is 24 kN·m, clockwise on the start of BC
+    expect(screen.getByText('agrees, other sign convention')).toBeTruthy()
+    await user.click(screen.getByRole('radio', { name: /forces on the member/ }))
+    expect(problem().view?.signs).toMatchObject({ ends: 'member' })
+    expect(screen.queryByText('agrees, other sign convention')).toBeNull()
+    expect(screen.getByText('2 of 2 agree')).toBeTruthy()
+  })
+  it('leaves the names of end values as hand solutions write them', () => {
+    check({ ...loaded, answers })
+    expect(screen.getByRole('row', { name: /^MBC/ })).toBeTruthy()
+    expect(screen.getByRole('row', { name: /^MCB/ })).toBeTruthy()
+  })
+})
+
+describe('the case that the Check opens on', () => {
+  const cases = [...loaded.loadCases!, { ...loaded.loadCases![0], id: 'Q' }]
+  const answers: Problem['answers'] = [
+    { id: '1', quantity: 'reaction', node: 'A', component: 'y', value: 12, case: 'Q' },
+  ]
+  it('is the only one with values', () => {
+    const { store } = check({ ...loaded, loadCases: cases, answers })
+    expect(store.getState().actionId).toBe('Q')
+  })
+  it('stays the first one where both have values', () => {
+    const both = [...answers, { ...answers[0], id: '2', case: 'G' }]
+    expect(check({ ...loaded, loadCases: cases, answers: both }).store.getState().actionId).toBe('G')
+  })
+})

@@ -1,5 +1,5 @@
 import { edit, findRolled, makeReader, newProblem, readChain, readRelative, type Problem } from '@viga/core'
-import { readBays } from '@viga/core/statement/bays'
+import { readBays } from '@viga/core/document/bays'
 import { readAnswers } from '@viga/core/statement/read-answers'
 import { readLoads } from '@viga/core/statement/read-load'
 import { readSupports } from '@viga/core/statement/read-support'

@@ -3,7 +3,9 @@ import { mirroredLoad } from '../../kinds/loads/index.js'
 import { memberLabel, nextNodeLabel } from '../labels.js'
 import { measure, scaled, tidyPlace, type Point } from '../measure.js'
 import { lengthSum } from '../sums.js'
-import type { Load, Member, Node, Problem, Quantity, Support } from '../types.js'
+import type { Answer, Load, Member, Node, Problem, Quantity, Support } from '../types.js'
+import { mirroredAnswer } from './answers-of-member.js'
+import { mirroredView } from './view-of-member.js'
 
 /** The joints and members that an operation works on. */
 export interface Selection {
@@ -150,6 +152,16 @@ export function mirrorSelection(
       c.loads = c.loads.map((l) =>
         (l.type === 'nodal' ? joints.includes(l.node) : members.includes(l.member)) ? mirrorLoad(l) : l,
       )
+    // values of the structure as a whole have an image where all of it is mirrored
+    const isWhole = members.length === p.members.length && joints.length === p.nodes.length
+    const inImage = (a: Answer) =>
+      a.member !== undefined
+        ? members.includes(a.member)
+        : a.node !== undefined
+          ? joints.includes(a.node)
+          : isWhole
+    if (p.answers) d.answers = p.answers.map((a) => (inImage(a) ? mirroredAnswer(a, axis) : a))
+    if (p.view) d.view = mirroredView(p, members)
   })
 }
 

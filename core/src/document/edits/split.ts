@@ -1,9 +1,11 @@
 import { produce } from 'immer'
-import { placeOnHalf, type Cut } from '../../kinds/loads/kind.js'
+import type { Cut } from '../../kinds/loads/kind.js'
 import { splitLoad } from '../../kinds/loads/index.js'
 import { memberLabel, nextNodeLabel } from '../labels.js'
 import { measure, tidyPlace, type Measure } from '../measure.js'
-import type { Answer, Member, Problem } from '../types.js'
+import type { Member, Problem } from '../types.js'
+import { splitAnswers } from './answers-of-member.js'
+import { splitView } from './view-of-member.js'
 
 /** The shortest part a member is split into, of its length: shorter ones would be joints at one place. */
 const SHORTEST = 1e-6
@@ -25,7 +27,8 @@ export function splitMemberAt(p: Problem, id: string, node: string, share: numbe
     d.members.splice(index, 1, first, second)
     for (const c of d.loadCases ?? [])
       c.loads = c.loads.flatMap((l) => (l.type !== 'nodal' && l.member === id ? splitLoad(l, cut) : [l]))
-    if (d.answers) d.answers = d.answers.map((a) => (a.member === id ? moveAnswer(a, cut) : a))
+    if (p.answers) d.answers = splitAnswers(p.answers, id, [whole.start, whole.end], cut)
+    if (p.view) d.view = splitView(p, id, cut)
   })
 }
 
@@ -76,14 +79,6 @@ function apart(shares: readonly number[]): number[] {
   return kept
 }
 
-/** Splits a member into n equal parts. */
-export const divideMember = (p: Problem, id: string, n: number) =>
-  splitMember(
-    p,
-    id,
-    Array.from({ length: n - 1 }, (_, i) => (i + 1) / n),
-  )
-
 /** Where two members cross between their ends, as shares of their lengths; undefined when they do not. */
 export function crossing(m: Measure, one: Member, other: Member): { one: number; other: number } | undefined {
   const [a, b, c, d] = [one.start, one.end, other.start, other.end].map((id) => m.at.get(id))
@@ -128,9 +123,4 @@ function halves(p: Problem, whole: Member, node: string): [Member, Member] {
     ...without('end'),
   }
   return [first, second]
-}
-
-function moveAnswer(a: Answer, c: Cut): Answer {
-  if (a.quantity === 'fixed-end') return { ...a, member: a.end === 'end' ? c.second : c.first }
-  return a.at === undefined ? { ...a, member: c.first } : { ...a, ...placeOnHalf(c, a.at) }
 }

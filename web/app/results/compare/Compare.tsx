@@ -51,7 +51,7 @@ export default function Compare(solved: Solved) {
       {compared.stage === 'solving' && <p className="quiet">solving …</p>}
       {compared.stage === 'failed' && (
         <p className="prose pencil" role="alert">
-          The other cannot be solved: {compared.message}
+          With {compared.title} there is no solution. {compared.message}
         </p>
       )}
       {rows && compared.stage === 'solved' && (
@@ -163,7 +163,7 @@ function comparisonOf(choice: string, kept: readonly KeptStatement[]): Compariso
 const shown = (v: number | null) => (v === null ? '–' : formatNumber(v))
 const MOST_ROWS = 200
 
-/** The values of both results, their difference and that in percent. */
+/** The values of both results, their difference, and the growth from the first to the second in percent. */
 function Side({ title, rows, second }: { title: string; rows: readonly Compared[]; second: string }) {
   return (
     <Block title={title}>
@@ -175,7 +175,7 @@ function Side({ title, rows, second }: { title: string; rows: readonly Compared[
             <th className="n">shown</th>
             <th className="n">{second}</th>
             <th className="n">difference</th>
-            <th className="n">%</th>
+            <th className="n">growth, %</th>
             <th />
           </tr>
         </thead>

@@ -5,6 +5,7 @@ import {
   courseOf,
   formatNumber,
   formatPlain,
+  missingForStress,
   stressCheck,
   thing,
   type At,
@@ -62,6 +63,7 @@ export default function Stress({ solution, action }: Solved) {
           Strain energy of the whole: {formatNumber(energy * display.force.perSI * display.length.perSI)}{' '}
           {display.moment.unit}.
         </p>
+        <Missing members={members} />
       </WideBlock>
       <div className="table-options">
         <label>
@@ -93,6 +95,14 @@ export default function Stress({ solution, action }: Solved) {
     </>
   )
 }
+
+/** A sentence for each property that the members lack for a column of the table. */
+const Missing = ({ members }: { members: readonly StructureMember[] }) =>
+  missingForStress(members).map((sentence) => (
+    <p key={sentence} className="quiet note">
+      {sentence}
+    </p>
+  ))
 
 /** Euler's load of a truss member, whose EI the analysis does not need. */
 const bendingEuler = (m: StructureMember, K: number) =>

@@ -5,6 +5,24 @@ import { siPerCoherent } from '../quantity/units.js'
 /** Limit on the bays in one line. */
 const MOST = 200
 
+/** A number of equal spacings. */
+const REPEATED = /^(\d+)\s*@\s*(.*)$/
+
+/** The spacings of a line, each as it is written. */
+const partsOf = (text: string): string[] =>
+  text
+    .split(/[,;]/)
+    .flatMap((part) =>
+      /^[\s\d.@]+$/.test(part)
+        ? part
+            .trim()
+            .replace(/\s*@\s*/g, '@')
+            .split(/\s+/)
+        : [part],
+    )
+    .map((part) => part.trim())
+    .filter(Boolean)
+
 /**
  * Spacings as people say them: `3@4, 5.5`, `2@20 ft, 15 ft`, `6 6 4.5`. Each part is a length, with `n@`
  * before it for n of them.
@@ -12,16 +30,8 @@ const MOST = 200
  */
 export function readBays(text: string, reader: QuantityReader): number[] | { message: string } {
   const out: number[] = []
-  const parts = text.split(/[,;]/).flatMap((part) =>
-    /^[\s\d.@]+$/.test(part)
-      ? part
-          .trim()
-          .replace(/\s*@\s*/g, '@')
-          .split(/\s+/)
-      : [part],
-  )
-  for (const part of parts.map((q) => q.trim()).filter(Boolean)) {
-    const repeat = /^(\d+)\s*@\s*(.*)$/.exec(part)
+  for (const part of partsOf(text)) {
+    const repeat = REPEATED.exec(part)
     const [times, length] = repeat ? [Number(repeat[1]), repeat[2]] : [1, part]
     const r = reader.read(length, D.length)
     if (!r.ok) return { message: `"${part}": ${r.message}` }
@@ -42,3 +52,12 @@ export function writeBays(spacings: readonly number[]): string {
   }
   return groups.map(([n, s]) => (n > 1 ? `${n}@${s}` : String(s))).join(', ')
 }
+
+/** The same spacings with the unit written behind those that state none. */
+export const baysWithUnit = (text: string, reader: QuantityReader, unit: string): string =>
+  partsOf(text)
+    .map((part) => {
+      const [, times, length = part] = REPEATED.exec(part) ?? []
+      return reader.isPlain(length) ? `${times === undefined ? '' : `${times}@`}${length} ${unit}` : part
+    })
+    .join(', ')
