@@ -9,7 +9,7 @@ import {
 } from '@viga/core'
 import { sideOf, type DiagramKey } from './diagram-side'
 import type { DiagramDrawing, DiagramOptions } from './diagrams'
-import { circle, plus, textWidth, type TextMark, type Vec } from './marks'
+import { circle, plus, textWidth, times, type TextMark, type Vec } from './marks'
 import type { memberLine } from './view'
 
 /**
@@ -33,6 +33,9 @@ export interface DrawnCourse {
   /** The values that are already written at joints, so that none is written twice. */
   said: Set<string>
 }
+
+/** A diagram at least this tall has room for a value within it, px. */
+const WITHIN = 28
 
 /** A value beside a diagram. */
 export const valueWord = (
@@ -99,6 +102,17 @@ function valueText(key: DiagramKey, value: number): string {
   return key === 'N' ? `${formatNumber(Math.abs(value))} ${value > 0 ? 'T' : 'C'}` : formatNumber(value)
 }
 
+/** Whether no other member goes on beyond an end of a member, so that words there can only be of this one. */
+function endsAlone({ structure: { members } }: Solution, member: number, atStart: boolean): boolean {
+  const m = members[member]
+  const [joint, way] = atStart ? [m.start, -1] : [m.end, 1]
+  return members.every((o) => {
+    if (o === m || (o.start !== joint && o.end !== joint)) return true
+    const away = o.start === joint ? 1 : -1
+    return way * away * (m.cos * o.cos + m.sin * o.sin) < 0.3
+  })
+}
+
 function drawValue(
   { solution, member, line: l, at, max, options, target, said }: DrawnCourse,
   p: ValuePlace,
@@ -122,6 +136,8 @@ function drawValue(
   const s = Math.sign(p.v || 1) * sideOf(key, options.signs)
   const outward = (k: number, along = 0) =>
     plus(plus(top, l.up, s * (k + Math.abs(l.up.x) * w)), l.dir, along * (Math.abs(l.dir.x) * w + 9))
+  const base = at(p.x, 0)
+  const tall = Math.hypot(top.x - base.x, top.y - base.y)
   const inward = p.x < m.length / 2 ? 1 : -1
   // a zero at an end is written only where the joint has no other label
   out.labelRequests.push({
@@ -132,12 +148,19 @@ function drawValue(
       outward(11),
       outward(11, 0.9 * inward),
       outward(11, -0.9 * inward),
+      // beyond the end of the member, at the height of the ordinate
+      ...(p.end && endsAlone(solution, member, p.x === 0)
+        ? [plus(top, l.dir, -inward * (11 + Math.abs(l.dir.x) * w + Math.abs(l.dir.y) * 6))]
+        : []),
       outward(20, 0.5 * inward),
       outward(24),
-      outward(-12, inward),
-      outward(-14, -inward),
+      outward(13, 1.6 * inward),
+      // within the diagram, where that is tall enough to keep the value on its own side of the member
+      ...(tall > WITHIN ? [outward(-12, inward), outward(-14, -inward)] : []),
       outward(34),
+      outward(26, 1.8 * inward),
     ],
+    side: { a: l.a, b: l.b, dir: times(l.up, s) },
     optional: tiny,
     clear: 2,
   })

@@ -1,5 +1,5 @@
 import { thing } from '@viga/core'
-import type { Course, Signs, Solution, Stretch } from '@viga/core'
+import type { Course, Signs, Solution, Stretch, StructureMember } from '@viga/core'
 import { sideOf, type DiagramKey } from './diagram-side'
 import { drawValues, ROUNDING, valueWord } from './diagram-values'
 import type { Obstacle, LabelRequest } from './label-placement'
@@ -119,7 +119,8 @@ export function drawDiagram(
   if (max === 0) return out
   const side = sideOf(key, options.signs)
   const said = new Set<string>()
-  s.members.forEach((m, i) => {
+  levelFirst(s.members).forEach((i) => {
+    const m = s.members[i]
     if (m.bar && key !== 'N') return
     const l = memberLine(s, view, m)
     const { stretches } = courses[i]
@@ -161,6 +162,16 @@ export function drawDiagram(
     drawValues({ solution, member: i, course: courses[i], line: l, at, max, options, target, said }, out)
   })
   return out
+}
+
+/**
+ * The members by index, beams before columns: a moment that a beam and a column share at their joint is
+ * written once, beside the beam.
+ */
+function levelFirst(members: readonly StructureMember[]): number[] {
+  const all = members.map((_, i) => i)
+  const isLevel = (i: number) => Math.abs(members[i].cos) > 0.7
+  return [...all.filter(isLevel), ...all.filter((i) => !isLevel(i))]
 }
 
 const besideMiddle = (l: ReturnType<typeof memberLine>, gap: number) =>

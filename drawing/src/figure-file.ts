@@ -10,6 +10,7 @@ import {
 import { boundsOf, type Bounds } from './bounds'
 import { caption } from './caption'
 import { envelopeShown } from './envelope-diagram'
+import { spansInLetters } from './letters'
 import { drawScene, type Layers } from './scene'
 import type { Picture } from './svg'
 import { FIGURE_INSETS, fit, insetsFor, type View } from './view'
@@ -100,7 +101,8 @@ export function figurePicture(
     structure,
     view,
     layers,
-    loads: drawnLoads(structure, cases, display),
+    loads: drawnLoads(structure, cases, display, problem),
+    spans: spansInLetters(problem),
     cases,
     display,
     solved: solution && action && { ...working.numbered(solution, problem), action },

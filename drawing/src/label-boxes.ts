@@ -98,15 +98,16 @@ export function cut(box: Box, o: Barrier, clear: number): number {
 }
 
 /**
- * The rectangles that a label covers, as they lie about its middle: the one of a level label, or discs along
- * a slanted one, exact enough to lie beside a slanted member.
+ * The rectangles that a label covers, as they lie about its middle: the one of a level label, or squares
+ * along a slanted one, exact enough to lie beside a slanted member.
  */
 export function discs(mark: Omit<TextMark, 'x' | 'y'>): Box[] {
   const turn = ((mark.rotate ?? 0) * Math.PI) / 180
   if (Math.abs(Math.sin(turn)) < 0.05) return [boxOf(mark, { x: 0, y: 0 })]
   const w = textWidth(mark.text, mark.size)
   const n = Math.max(2, Math.ceil(w / mark.size))
-  const r = mark.size * 0.9
+  // squares that reach as far to the side of the slanted words as the words do, and no farther
+  const r = (mark.size * 0.9) / (Math.abs(Math.cos(turn)) + Math.abs(Math.sin(turn)))
   return Array.from({ length: n }, (_, i) => {
     const t = (-0.5 + (i + 0.5) / n) * w
     return { x: t * Math.cos(turn), y: t * Math.sin(turn), w: r, h: r }

@@ -11,10 +11,17 @@ export interface LabelRequest {
   candidates: Iterable<Vec>
   /** The middle and radius of all candidates, where they are made one by one. */
   about?: { c: Vec; r: number }
+  /** Shorter words, taken where the usual ones have no free place. */
+  shorter?: string
   /** Left out rather than drawn over something: labels that repeat what stands elsewhere. */
   optional?: boolean
   /** The very point it speaks of. */
   of?: Vec
+  /**
+   * The places farther out that may be taken: those beside the line from `a` to `b`, on the side to which
+   * `dir` points. All where left out.
+   */
+  side?: { a: Vec; b: Vec; dir: Vec }
   /** Margin kept from other things, px. */
   clear?: number
 }
@@ -94,6 +101,15 @@ function costOf(
   }
 }
 
+/** Whether a place farther out is on the side that a label belongs to. */
+function isOnSide({ side }: LabelRequest, at: Vec): boolean {
+  if (!side) return true
+  const { a, b, dir } = side
+  const [dx, dy] = [b.x - a.x, b.y - a.y]
+  const along = ((at.x - a.x) * dx + (at.y - a.y) * dy) / (dx * dx + dy * dy)
+  return (at.x - a.x) * dir.x + (at.y - a.y) * dir.y > 0 && along >= 0 && along <= 1
+}
+
 /** The best place of a label request: a candidate, or one farther out where all of them are crowded. */
 function bestPlace(
   labelRequest: LabelRequest,
@@ -118,7 +134,8 @@ function bestPlace(
       for (const r of OUTWARD)
         for (let k = 0; k < 16; k++) {
           const turn = (k * Math.PI) / 8
-          look({ x: at.x + r * Math.cos(turn), y: at.y + 0.8 * r * Math.sin(turn) }, 6 + r / 3)
+          const there = { x: at.x + r * Math.cos(turn), y: at.y + 0.8 * r * Math.sin(turn) }
+          if (isOnSide(labelRequest, there)) look(there, 6 + r / 3)
         }
   return best && { ...best, liking }
 }
@@ -136,9 +153,21 @@ export function place(
   const words: Box[] = []
   const out: Placed[] = []
   const barriers = obstacles.map(barrier)
-  for (const labelRequest of labelRequests) {
-    const shape = discs(labelRequest.mark)
-    const best = bestPlace(labelRequest, costOf(labelRequest, shape, barriers, boxes, words, frame))
+  for (const asked of labelRequests) {
+    const found = (request: LabelRequest) => {
+      const shape = discs(request.mark)
+      return {
+        labelRequest: request,
+        shape,
+        best: bestPlace(request, costOf(request, shape, barriers, boxes, words, frame)),
+      }
+    }
+    let first = found(asked)
+    if (asked.shorter !== undefined && first.best && first.best.cost > Math.max(1, first.best.liking)) {
+      const second = found({ ...asked, mark: { ...asked.mark, text: asked.shorter } })
+      if (second.best && second.best.cost < first.best.cost) first = second
+    }
+    const { labelRequest, shape, best } = first
     if (!best || (labelRequest.optional && best.cost > Math.max(1, best.liking))) continue
     const [liked] = firstOf(labelRequest.candidates, 1)
     const { x, y } = best.at

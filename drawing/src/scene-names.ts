@@ -53,7 +53,10 @@ export function jointLetters(s: Structure, view: View): LabelRequest[] {
   })
 }
 
-/** Member names with their lengths, along the member. */
+/** Among more members than this, a name without a free place is left out. */
+const FEW = 8
+
+/** Member names with their lengths, along the member; the name alone where there is no room for both. */
 export function memberNames(s: Structure, view: View, display: Display, spare: boolean): LabelRequest[] {
   return s.members.map((m, i) => {
     const l = memberLine(s, view, m)
@@ -75,7 +78,9 @@ export function memberNames(s: Structure, view: View, display: Display, spare: b
       },
       candidates,
       clear: 2,
-      optional: spare || s.members.length > 25,
+      shorter: m.id,
+      // the table of members has every name and length
+      optional: spare || s.members.length > FEW,
     }
   })
 }

@@ -16,7 +16,8 @@ import { drawDiagram, largest, type DiagramKey, type DiagramOptions } from './di
 import { drawEnvelope } from './envelope-diagram'
 import { isLevelBeam, sideBySide, stackedBelow, type TogetherInput } from './together'
 import { zeroMarks } from './zero-marks'
-import { dimensionGroups, dimensionReach } from './dimensions'
+import type { SpanWords } from './letters'
+import { chainsBeyond, dimensionGroups, dimensionReach } from './dimensions'
 import {
   place,
   placeAsBefore,
@@ -65,6 +66,8 @@ export interface SceneInput {
   /** The cases whose loads are drawn: their settlements and own weight are, too. */
   cases?: ReadonlySet<string>
   display: Display
+  /** The words of spans that are stated in letters. */
+  spans?: SpanWords
   /** Present when the structure is solved. */
   solved?: working.NumberedSolution & { action: ActionSolution }
   /** The conventions of diagrams; the core's own where they are left out. */
@@ -297,8 +300,12 @@ function placedLabels(drawn: Drawn, p: Picture, map: boolean): Placed[] {
   return before ? placeAsBefore(all, before) : place(all, p.obstacles, p.boxes, view)
 }
 
-function addDimensions({ structure: s, view, display }: Drawn, p: Picture, labels: readonly Placed[]) {
-  const reach = dimensionReach(s, view, [...p.boxes, ...p.loaded], labels)
-  const { perSI, unit } = display.length
-  add(p, { groups: dimensionGroups(s, view, perSI, unit, reach) })
+function addDimensions(drawn: Drawn, p: Picture, labels: readonly Placed[]) {
+  const { structure: s, view, display, loads, layers, spans } = drawn
+  // the places of loads are dimensioned where the loads are drawn
+  const acting = layers.loads ? loads.map((l) => l.load) : []
+  const reach = dimensionReach(s, view, [...p.boxes, ...p.loaded], labels, chainsBeyond(s, acting))
+  add(p, {
+    groups: dimensionGroups({ structure: s, view, loads: acting, length: display.length, spans }, reach),
+  })
 }

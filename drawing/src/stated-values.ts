@@ -1,4 +1,11 @@
-import { formatPlain, thing, type Display, type Structure, type StructureSupport } from '@viga/core'
+import {
+  formatPlain,
+  thing,
+  type Display,
+  type Structure,
+  type StructureMember,
+  type StructureSupport,
+} from '@viga/core'
 import { loadLabel } from './load-label'
 import type { Obstacle, LabelRequest } from './label-placement'
 import {
@@ -156,34 +163,48 @@ const WEIGHT = 'g = '
 /** Whether a label says an own weight. */
 export const isOwnWeight = ({ mark }: { mark: { text: string } }): boolean => mark.text.startsWith(WEIGHT)
 
-/** Own weight, said once for each weight per length, on the longest member that has it. */
-function ownWeights(s: Structure, view: View, display: Display, factor: number): LabelRequest[] {
-  const longest = new Map<string, number>()
-  s.members.forEach((m, i) => {
-    if (!(m.weight > 0)) return
+/** Members with the same weight per length on which its words look for a place; more would take long. */
+const MOST_TRIED = 8
+
+/** The members of each weight per length, the longest first. */
+function byWeight(s: Structure): StructureMember[][] {
+  const out = new Map<string, StructureMember[]>()
+  for (const m of s.members) {
+    if (!(m.weight > 0)) continue
     const key = m.weight.toPrecision(6)
-    const other = longest.get(key)
-    if (other === undefined || m.length > s.members[other].length) longest.set(key, i)
-  })
-  return [...longest.values()].map((i): LabelRequest => {
-    const m = s.members[i]
+    out.set(key, [...(out.get(key) ?? []), m])
+  }
+  return [...out.values()].map((of) => of.sort((a, b) => b.length - a.length))
+}
+
+/**
+ * Own weight, said once for each weight per length: on the longest member that has it, or on one parallel to
+ * that where the longest has no room.
+ */
+function ownWeights(s: Structure, view: View, display: Display, factor: number): LabelRequest[] {
+  return byWeight(s).map((of): LabelRequest => {
+    const [m] = of
     const l = memberLine(s, view, m)
+    const parallel = of.filter((o) => Math.abs(o.cos * m.sin - o.sin * m.cos) < 1e-6)
     const { perSI, unit } = display.distributed
     const text = `${WEIGHT}${formatPlain(factor * m.weight * perSI, 3)} ${unit}`
     const w = textWidth(text, 12.5)
     // along its member where that is long enough, else level beside it
     const along = l.px > w + 24
-    const beside = (k: number, share: number) =>
+    const beside = (on: typeof l, k: number, share: number) =>
       plus(
-        plus(l.a, l.dir, share * l.px),
-        l.up,
-        along ? 0.8 * k : k + (Math.sign(k) * Math.abs(l.up.x) * w) / 2,
+        plus(on.a, on.dir, share * on.px),
+        on.up,
+        along ? 0.8 * k : k + (Math.sign(k) * Math.abs(on.up.x) * w) / 2,
       )
     return {
       key: `w${m.id}`,
       target: thing.member(m.id),
       mark: { ...loadLabel(text), ...(along ? { rotate: uprightAngle(l.dir) } : {}) },
-      candidates: [-17, 17].flatMap((k) => [0.5, 0.35, 0.65].map((share) => beside(k, share))),
+      candidates: parallel.slice(0, MOST_TRIED).flatMap((o) => {
+        const on = memberLine(s, view, o)
+        return [-17, 17].flatMap((k) => [0.5, 0.35, 0.65].map((share) => beside(on, k, share)))
+      }),
       optional: s.members.length > MANY,
     }
   })

@@ -1,4 +1,13 @@
-import { thing, formatPlain, withUnit, type Display, type StatedLoad, type Structure } from '@viga/core'
+import {
+  thing,
+  formatPlain,
+  withUnit,
+  type Display,
+  type Problem,
+  type StatedLoad,
+  type Structure,
+} from '@viga/core'
+import { loadInLetters } from './letters'
 import type { DrawnLoad, LoadWords } from './loads'
 
 const abs = Math.abs
@@ -50,15 +59,23 @@ const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
 /**
  * The loads of the shown cases with their places in the document and their words; of several cases each says
  * its own.
+ * @param problem the statement, whose letters stand beside or in place of the values as it asks
  */
-export function drawnLoads(structure: Structure, shown: ReadonlySet<string>, display: Display): DrawnLoad[] {
+export function drawnLoads(
+  structure: Structure,
+  shown: ReadonlySet<string>,
+  display: Display,
+  problem?: Problem,
+): DrawnLoad[] {
   const several = structure.cases.filter((c) => shown.has(c.id) && c.loads.length > 0).length > 1
   return structure.cases.flatMap((c, k) =>
     shown.has(c.id)
       ? c.loads.map((load, i) => ({
           target: thing.load(c.id, i),
           load,
-          words: loadWords(load, display),
+          words: problem
+            ? loadInLetters(problem, problem.loadCases?.[k]?.loads[i], loadWords(load, display))
+            : loadWords(load, display),
           ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }),
         }))
       : [],

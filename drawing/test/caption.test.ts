@@ -59,6 +59,8 @@ describe('the sentence under the Figure', () => {
   })
 })
 
+const metres = { perSI: 1, unit: 'm' }
+
 describe('chains of dimensions', () => {
   const words = (xs: number[], ys = [0]) => {
     const nodes = xs.flatMap((x, i) => ys.map((y, j) => ({ id: `${i}.${j}`, x, y })))
@@ -67,8 +69,8 @@ describe('chains of dimensions', () => {
       members: nodes.slice(1).map((n, i) => ({ id: n.id, start: i, end: i + 1 })),
     } as unknown as Structure
     const view = fit(nodes, 704, 664, FIGURE_INSETS)
-    return dimensionGroups(structure, view, 1, 'm', { bottom: 600, left: 40 }).map((g) =>
-      g.marks.flatMap((m) => (m.t === 'text' ? [m.text] : [])),
+    return dimensionGroups({ structure, view, loads: [], length: metres }, { bottom: 600, left: 40 }).map(
+      (g) => g.marks.flatMap((m) => (m.t === 'text' ? [m.text] : [])),
     )
   }
   it('say each span, and equal bays together', () => {
@@ -81,10 +83,15 @@ describe('chains of dimensions', () => {
     const outcome = work({ ...beam, members: [] })
     if (outcome.stage === 'invalid') throw new Error('drawn')
     expect(
-      dimensionGroups(outcome.structure, fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS), 1, 'm', {
-        bottom: 0,
-        left: 0,
-      }),
+      dimensionGroups(
+        {
+          structure: outcome.structure,
+          view: fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS),
+          loads: [],
+          length: metres,
+        },
+        { bottom: 0, left: 0 },
+      ),
     ).toEqual([])
   })
 })

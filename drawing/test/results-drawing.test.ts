@@ -218,3 +218,70 @@ describe('the bounds of a picture', () => {
     expect(boundsOf([], [])).toBeUndefined()
   })
 })
+
+/** Two storeys of 3.5 m, a bay of 5 m, loaded from above and from the left. */
+const storeys: Problem = {
+  format: 'viga-problem',
+  version: 1,
+  title: 'Two storeys',
+  units: { length: 'm', force: 'kN' },
+  kind: 'frame',
+  materials: [{ id: 'm', E: '200 GPa' }],
+  sections: [{ id: 's', A: '80 cm^2', I: '8000 cm^4' }],
+  nodes: ['ABC', 'DEF'].flatMap((ids, i) => [...ids].map((id, k) => ({ id, x: 5 * i, y: 3.5 * k }))),
+  members: ['AB', 'BC', 'DE', 'EF', 'BE', 'CF'].map((id) => ({
+    id,
+    start: id[0],
+    end: id[1],
+    material: 'm',
+    section: 's',
+  })),
+  supports: [
+    { node: 'A', type: 'fixed' },
+    { node: 'D', type: 'fixed' },
+  ],
+  loadCases: [
+    {
+      id: '1',
+      loads: [
+        { type: 'distributed', member: 'BE', direction: 'Y', q: -12 },
+        { type: 'distributed', member: 'CF', direction: 'Y', q: -8 },
+        { type: 'nodal', node: 'B', fx: 40 },
+        { type: 'nodal', node: 'C', fx: 30 },
+      ],
+    },
+  ],
+}
+
+describe('the value of a moment', () => {
+  it.each([['two storeys', storeys] as const, ...demo.filter(([, p]) => p.kind === 'frame')])(
+    '%s: stands beside its own member on the side of its diagram, or beyond its end',
+    (_, p) => {
+      const solution = solved(p)
+      const { structure } = solution
+      const view = firstView(structure, layersOf(['M']), 704, 664)
+      for (const label of scene(p, ['M']).labels) {
+        const [, index, role] = /^w(\d+)\.(start|end)$/.exec(label.key) ?? []
+        if (role === undefined || label.mark.text === '0') continue
+        const m = structure.members[Number(index)]
+        const M = solution.cases[0].forces[6 * Number(index) + (role === 'start' ? 2 : 5)]
+        const n = structure.nodes[m.start]
+        const [dx, dy] = [
+          label.mark.x - view.ox - view.scale * n.x,
+          label.mark.y - view.oy + view.scale * n.y,
+        ]
+        const along = (dx * m.cos - dy * m.sin) / (view.scale * m.length)
+        const up = -dx * m.sin - dy * m.cos
+        // sagging moments, the fibres below in tension, are drawn below: a start moment of −M on the member
+        const sagging = role === 'start' ? -M : M
+        if (along >= 0 && along <= 1) expect(Math.sign(up), `${m.id} ${role}`).toBe(-Math.sign(sagging))
+      }
+    },
+  )
+})
+
+it('the forces of slanted bars are written beside them where there is room', () => {
+  const p = named('fern')
+  const texts = scene(p, ['N']).labels.filter((l) => l.key.startsWith('nw'))
+  expect(texts).toHaveLength(p.members.length)
+})

@@ -2,6 +2,7 @@ import { displayOf, signsOf, working, type ActionSolution, type Problem, type So
 import { caption } from '@viga/drawing/caption'
 import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { envelopeShown } from '@viga/drawing/envelope-diagram'
+import { spansInLetters } from '@viga/drawing/letters'
 import { drawScene, type Layers } from '@viga/drawing/scene'
 import { PAPER_INKS } from '@viga/drawing/inks'
 import type { Mark, TextMark } from '@viga/drawing/marks'
@@ -104,7 +105,8 @@ export function prepared(
     structure,
     view,
     layers: { ...LAYERS, ...layers },
-    loads: drawnLoads(structure, shown, display),
+    loads: drawnLoads(structure, shown, display, problem),
+    spans: spansInLetters(problem),
     cases: shown,
     display,
     solved: { ...working.numbered(solution, problem), action },

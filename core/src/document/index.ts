@@ -14,6 +14,14 @@ export { describeLoad, isIdleLoad } from '../kinds/loads/index.js'
 export * as edit from './edits/edits.js'
 export { plainNumbers, setUnits } from './edits/units-edit.js'
 export { newProblem } from './new.js'
+export {
+  inLetters,
+  LETTER_CHOICES,
+  lengthsInLetters,
+  lettersOf,
+  symbolsIn,
+  type LetterChoice,
+} from './letters.js'
 export { freeId, memberLabel, nextNodeLabel, readChain } from './labels.js'
 export { findJoint, findMember, findPlace, type Named, type NamedMember } from './names.js'
 export { shownAngle, typedAngle } from './typed.js'

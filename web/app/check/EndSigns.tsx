@@ -3,7 +3,7 @@ import { useEdit, useSheet } from '../sheet/context'
 import { OneOf } from '../widgets/Tick'
 
 const CHOICES: Record<Signs['ends'], string> = {
-  internal: 'internal forces, as in the diagrams',
+  internal: 'as in the diagrams',
   member: 'forces on the member, counter-clockwise +',
 }
 
@@ -16,7 +16,7 @@ export function EndSigns() {
   return (
     <div className="shows-choice">
       <div role="radiogroup" aria-label="Sign convention of end moments and end shears">
-        <span className="quiet">End moments and shears are</span>
+        <span className="quiet">End values</span>
         {Object.entries(CHOICES).map(([key, label]) => (
           <label key={key}>
             <OneOf

@@ -1,4 +1,5 @@
 import {
+  lettersOf,
   readThing,
   signsOf,
   thing,
@@ -11,6 +12,7 @@ import { numbered } from '@viga/core/methods/stiffness/numbering'
 import type { LabelRequest } from '@viga/drawing/label-placement'
 import type { Part } from '@viga/drawing/caption'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
+import { spansInLetters } from '@viga/drawing/letters'
 import type { Layers, Scene } from '@viga/drawing/scene'
 import type { View } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
@@ -80,15 +82,18 @@ export function useScene(args: Args) {
   const hidden = covered === true && part !== 'given'
   const display = useDisplay()
   const cases = useCases(part)
+  // the statement is looked at only where it has letters to show
+  const lettered = useSheet((s) => (lettersOf(s.problem) === 'numbers' ? undefined : s.problem))
+  const spans = useMemo(() => lettered && spansInLetters(lettered), [lettered])
   const loads = useMemo(
-    () => (structure ? drawnLoads(structure, cases, display) : []),
-    [structure, cases, display],
+    () => (structure ? drawnLoads(structure, cases, display, lettered) : []),
+    [structure, cases, display, lettered],
   )
   const notes = useMemo(() => notesOn?.(view), [notesOn, view])
   const [rest, setRest] = useState<Scene | null>(null)
   const { scene, ahead } = useDrawnScene(sceneOn, {
     ...useLook(part),
-    ...{ structure, view, display, loads, cases, notes, compared, byHand },
+    ...{ structure, view, display, loads, spans, cases, notes, compared, byHand },
     layers: shown,
     enveloped: useCurves(shown),
     solved: !hidden && solved?.solution.structure === structure ? solved : undefined,

@@ -1,6 +1,8 @@
 import {
   dimension,
   edit,
+  LETTER_CHOICES,
+  lettersOf,
   makeReader,
   renameSymbol,
   symbolInUse,
@@ -16,6 +18,7 @@ import { Refusal } from '../fields/FieldSentence'
 import { OneLine, type ReadLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
 import { LiveField } from '../fields/LiveField'
+import { OneOf } from '../widgets/Tick'
 
 /** The letters of the book: `w = 12 kN/m`, `L = 6 m`; every field may use them. */
 export function Symbols() {
@@ -31,7 +34,33 @@ export function Symbols() {
           <NewSymbol />
         </tbody>
       </table>
+      {entries.length > 0 && <OnFigure />}
     </Block>
+  )
+}
+
+/** How values that are stated in symbols stand on the Figure; kept with the problem. */
+function OnFigure() {
+  const choice = useSheet((s) => lettersOf(s.problem))
+  const apply = useEdit()
+  return (
+    <div className="on-figure" role="radiogroup" aria-label="Symbols on the Figure">
+      <span className="quiet">On the Figure</span>
+      {LETTER_CHOICES.map((c) => (
+        <label key={c}>
+          <OneOf
+            name="symbols on the figure"
+            checked={choice === c}
+            onChange={() =>
+              apply('symbols on the Figure', (p) =>
+                edit.setView(p, 'letters', c === 'numbers' ? undefined : c),
+              )
+            }
+          />
+          {` ${c}`}
+        </label>
+      ))}
+    </div>
   )
 }
 
