@@ -247,7 +247,11 @@ export function formulaBox(
     case 'absolute':
       return bracketed(box(f.of), '|')
     case 'function':
-      return row(sign(f.name), space(2), tight(f.of, 4))
+      return row(
+        sign(f.name),
+        space(2),
+        written === 'numbers' && working.isAngle(f) ? sign(working.degrees(f.of)) : tight(f.of, 4),
+      )
     case 'integral':
       return row(
         run(doc, '∫', 'big', 1.5 * size),

@@ -25,7 +25,7 @@ export function line(p: Pages, book: working.Ledger, at: string, within?: string
     return paragraph(p, [row(name, result), ...words], { indent: 8, hang: 24 })
   }
   const f = origin.formula
-  const letters = after(doc, symbol.formula ? [] : formulaPieces(doc, f, 'letters', within))
+  const letters = after(doc, working.repeatsName(symbol, f) ? [] : formulaPieces(doc, f, 'letters', within))
   const numbers = after(
     doc,
     f.t === 'letter' ? [] : formulaPieces(doc, f, 'numbers', undefined, reading.figures),

@@ -1,6 +1,6 @@
 import type { Formula, LetterName } from './expression.js'
 import { shown } from './shown.js'
-import { bond, COUNTS, type Written } from './formula-text.js'
+import { bond, COUNTS, degrees, isAngle, type Written } from './formula-text.js'
 
 const GREEK: Record<string, string> = {
   Δ: '\\Delta ',
@@ -97,7 +97,7 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
     case 'absolute':
       return `\\left|${whole(f.of)}\\right|`
     case 'function':
-      return `\\${f.name} ${inner(f.of, 4)}`
+      return `\\${f.name} ${written === 'numbers' && isAngle(f) ? degrees(f.of).replace('°', '^{\\circ}') : inner(f.of, 4)}`
     case 'integral':
       return `\\int_{${whole(f.from)}}^{${whole(f.to)}}${inner(f.of, 2)}\\,dx`
   }

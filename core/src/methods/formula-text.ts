@@ -47,6 +47,23 @@ export const symbolText = ({ letter, sub }: LetterName): string =>
   letter +
   (sub === undefined ? '' : /^[\d,]+$/.test(sub) ? [...sub].map((d) => SUBSCRIPTS[d]).join('') : `_${sub}`)
 
+/** Whether a function is that of an angle which a letter stands for; the angle is written in degrees. */
+export const isAngle = (f: Extract<Formula, { t: 'function' }>): f is typeof f & { of: Letter } =>
+  (f.name === 'cos' || f.name === 'sin') && f.of.t === 'letter'
+
+/** An angle (rad) in degrees, as it is put into a formula. */
+export const degrees = ({ value }: Letter): string =>
+  `${shown((value * 180) / Math.PI, { figures: COUNTS })}°`
+
+/**
+ * Whether the letters of a formula only repeat the name of its number: EA = E·A, cos θ = cos θ. Such letters
+ * are left out.
+ */
+export function repeatsName(symbol: LetterName, f: Formula): boolean {
+  const bare = (text: string) => text.replace(/[\s·]/g, '')
+  return symbol.formula !== undefined || bare(formulaText(f)) === bare(symbolText(symbol))
+}
+
 /** Significant figures of what is a number of the formula itself, a 12 or a factor of load. */
 export const COUNTS = 6
 
@@ -88,7 +105,7 @@ export function formulaText(
     case 'absolute':
       return `|${formulaText(f.of, written, name)}|`
     case 'function':
-      return `${f.name} ${inner(f.of, 4)}`
+      return `${f.name} ${written === 'numbers' && isAngle(f) ? degrees(f.of) : inner(f.of, 4)}`
     case 'integral':
       return (
         `∫[${formulaText(f.from, written, name)} … ${formulaText(f.to, written, name)}] ` +

@@ -102,7 +102,7 @@ function ByFormula({ address, formula, words, reading }: ByFormulaProps) {
     <>
       <div className="derivation-line">
         <Formula
-          tex={`\\displaystyle ${name}${symbol.formula ? '' : `=${working.formulaLatex(formula)}`}`}
+          tex={`\\displaystyle ${name}${working.repeatsName(symbol, formula) ? '' : `=${working.formulaLatex(formula)}`}`}
           plain={`${working.symbolText(symbol)} = ${working.formulaText(formula)}`}
         />
       </div>

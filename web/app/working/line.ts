@@ -36,8 +36,9 @@ export function lineOf(
   const name = working.symbolLatex(symbol, within)
   const plain = working.symbolText(symbol)
   const f = origin.kind === 'formula' && origin.formula.t !== 'number' ? origin.formula : undefined
-  // a name that is a formula itself, EI/L³, is not said twice
-  const letters = f && !symbol.formula ? working.formulaLatex(f, 'letters', within) : undefined
+  // a name that is a formula itself, such as EI/L³ or EA, is not said twice
+  const named = f && !working.repeatsName(symbol, f) ? f : undefined
+  const letters = named ? working.formulaLatex(named, 'letters', within) : undefined
   const numbers =
     f && f.t !== 'letter' ? working.formulaLatex(f, 'numbers', undefined, reading.figures) : undefined
   const long = (letters?.length ?? 0) + (numbers?.length ?? 0) > LONG
@@ -49,7 +50,7 @@ export function lineOf(
   return {
     letters: {
       tex: letters === undefined ? `\\displaystyle ${name}` : breaking(`\\displaystyle ${name}=${letters}`),
-      plain: f && !symbol.formula ? `${plain} = ${working.formulaText(f)}` : plain,
+      plain: named ? `${plain} = ${working.formulaText(named)}` : plain,
     },
     numbers:
       numbers === undefined

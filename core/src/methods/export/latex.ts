@@ -1,5 +1,6 @@
 import { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
 import { number, over, times, type Formula } from '../expression.js'
+import { repeatsName } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
 import type { EquationBlock, MatrixBlock, PolynomialBlock, Step, TableBlock } from '../blocks.js'
 import { stepsOf } from '../stiffness/steps/index.js'
@@ -26,7 +27,7 @@ export function lineLatex(book: Ledger, at: string, within?: string): { math: st
   const { formula: f } = origin
   if (f.t === 'number') return { math: `${name}=${result}` }
   const { figures } = readingOf(book.context.problem)
-  const letters = symbol.formula ? [] : [formulaLatex(f, 'letters', within)]
+  const letters = repeatsName(symbol, f) ? [] : [formulaLatex(f, 'letters', within)]
   const numbers = f.t === 'letter' ? [] : [formulaLatex(breakable(f), 'numbers', undefined, figures)]
   return { math: [name, ...letters, ...numbers, result].join('=') }
 }

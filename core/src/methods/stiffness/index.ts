@@ -41,7 +41,7 @@ export { ledger, type Ledger } from '../ledger.js'
 export type { Entry, Origin } from './origins/kind.js'
 export { courseIn } from './origins/diagrams.js'
 export { evaluateFormula, letters, type Formula, type Letter, type LetterName } from '../expression.js'
-export { bond, COUNTS, formulaText, symbolText, type Written } from '../formula-text.js'
+export { bond, COUNTS, degrees, formulaText, isAngle, repeatsName, symbolText, type Written } from '../formula-text.js'
 export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
 export { stepOf, stepsOf } from './steps/index.js'
 export {
