@@ -24,7 +24,17 @@ const CORE = {
   statics: ['structure', 'analysis', 'results'],
   methods: ['quantity', 'document', 'structure', 'analysis', 'stability', 'results', 'statics'],
   sweep: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'checking'],
-  checking: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'statics'],
+  checking: [
+    'quantity',
+    'document',
+    'kinds',
+    'structure',
+    'analysis',
+    'stability',
+    'results',
+    'statics',
+    'methods',
+  ],
   exchange: [
     'quantity',
     'document',
@@ -35,6 +45,7 @@ const CORE = {
     'statics',
     'checking',
     'sweep',
+    'methods',
   ],
 }
 const PARTS = ['theme', 'widgets', 'sheet', 'fields', 'commands', 'figure']

@@ -2,6 +2,7 @@ import { Command, CommanderError, InvalidArgumentError, Option } from 'commander
 import { drawFile, readShown, shownNames, type FigureCall } from './figure.js'
 import { checkFile, checkOf } from './check.js'
 import { sweepFile, type SweepCall } from './sweep.js'
+import { WORK_FORMS, workFile, workLine, type WorkCall } from './work.js'
 import { answerTo, eachLine, solveFile, type SolveOptions } from './solve.js'
 
 /** The command line `viga`. Sets the exit status; prints no stack trace for anything a person can cause. */
@@ -27,6 +28,7 @@ export async function main(argv: string[]): Promise<void> {
   addCheck(program)
   addFigure(program)
   addSweep(program)
+  addWork(program)
   program.exitOverride()
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
@@ -129,6 +131,23 @@ function addSweep(program: Command) {
     .addOption(new Option('--format <format>', 'how it is printed').choices(['csv', 'json']).default('csv'))
     .action(async (file: string, options: SweepCall) => {
       process.exitCode = await sweepFile(file, options)
+    })
+}
+
+function addWork(program: Command) {
+  program
+    .command('work')
+    .description('list the methods that fit a problem, or work it out by one of them')
+    .argument('[file]', 'a .viga.json file, or - for standard input')
+    .option('--method <key>', 'the method; all of them are listed where it is left out')
+    .option('--case <id>', 'the load case or combination; the first one where it is left out')
+    .addOption(new Option('--as <form>', 'how it is printed').choices(WORK_FORMS).default('md'))
+    .option('--lines', 'read one problem a line from standard input, print one document a line')
+    .action(async (file: string | undefined, options: WorkCall & { lines?: boolean }) => {
+      if (options.lines) return eachLine(process.stdin, process.stdout, (source) => workLine(source, options))
+      if (file === undefined)
+        throw new CommanderError(2, 'viga.usage', 'viga work needs a file, or - for standard input.')
+      process.exitCode = await workFile(file, options)
     })
 }
 

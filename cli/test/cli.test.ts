@@ -230,3 +230,30 @@ describe('what is asked for and cannot be', () => {
     expect(stderr).not.toMatch(/\n\s+at .*\.js/)
   })
 })
+
+describe('viga work', () => {
+  it('lists the methods for a problem', () => {
+    const { status, documents } = viga(['work', file('palm-house')])
+    expect(status).toBe(0)
+    expect(documents[0]).toMatchObject({ format: 'viga-methods', version: 1 })
+  })
+  it('writes a problem out by one of them, as Markdown, LaTeX or JSON', () => {
+    const by = ['work', file('orchid-balcony'), '--method', 'stiffness']
+    expect(viga(by).stdout).toMatch(/^# .*\n[^]*## 1 Idealisation/)
+    expect(viga([...by, '--as', 'tex']).stdout).toContain('\\documentclass')
+    const { documents } = viga([...by, '--as', 'json', '--case', 'soil'])
+    expect(documents[0]).toMatchObject({ format: 'viga-work', method: 'stiffness', case: 'soil' })
+  })
+  it('names the methods where it is asked for another, and the case that is not there', () => {
+    const other = viga(['work', file('orchid-balcony'), '--method', 'tea-leaves'])
+    expect([other.status, other.documents[0].kind]).toEqual([2, 'invalid'])
+    expect(other.stderr).toMatch(/the methods are stiffness/)
+    expect(viga(['work', file('orchid-balcony'), '--method', 'stiffness', '--case', 'none']).status).toBe(2)
+  })
+  it('answers line by line, errors among them', () => {
+    const lines = `${JSON.stringify(JSON.parse(text('orchid-balcony')))}\n{}\n`
+    const { status, documents } = viga(['work', '--lines', '--method', 'stiffness'], lines)
+    expect(status).toBe(0)
+    expect(documents.map((d) => d.format)).toEqual(['viga-work', 'viga-error'])
+  })
+})

@@ -230,13 +230,8 @@ function endForces(place: EndPlace, own: readonly EndForce[], all: readonly EndF
 }
 
 /** The cases whose loads are drawn: the one that is shown, or those of a combination. */
-export function casesShown({ context: { solution, action } }: working.Ledger): ReadonlySet<string> {
-  const { cases, combinations } = solution.structure
-  const factors = combinations.find((c) => c.id === action.id)?.factors
-  return new Set(
-    action.kind === 'combination' ? cases.flatMap((c, i) => (factors?.[i] ? [c.id] : [])) : [action.id],
-  )
-}
+export const casesShown = ({ context: { acting } }: working.Ledger): ReadonlySet<string> =>
+  new Set(acting.factors.keys())
 
 /** The fixed-end forces of a step, with their amounts in words. */
 export const endForcesOf = (

@@ -28,11 +28,11 @@ function drawings(book: working.Ledger) {
   const blocks = working
     .stepOf(book, 'loads')!
     .passages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'drawing' ? [b] : [])))
-  const { solution, display, problem } = book.context
+  const { structure, display, problem } = book.context
   return blocks.map((b) => ({
     b,
     drawn: heldMember(
-      solution.structure,
+      structure,
       b.member,
       casesShown(book),
       display,
@@ -93,11 +93,11 @@ describe('what the Figure shows', () => {
   it('goes along with the step of the working', () => {
     const shown = firstLayers('M')
     expect(figureKeyOf('results', undefined)).toBe('results')
-    expect(figureKeyOf('working', 'loads')).toBe('loads')
-    expect(figureKeyOf('working', 'no such step')).toBe('idealisation')
-    expect(shown.loads).toMatchObject({ loads: true, unknowns: false })
-    expect(shown.assembly).toMatchObject({ unknowns: true })
-    expect(shown.diagrams.diagram).toBe('M')
+    expect(figureKeyOf('working', 'stiffness', 'loads')).toBe('stiffness.loads')
+    expect(figureKeyOf('working', 'no such step')).toBe('stiffness.idealisation')
+    expect(shown['stiffness.loads']).toMatchObject({ loads: true, unknowns: false })
+    expect(shown['stiffness.assembly']).toMatchObject({ unknowns: true })
+    expect(shown['stiffness.diagrams'].diagram).toBe('M')
   })
   it('is a map without words where members are too short for them, and says them when enlarged', () => {
     const shape = frameShape(
@@ -118,7 +118,7 @@ describe('what the Figure shows', () => {
       drawScene({
         structure,
         view: v,
-        layers: { ...firstLayers('M').unknowns, dimensions: false },
+        layers: { ...firstLayers('M')['stiffness.unknowns'], dimensions: false },
         loads: [],
         display: bookOf(demo('01-palm-house')).context.display,
         enlarge: 0,

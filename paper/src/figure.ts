@@ -56,9 +56,9 @@ export const LAYERS: Layers = {
 
 /** A member held at both ends, beside its fixed-end forces. */
 export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock) {
-  const { solution, display, problem } = book.context
+  const { structure, display, problem } = book.context
   const drawn = heldMember(
-    solution.structure,
+    structure,
     block.member,
     casesShown(book),
     display,

@@ -206,6 +206,15 @@ const limitsBox = (size: number, from: Box, to: Box): Box => ({
   draw: (d, x, y) => (to.draw(d, x + 2, y - 1.05 * size), from.draw(d, x - 2, y + 0.55 * size + 1)),
 })
 
+/** The angle of a cosine or sine in degrees, where numbers are put in; undefined of any other function. */
+const angleBox = (
+  doc: Doc,
+  f: Extract<working.Formula, { t: 'function' }>,
+  written: working.Written,
+  size: number,
+): Box | undefined =>
+  written === 'numbers' && working.isAngle(f) ? run(doc, working.degrees(f.of), 'math', size) : undefined
+
 export function formulaBox(
   doc: Doc,
   f: working.Formula,
@@ -247,11 +256,7 @@ export function formulaBox(
     case 'absolute':
       return bracketed(box(f.of), '|')
     case 'function':
-      return row(
-        sign(f.name),
-        space(2),
-        written === 'numbers' && working.isAngle(f) ? sign(working.degrees(f.of)) : tight(f.of, 4),
-      )
+      return row(sign(f.name), space(2), angleBox(doc, f, written, size) ?? tight(f.of, 4))
     case 'integral':
       return row(
         run(doc, '∫', 'big', 1.5 * size),

@@ -16,7 +16,7 @@ export default [
   route('problems/:problemId', 'routes/problem.tsx', [
     index('routes/problem-index.ts'),
     route('given', 'routes/given.tsx'),
-    route('working/:step?', 'routes/working.tsx'),
+    route('working/:method?/:step?', 'routes/working.tsx'),
     route('results/:view?/:of?', 'routes/results.tsx'),
     route('check', 'routes/check.tsx'),
   ]),

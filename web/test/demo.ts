@@ -20,7 +20,7 @@ export function solved(problem: Problem): Solution {
 }
 
 /** The ledger of a problem's first case. */
-export function bookOf(problem: Problem): working.Ledger {
+export function bookOf(problem: Problem): working.StiffnessBook {
   const solution = solved(problem)
   return working.ledger(solution, problem.units, solution.cases[0], problem)
 }

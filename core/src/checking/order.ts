@@ -1,11 +1,8 @@
 import type { Answer } from '../document/types.js'
-import type { StepKey } from '../methods/blocks.js'
+import { OUTLINE } from '../methods/stiffness/outline.js'
 
-/**
- * The step of the working in which a hand value is found: what comes first in the solution is where an error
- * is looked for first.
- */
-export function solutionStep(a: Pick<Answer, 'quantity' | 'member' | 'at'>): StepKey {
+/** The step of the stiffness method in which a hand value is found, by its key. */
+export function solutionStep(a: Pick<Answer, 'quantity' | 'member' | 'at'>): string {
   switch (a.quantity) {
     case 'stiffness':
       return a.member === undefined ? 'assembly' : 'stiffness'
@@ -24,3 +21,10 @@ export function solutionStep(a: Pick<Answer, 'quantity' | 'member' | 'at'>): Ste
       return 'diagrams'
   }
 }
+
+const STEPS: readonly string[] = OUTLINE.steps.map((s) => s.key)
+
+/** Sorts hand values by where they are found: what comes first in the solution is looked at first. */
+export const inSolutionOrder = <A extends Pick<Answer, 'quantity' | 'member' | 'at'>>(
+  answers: readonly A[],
+): A[] => [...answers].sort((a, b) => STEPS.indexOf(solutionStep(a)) - STEPS.indexOf(solutionStep(b)))

@@ -1,33 +1,16 @@
 import type { Formula } from './expression.js'
-import type { Ledger } from './ledger.js'
-import type { Unknown } from './stiffness/matrices.js'
+import type { Component } from '../structure/types.js'
 
-/**
- * The steps of a working, in order; every one is data that a page, a print and a text export render alike.
- */
-export const STEP_KEYS = [
-  'idealisation',
-  'unknowns',
-  'stiffness',
-  'supports',
-  'loads',
-  'assembly',
-  'partition',
-  'solution',
-  'end-forces',
-  'reactions',
-  'checks',
-  'diagrams',
-  'second-order',
-] as const
-export type StepKey = (typeof STEP_KEYS)[number]
-
-/** One step: what is done, why, and its parts. */
-export interface Step {
-  key: StepKey
-  title: string
+/** The content of a step: why it is done, and its parts. A page, a print and a text render it alike. */
+export interface StepContent {
   why: string
   passages: Passage[]
+}
+
+/** One step of a working. */
+export interface Step extends StepContent {
+  key: string
+  title: string
 }
 
 /** A part of a step, of one member where it has one. */
@@ -70,6 +53,15 @@ export interface MatrixBlock {
   letters?: boolean
   lettersAt?: (i: number, j: number) => string
   unit: string
+}
+
+/** A row or column: its degree of freedom, its number in the book's sense (1, 2, …), whether it is free. */
+export interface Unknown {
+  index: number
+  number: number
+  node: string
+  component: Component
+  free: boolean
 }
 
 /** What stands on the margin of a matrix: an unknown, a plain number, or the right-hand side. */
@@ -125,5 +117,3 @@ export interface PolynomialBlock {
   from: number
   to: number
 }
-
-export type StepMaker = (book: Ledger) => Step | undefined

@@ -1,4 +1,4 @@
-import type { Formula, LetterName } from './expression.js'
+import type { Formula, Letter, LetterName } from './expression.js'
 import { shown } from './shown.js'
 import { bond, COUNTS, degrees, isAngle, type Written } from './formula-text.js'
 
@@ -64,6 +64,8 @@ export function symbolLatex({ letter, sub, of, formula }: LetterName, within?: s
 /** A short product in a sum is not broken over two lines: a sum breaks before its terms. */
 const kept = (term: string) => (term.length < 70 && term.includes('\\cdot ') ? `{${term}}` : term)
 
+const degreesLatex = (angle: Letter) => degrees(angle).replace('°', '^{\\circ}')
+
 /** A formula as LaTeX, with its letters or with the numbers put in. */
 export function formulaLatex(f: Formula, written: Written = 'letters', within?: string, figures = 5): string {
   const whole = (g: Formula): string => formulaLatex(g, written, within, figures)
@@ -97,7 +99,7 @@ export function formulaLatex(f: Formula, written: Written = 'letters', within?: 
     case 'absolute':
       return `\\left|${whole(f.of)}\\right|`
     case 'function':
-      return `\\${f.name} ${written === 'numbers' && isAngle(f) ? degrees(f.of).replace('°', '^{\\circ}') : inner(f.of, 4)}`
+      return `\\${f.name} ${written === 'numbers' && isAngle(f) ? degreesLatex(f.of) : inner(f.of, 4)}`
     case 'integral':
       return `\\int_{${whole(f.from)}}^{${whole(f.to)}}${inner(f.of, 2)}\\,dx`
   }

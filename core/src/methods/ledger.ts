@@ -1,77 +1,75 @@
 import { coherentUnitName, siPerCoherent, type ProblemUnits } from '../quantity/units.js'
-import type { ActionSolution, Solution } from '../analysis/solve.js'
-import { firstOrderOf, firstOrderSolution } from '../stability/first-order.js'
-import { numbered } from './stiffness/numbering.js'
 import { displayOf } from '../document/display.js'
-import type { Problem } from '../document/types.js'
-import { addressOf, readAddress } from './address.js'
 import type { ThingKey } from '../document/thing.js'
-import { BENT } from './stiffness/origins/bent.js'
-import { BENT_EQUATIONS } from './stiffness/origins/bent-equations.js'
-import { CHECKS } from './stiffness/origins/checks.js'
-import { DIAGRAM } from './stiffness/origins/diagrams.js'
-import { FACTORED } from './stiffness/origins/factored.js'
-import { FACTORED_OUT } from './stiffness/origins/factored-out.js'
-import { RIGIDITIES } from './stiffness/origins/rigidities.js'
-import { FIXED_ENDS } from './stiffness/origins/fixed-ends.js'
-import { roundingOf } from './stiffness/scale.js'
-import { relettered, type Letter } from './expression.js'
-import { GEOMETRY } from './stiffness/origins/geometry.js'
-import { STATED } from './stiffness/origins/stated.js'
-import type { Context, Entry, Found, Kind, Origin } from './stiffness/origins/kind.js'
-import { HINGED } from './stiffness/origins/hinged.js'
-import { TIED } from './stiffness/origins/tied.js'
-import { STIFFNESS } from './stiffness/origins/stiffness.js'
-import { SOLUTION } from './stiffness/origins/solution.js'
+import type { Problem } from '../document/types.js'
+import type { Structure } from '../structure/types.js'
+import { addressOf, readAddress } from './address.js'
+import type { Step, StepContent } from './blocks.js'
+import type { Letter } from './expression.js'
+import type { Acting, BookContext, Entry, Found, KindIn, Origin } from './numbers.js'
+import type { StepOutline } from './outline.js'
 
 /**
- * Every number of the working by its address, with where it came from: stated in the problem, a formula of
- * other numbers (each with its own address), or solved together with others. Values are the solver's own, in
- * the problem's coherent units; the formulas only say how they hang together, and a test evaluates each of
- * them.
+ * Every number of a working by its address, with where it came from: stated in the problem, a formula of
+ * other numbers (each with its own address), or solved together with others. Values are in the problem's
+ * coherent units; the formulas only say how they hang together, and a test evaluates each of them.
  */
-export interface Ledger {
-  context: Context
+export interface Ledger<C extends BookContext = BookContext> {
+  method: { key: string; title: string }
+  context: C
+  /** The steps of the working in their order; one may have nothing to say of this problem. */
+  steps: readonly OpenStep[]
   /** A number by its address; undefined where there is none such. */
   entry(address: string): Entry | undefined
-  /** The same with its origin. */
+  /** A number with its origin. */
   origin(address: string): Entry & { origin: Origin }
   /** What a number belongs to: its member, its joint, its unknowns, its load. */
   belongs(address: string): ThingKey[]
 }
 
-export const KINDS: Readonly<Record<string, Kind>> = {
-  ...STATED,
-  ...GEOMETRY,
-  ...STIFFNESS,
-  ...HINGED,
-  ...FIXED_ENDS,
-  ...SOLUTION,
-  ...FACTORED,
-  ...TIED,
-  ...RIGIDITIES,
-  ...FACTORED_OUT,
-  ...DIAGRAM,
-  ...CHECKS,
-  ...BENT,
-  ...BENT_EQUATIONS,
+/** A step of a method with the code that makes it. */
+export interface MethodStep<C extends BookContext = BookContext> extends StepOutline {
+  /** What the step says of a problem; undefined where the problem has nothing for it. */
+  make: (book: Ledger<C>) => StepContent | undefined
+  /** Whether a problem has something for the step, known without making it; it has where this is left out. */
+  has?: (book: Ledger<C>) => boolean
 }
 
-const kindOf = (name: string): Kind | undefined => (Object.hasOwn(KINDS, name) ? KINDS[name] : undefined)
+/** A step of a working: of one method, for one problem. */
+export type OpenStep = StepOutline & { make: () => Step | undefined; has: () => boolean }
 
-export function ledger(
-  solved: Solution,
-  units: ProblemUnits,
-  acting: ActionSolution,
-  problem?: Problem,
-): Ledger {
-  // the stiffness method is of first order; what second order makes of it is a step of its own
-  const solution = firstOrderSolution(solved)
-  const action = firstOrderOf(acting)
-  const numbers = numbersOf(solution, units, action, () => context)
-  const context = contextOf(solution, units, action, numbers, problem, acting.bent ? acting : undefined)
-  return {
+/** What a ledger is made from. */
+export interface LedgerInput<C extends BookContext> {
+  method: { key: string; title: string }
+  kinds: Readonly<Record<string, KindIn<C>>>
+  steps: readonly MethodStep<C>[]
+  structure: Structure
+  acting: Acting
+  units: ProblemUnits
+  problem?: Problem
+  /** What the method needs besides what every method needs. */
+  own: (base: BookContext) => C
+  /** A value (SI) with rounding error taken off: 0 where nothing else is left of it. */
+  rounded?: (kind: string, found: Found) => number
+}
+
+/** The numbers and steps of one method for one problem. */
+export function createLedger<C extends BookContext>(input: LedgerInput<C>): Ledger<C> {
+  const numbers = numbersOf(input, () => context)
+  const context = input.own(baseOf(input, numbers, (kind, parts) => belongs(kind, parts)))
+  const belongs = (kind: string, parts: string[]) =>
+    kindOf(input.kinds, kind)?.belongs(context, ...parts) ?? []
+  const book: Ledger<C> = {
+    method: input.method,
     context,
+    steps: input.steps.map(({ make, has, ...step }) => ({
+      ...step,
+      has: () => has?.(book) ?? true,
+      make: () => {
+        const content = make(book)
+        return content && { key: step.key, title: step.title, ...content }
+      },
+    })),
     entry: (address) => numbers.look(address)?.entry,
     origin: (address) => {
       const { found, entry } = numbers.must(address)
@@ -79,33 +77,43 @@ export function ledger(
     },
     belongs: (address) => {
       const { kind, parts } = readAddress(address)
-      return context.belongs(kind, ...parts)
+      return belongs(kind, parts)
     },
   }
+  return book
 }
+
+/** One step of a working; undefined where the problem has nothing for it, or no step has that key. */
+export const stepOf = (book: Pick<Ledger, 'steps'>, key: string): Step | undefined =>
+  book.steps.find((s) => s.key === key)?.make()
+
+/** All steps of a working, in order. */
+export const stepsOf = (book: Pick<Ledger, 'steps'>): Step[] => book.steps.flatMap((s) => s.make() ?? [])
+
+const kindOf = <K>(kinds: Readonly<Record<string, K>>, name: string): K | undefined =>
+  Object.hasOwn(kinds, name) ? kinds[name] : undefined
 
 interface Numbers {
   /** A number by its address; undefined where there is none such. */
   look(address: string): { found: Found; entry: Entry } | undefined
-  /** The same of one that a formula is made of: there is one, or the formula is wrong. */
+  /** A number that a formula is made of: there is one, or the formula is wrong. */
   must(address: string): { found: Found; entry: Entry }
 }
 
 /** The numbers of a case, each made when it is first asked for. */
-function numbersOf(
-  solution: Solution,
-  units: ProblemUnits,
-  action: ActionSolution,
-  context: () => Context,
+function numbersOf<C extends BookContext>(
+  { kinds, units, rounded = (_, f) => f.si }: LedgerInput<C>,
+  context: () => C,
 ): Numbers {
   const known = new Map<string, { found: Found; entry: Entry } | undefined>()
-  const rounded = roundingOf(solution, action)
   const look = (address: string) => {
     if (known.has(address)) return known.get(address)
     const { kind, parts } = readAddress(address)
-    const found = kindOf(kind)?.find(context(), ...parts)
-    const si = (f: Found) => (f.exact ? f.si : rounded(f.acts ? 'P' : kind, f.si, f.dimension))
-    const it = found && { found, entry: entryOf(address, found, si(found), units) }
+    const found = kindOf(kinds, kind)?.find(context(), ...parts)
+    const it = found && {
+      found,
+      entry: entryOf(address, found, found.exact ? found.si : rounded(kind, found), units),
+    }
     known.set(address, it)
     return it
   }
@@ -117,25 +125,21 @@ function numbersOf(
   return { look, must }
 }
 
-/** What the origins look things up in. */
-function contextOf(
-  solution: Solution,
-  units: ProblemUnits,
-  action: ActionSolution,
+/** What every method looks its numbers up in. */
+function baseOf<C extends BookContext>(
+  { structure, acting, units, problem }: LedgerInput<C>,
   { look, must }: Numbers,
-  problem?: Problem,
-  bent?: ActionSolution,
-): Context {
-  const members = new Map(solution.structure.members.map((m, i) => [m.id, i]))
-  const nodes = new Map(solution.structure.nodes.map((n, i) => [n.id, i]))
+  belongs: (kind: string, parts: string[]) => ThingKey[],
+): BookContext {
+  const members = new Map(structure.members.map((m, i) => [m.id, i]))
+  const nodes = new Map(structure.nodes.map((n, i) => [n.id, i]))
   const letterAt = (address: string): Letter => {
     const { entry } = must(address)
     return { t: 'letter', symbol: entry.symbol, value: entry.value, address: entry.address }
   }
-  const context: Context = {
-    ...numbered(solution, problem),
-    action,
-    ...(bent && { bent }),
+  return {
+    structure,
+    acting,
     units,
     problem,
     display: displayOf(problem ?? { units }),
@@ -146,12 +150,10 @@ function contextOf(
     value: (...parts) => must(addressOf(...parts)).entry.value,
     entry: (...parts) => look(addressOf(...parts))?.entry,
     origin: (...parts) => must(addressOf(...parts)).found.origin(),
-    inCase: inCases(solution, units, problem),
-    belongs: (kind, ...parts) => kindOf(kind)?.belongs(context, ...parts) ?? [],
+    belongs: (kind, ...parts) => belongs(kind, parts),
     member: (id) => members.get(id) ?? -1,
     node: (id) => nodes.get(id) ?? -1,
   }
-  return context
 }
 
 const entryOf = (address: string, { symbol, dimension }: Found, si: number, units: ProblemUnits): Entry => ({
@@ -163,41 +165,10 @@ const entryOf = (address: string, { symbol, dimension }: Found, si: number, unit
 })
 
 /** Keeps what was made under a key, for as long as the ledger is used. */
-function keeper(): Context['kept'] {
+function keeper(): BookContext['kept'] {
   const kept = new Map<string, unknown>()
   return <T>(key: string, make: () => T): T => {
     if (!kept.has(key)) kept.set(key, make())
     return kept.get(key) as T
   }
 }
-
-/** Finds a number of another case, in a ledger of that case that is made when it is first asked for. */
-function inCases(solution: Solution, units: ProblemUnits, problem?: Problem): Context['inCase'] {
-  const cases = new Map<string, Ledger>()
-  const inCase = (id: string): Ledger | undefined => {
-    const one = solution.cases.find((o) => o.id === id)
-    if (one && !cases.has(id)) cases.set(id, ledger(solution, units, one, problem))
-    return cases.get(id)
-  }
-  return (id, parts) => {
-    const one = inCase(id)
-    const address = addressOf(...parts)
-    const entry = one?.entry(address)
-    if (!one || !entry) return undefined
-    const found = {
-      symbol: { ...entry.symbol, of: entry.symbol.of ? `${entry.symbol.of}, ${id}` : id },
-      si: entry.value * siPerCoherent(units, entry.dimension),
-      dimension: entry.dimension,
-    }
-    return { ...found, origin: () => within(one.origin(address).origin, id) }
-  }
-}
-
-/** The origin of a number in a case, its letters addressed from outside the case. */
-const within = (o: Origin, id: string): Origin =>
-  o.kind === 'formula'
-    ? {
-        ...o,
-        formula: relettered(o.formula, (l) => ({ ...l, address: `${addressOf('case', id)}/${l.address}` })),
-      }
-    : o

@@ -1,5 +1,5 @@
 import { formatNumber, formatPlain } from '../quantity/format.js'
-import { USUAL_READING, type Reading } from './stiffness/reading.js'
+import { USUAL_READING, type Reading } from './reading.js'
 
 /**
  * Relative tolerance: a number is rounding error when it is this many times smaller than the largest number

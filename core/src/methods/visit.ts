@@ -1,6 +1,5 @@
-import type { Block, Cell, Passage } from './blocks.js'
+import type { Block, Cell, Passage, Unknown } from './blocks.js'
 import type { Ledger } from './ledger.js'
-import type { Unknown } from './stiffness/matrices.js'
 
 type BlockOf<K extends Block['kind']> = Extract<Block, { kind: K }>
 
@@ -15,7 +14,7 @@ export const visitBlock = <T>(block: Block, visitor: BlockVisitor<T>, within?: s
 
 /** Visits the blocks of a passage in their order, by the name of the passage's member where it has one. */
 export function visitPassage<T>(book: Ledger, passage: Passage, visitor: BlockVisitor<T>): T[] {
-  const { members } = book.context.solution.structure
+  const { members } = book.context.structure
   const within = passage.member === undefined ? undefined : members[passage.member].id
   return passage.blocks.map((b) => visitBlock(b, visitor, within))
 }

@@ -3,6 +3,7 @@ import {
   answerDimension,
   formatNumber,
   siPerCoherent,
+  inSolutionOrder,
   solutionStep,
   type Answer,
   type Explanation,
@@ -177,17 +178,15 @@ function headOf({ explains, leaves, slips, wrong: origin, follow }: Explanation)
 function StepLink({ step, capital }: { step: string; capital?: boolean }) {
   const { problemId } = useParams()
   return (
-    <Link className="textlink" to={`/problems/${problemId}/working/${step}`}>
+    <Link className="textlink" to={`/problems/${problemId}/working/stiffness/${step}`}>
       {capital ? 'The' : 'the'} first line that differs, in the Working
     </Link>
   )
 }
 
-const ORDER = ['stiffness', 'assembly', 'solution', 'end-forces', 'reactions', 'diagrams']
-
 /** Where nothing stands out: the value that comes first in the order of the solution. */
 function FirstDifference({ differ }: { differ: readonly Answer[] }) {
-  const [first] = [...differ].sort((a, b) => ORDER.indexOf(solutionStep(a)) - ORDER.indexOf(solutionStep(b)))
+  const [first] = inSolutionOrder(differ)
   const { problemId } = useParams()
   return (
     <p className="prose">
@@ -196,7 +195,7 @@ function FirstDifference({ differ }: { differ: readonly Answer[] }) {
         ? 'The first that differs in the order of the solution is '
         : 'Its place in the solution: '}
       <AnswerName a={first} />,{' '}
-      <Link className="textlink" to={`/problems/${problemId}/working/${solutionStep(first)}`}>
+      <Link className="textlink" to={`/problems/${problemId}/working/stiffness/${solutionStep(first)}`}>
         found here in the Working
       </Link>
       .

@@ -147,9 +147,9 @@ const PANELS = {
 function FigureBeside() {
   useKeptShows()
   const { pathname } = useLocation()
-  const [, , , name, step] = pathname.split('/')
+  const [, , , name, step, second] = pathname.split('/')
   const part = PARTS.find((p) => p.key === name)?.key ?? 'given'
-  const figureKey = figureKeyOf(part, step)
+  const figureKey = figureKeyOf(part, step, second)
   const [shown, show] = useState({ part, figureKey })
   useEffect(
     () =>

@@ -1,30 +1,44 @@
 import { fileName, work, working, type Problem } from '@viga/core'
-import { workingPdf } from '@viga/paper/working'
+import { workingPdf, type WorkedOut } from '@viga/paper/working'
 import type { FileOut } from './file-response.server'
 
 /** Forms in which a whole working leaves Viga. */
 const FORMS = {
-  pdf: { type: 'application/pdf', ending: 'pdf', make: workingPdf },
+  pdf: {
+    type: 'application/pdf',
+    ending: 'pdf',
+    make: (of: WorkedOut, book: working.Ledger) => workingPdf(of, book),
+  },
   latex: {
     type: 'application/x-tex; charset=utf-8',
     ending: 'tex',
-    make: (_: Problem, book: working.Ledger) => Buffer.from(working.workingLatex(book)),
+    make: (_: WorkedOut, book: working.Ledger) => Buffer.from(working.workingLatex(book)),
   },
   markdown: {
     type: 'text/markdown; charset=utf-8',
     ending: 'md',
-    make: (_: Problem, book: working.Ledger) => Buffer.from(working.workingMarkdown(book)),
+    make: (_: WorkedOut, book: working.Ledger) => Buffer.from(working.workingMarkdown(book)),
   },
 } as const
 
 /** Beyond this many members a working is a book of hundreds of pages: it is read on the page instead. */
 export const MOST_MEMBERS = 150
 
-/**
- * The working of one case or combination as a file.
- * @param caseId its id; the first case when null
- */
-export async function workingAs(problem: Problem, form: string, caseId: string | null): Promise<FileOut> {
+/** What is asked of a working: its form, its case or combination (the first case when null), its method. */
+export interface WorkingAsked {
+  form: string
+  caseId: string | null
+  /** The stiffness method where it is left out. */
+  method?: string
+}
+
+/** The working of one case or combination by a method, as a file. */
+export async function workingAs(
+  problem: Problem,
+  { form, caseId, method: key = 'stiffness' }: WorkingAsked,
+): Promise<FileOut> {
+  const method = working.methodOf(key)
+  if (!method) return { message: `There is no method ${key.slice(0, 40)}.`, status: 404 }
   if (!Object.hasOwn(FORMS, form))
     return { message: `A working cannot be given as ${form.slice(0, 40)}.`, status: 404 }
   if (problem.members.length > MOST_MEMBERS)
@@ -47,7 +61,15 @@ export async function workingAs(problem: Problem, form: string, caseId: string |
       status: 404,
     }
   const { type, ending, make } = FORMS[form as keyof typeof FORMS]
-  const book = working.ledger(solution, problem.units, action, problem)
+  const fit = method.fits(problem, solution.structure)
+  if (!fit.fits) return { message: fit.why, status: 400 }
+  const worked = { problem, solution, action }
+  const book = method.open({
+    problem,
+    structure: solution.structure,
+    action: action.id,
+    solved: () => worked,
+  })
   const name = fileName(problem.title)
-  return { body: await make(problem, book), type, name: `${name}-working.${ending}` }
+  return { body: await make(worked, book), type, name: `${name}-working.${ending}` }
 }

@@ -1,16 +1,38 @@
-import { STEP_KEYS, type StepKey } from '@viga/core/methods/blocks'
+import { OUTLINES, type Outline, type StepOutline } from '@viga/core/methods/outline'
 import type { DiagramKey } from '@viga/drawing/diagrams'
 import type { Part } from '@viga/drawing/caption'
 import type { Layers } from '@viga/drawing/scene'
 
+/** A step of the working, by its method and its own key. */
+export type StepAddress = { method: string; step: string }
+
 /**
  * What the Figure shows beside a part of the Sheet, or beside a step of the working: each keeps what was
- * chosen there.
+ * chosen there. A step is `method.step`.
  */
-export type FigureKey = Exclude<Part, 'working'> | StepKey
+export type FigureKey = Exclude<Part, 'working'> | `${string}.${string}`
 
-export const figureKeyOf = (part: Part, step: string | undefined): FigureKey =>
-  part === 'working' ? (STEP_KEYS.find((k) => k === step) ?? 'idealisation') : part
+const stepKey = (m: Pick<Outline, 'key'>, s: Pick<StepOutline, 'key'>): FigureKey => `${m.key}.${s.key}`
+
+/**
+ * The step that an address of the working names. An address without a method is of the first one, the
+ * stiffness method, as it was before there were others; what names nothing is the first step.
+ * @param first,second the parts of the address behind `working`
+ */
+export function stepAddress(first: string | undefined, second: string | undefined): StepAddress {
+  const [usual] = OUTLINES
+  const named = second === undefined && usual.steps.some((s) => s.key === first) ? usual : undefined
+  const method = named ?? OUTLINES.find((m) => m.key === first) ?? usual
+  const step = named ? first : second
+  return { method: method.key, step: (method.steps.find((s) => s.key === step) ?? method.steps[0]).key }
+}
+
+/** @param first,second the parts of the address behind the part of the Sheet */
+export function figureKeyOf(part: Part, first?: string, second?: string): FigureKey {
+  if (part !== 'working') return part
+  const { method, step } = stepAddress(first, second)
+  return `${method}.${step}`
+}
 
 const base: Layers = {
   loads: false,
@@ -28,25 +50,17 @@ const base: Layers = {
  * by.
  */
 export function firstLayers(diagram: DiagramKey): Record<FigureKey, Layers> {
-  const given = { ...base, loads: true, dimensions: true }
-  const numbered = { ...base, unknowns: true, names: true }
   const results = { ...base, reactions: true, diagram }
+  const steps = OUTLINES.flatMap((m) =>
+    m.steps.map((s): [FigureKey, Layers] => [
+      stepKey(m, s),
+      { ...base, ...s.figure, diagram: s.figure.diagram ? diagram : null },
+    ]),
+  )
   return {
-    given,
-    idealisation: { ...given, names: true, dimensions: false },
-    unknowns: numbered,
-    stiffness: numbered,
-    supports: numbered,
-    loads: { ...base, loads: true, names: true },
-    assembly: numbered,
-    partition: numbered,
-    solution: { ...base, unknowns: true, deflected: true },
-    'end-forces': numbered,
-    reactions: { ...base, loads: true, reactions: true },
-    checks: { ...base, loads: true, reactions: true },
-    diagrams: { ...base, diagram },
-    'second-order': { ...base, deflected: true },
+    given: { ...base, loads: true, dimensions: true },
     results,
     check: results,
+    ...Object.fromEntries(steps),
   }
 }

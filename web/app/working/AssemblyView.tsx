@@ -4,7 +4,7 @@ import { Press } from '../widgets/Press'
 import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore } from '../sheet/context'
 import { Formula } from '../widgets/Formula'
-import { useWorkingView } from './working-view'
+import { useStiffnessBook, useWorkingView } from './working-view'
 import { MatrixOut } from './MatrixOut'
 import { MatrixView } from './MatrixView'
 import { powerOfLarge, WHOLE } from './large-power'
@@ -24,15 +24,11 @@ interface Entry {
 /** The assembly, member by member: the member's block lit in K, and each entry the sum it is. */
 export function AssemblyView({ solution, units }: StepProps) {
   const [at, choose] = useMember(solution)
-  const { ledger, open, reading } = useWorkingView()
-  const shown = ledger.context
+  const { open, reading } = useWorkingView()
+  const ledger = useStiffnessBook()
+  const { context: shown } = ledger
   const common = reading.factor === 'common' ? ledger.entry('common') : undefined
-  const shared = common !== undefined
-  const address = useCallback(
-    (row: number, column: number) =>
-      `${shared ? 'per-common/' : ''}${working.addressOf('K', row + 1, column + 1)}`,
-    [shared],
-  )
+  const address = useEntryAddress(common !== undefined)
   const { entry, point, pin } = useEntry(units)
   const w = useMemo(
     () => over(working.memberMatrix(shown, units, at), common?.value),
@@ -83,10 +79,18 @@ export function AssemblyView({ solution, units }: StepProps) {
   )
 }
 
+/** The address of an entry of K, or of what is left of it when the common factor is taken out. */
+const useEntryAddress = (shared: boolean) =>
+  useCallback(
+    (row: number, column: number) =>
+      `${shared ? 'per-common/' : ''}${working.addressOf('K', row + 1, column + 1)}`,
+    [shared],
+  )
+
 /** The entry that is pointed at, else the one that was pressed last; pointing lights what it is made of. */
 function useEntry(units: StepProps['units']) {
   const store = useSheetStore()
-  const { context } = useWorkingView().ledger
+  const { context } = useStiffnessBook()
   const [hover, setHover] = useState<Entry | null>(null)
   const [pinned, pin] = useState<Entry | null>(null)
   const point = (e: Entry | null) => {
@@ -102,7 +106,7 @@ function useEntry(units: StepProps['units']) {
 
 /** K of the whole, where it fits a page, and what it has grown to with the members up to one. */
 function useGrowing(solution: StepProps['solution'], units: StepProps['units'], at: number, common?: number) {
-  const shown = useWorkingView().ledger.context
+  const shown = useStiffnessBook().context
   const [growing, setGrowing] = useState(false)
   const fits = solution.dofs.list.length <= WHOLE
   const whole = useMemo(
@@ -215,7 +219,7 @@ function OfWhole({ K, common, power, block, at, onPoint, onPick }: OfWholeProps)
 
 /** The whole in a window of its own, where it does not fit a page. */
 function TooLarge(props: Pick<LargeMatrixProps, 'solution' | 'address' | 'power' | 'lit' | 'onPick'>) {
-  const { context } = useWorkingView().ledger
+  const { context } = useStiffnessBook()
   const ordered = useMemo(() => working.inOrder(working.unknowns(context)), [context])
   return <LargeMatrix label="stiffness of the whole structure" rows={ordered} columns={ordered} {...props} />
 }

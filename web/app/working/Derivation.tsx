@@ -98,11 +98,12 @@ interface ByFormulaProps {
 function ByFormula({ address, formula, words, reading }: ByFormulaProps) {
   const { symbol, name, tex, plain } = useResult(address)
   const numbers = working.formulaLatex(formula, 'numbers', undefined, reading.figures)
+  const letters = working.repeatsName(symbol, formula) ? '' : `=${working.formulaLatex(formula)}`
   return (
     <>
       <div className="derivation-line">
         <Formula
-          tex={`\\displaystyle ${name}${working.repeatsName(symbol, formula) ? '' : `=${working.formulaLatex(formula)}`}`}
+          tex={`\\displaystyle ${name}${letters}`}
           plain={`${working.symbolText(symbol)} = ${working.formulaText(formula)}`}
         />
       </div>

@@ -1,6 +1,6 @@
 import { working } from '@viga/core'
 import { Formula } from '../widgets/Formula'
-import { useWorkingView } from './working-view'
+import { useStiffnessBook, useWorkingView } from './working-view'
 import type { StepProps } from './step'
 
 /** Where an entry of K comes from: in symbols, in numbers, and in one plain sentence. */
@@ -12,7 +12,8 @@ export function EntrySum({
   at: { row: number; column: number } | null
   address: (e: { row: number; column: number }) => string
 }) {
-  const { ledger, reading } = useWorkingView()
+  const { reading } = useWorkingView()
+  const ledger = useStiffnessBook()
   const shown = ledger.context
   if (!at) return <p className="prose entry-sum">Point at an entry to see what it is the sum of.</p>
   const all = working.unknowns(shown)

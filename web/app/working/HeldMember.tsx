@@ -9,17 +9,11 @@ const NOTHING_LIT: ReadonlySet<string> = new Set()
 /** The member held at both ends, as it is drawn beside its fixed-end forces. */
 export function HeldMember({ block }: { block: working.DrawingBlock }) {
   const { ledger, reading } = useWorkingView()
-  const { solution, display } = ledger.context
+  const { structure, display } = ledger.context
   const drawn = useMemo(
     () =>
-      heldMember(
-        solution.structure,
-        block.member,
-        casesShown(ledger),
-        display,
-        endForcesOf(ledger, block, reading),
-      ),
-    [solution, block, ledger, display, reading],
+      heldMember(structure, block.member, casesShown(ledger), display, endForcesOf(ledger, block, reading)),
+    [structure, block, ledger, display, reading],
   )
   return (
     <svg
@@ -28,8 +22,7 @@ export function HeldMember({ block }: { block: working.DrawingBlock }) {
       style={{ maxWidth: drawn.width }}
       role="img"
       aria-label={
-        `${solution.structure.members[block.member].id} held at both ends, with its loads and ` +
-        'fixed-end forces'
+        `${structure.members[block.member].id} held at both ends, with its loads and ` + 'fixed-end forces'
       }
     >
       <SceneView groups={drawn.groups} labels={drawn.labels} lit={NOTHING_LIT} />

@@ -1,12 +1,13 @@
 import { working } from '@viga/core'
 import { useCallback, useMemo } from 'react'
-import { useWorkingView } from './working-view'
+import { useStiffnessBook, useWorkingView } from './working-view'
 import { LargeMatrix } from './LargeMatrix'
 import { powerOfLarge } from './large-power'
 
 /** A part of K that is too large to be written out. */
 export function LargeBlock({ block }: { block: working.MatrixBlock }) {
-  const { ledger, reading } = useWorkingView()
+  const { reading } = useWorkingView()
+  const ledger = useStiffnessBook()
   const { rows, columns, at, title, unit } = block
   const { solution } = ledger.context
   const unknownsOf = (marks: readonly working.Mark[]) =>

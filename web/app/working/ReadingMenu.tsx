@@ -12,7 +12,7 @@ export function ReadingMenu() {
   const apply = useEdit()
   const { ledger, reading } = useWorkingView()
   const common = ledger.entry('common')
-  const bars = ledger.context.solution.structure.members.every((m) => m.bar)
+  const bars = ledger.context.structure.members.every((m) => m.bar)
   const set = (change: Partial<working.Reading>) =>
     apply('read otherwise', (p) => edit.setView(p, 'reading', { ...reading, ...change }))
   return (

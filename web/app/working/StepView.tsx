@@ -1,6 +1,6 @@
 import { thing, working, type Solution } from '@viga/core'
 import { memo, useEffect, useMemo, useRef } from 'react'
-import { useSheet } from '../sheet/context'
+import { useSheet, useSolved } from '../sheet/context'
 import { Blocks } from './Blocks'
 import { useWorkingView } from './working-view'
 import { beginning, useRoom } from './gradual'
@@ -14,7 +14,7 @@ export const StepView = memo(function StepView({
   step: key,
   solution,
 }: {
-  step: working.StepKey
+  step: string
   solution: Solution
 }) {
   const { ledger } = useWorkingView()
@@ -46,7 +46,9 @@ export const StepView = memo(function StepView({
         )}
       </h1>
       <p className="prose">{step.why}</p>
-      {step.key === 'unknowns' && <NumberingChoice solution={solution} />}
+      {ledger.method.key === 'stiffness' && step.key === 'unknowns' && (
+        <NumberingChoice solution={solution} />
+      )}
       <Passages all={before} step={step.key} solution={solution} />
       {at !== undefined && (
         <>
@@ -87,22 +89,23 @@ function Passages({
   solution,
 }: {
   all: readonly working.Passage[]
-  step: working.StepKey
+  step: string
   solution: Solution
 }) {
   const { ledger } = useWorkingView()
-  const { action, units } = ledger.context
+  const solved = useSolved()!
+  const { units } = ledger.context
   return all.map((p, i) => (
     <section key={i}>
       {p.title && <h2 className="sub">{p.title}</h2>}
-      {step === 'assembly' && whole(p) >= 0 ? (
+      {ledger.method.key === 'stiffness' && step === 'assembly' && whole(p) >= 0 ? (
         <>
           <Blocks blocks={p.blocks.slice(0, whole(p))} />
-          <AssemblyView solution={solution} action={action} units={units} />
+          <AssemblyView solution={solution} action={solved.action} units={units} />
           <Blocks blocks={p.blocks.slice(whole(p) + 1)} />
         </>
       ) : p.byHand ? (
-        <ByHand blocks={p.blocks} solution={solution} action={action} units={units} />
+        <ByHand blocks={p.blocks} solution={solution} action={solved.action} units={units} />
       ) : (
         <Blocks blocks={p.blocks} />
       )}

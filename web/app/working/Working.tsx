@@ -2,6 +2,8 @@ import { working } from '@viga/core'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useLocation, useParams, useSearchParams } from 'react-router'
 import { useSheet, useSolved } from '../sheet/context'
+import { stepAddress } from '../sheet/figure-keys'
+import { CaseChoice } from '../fields/CaseChoice'
 import { LastReadable } from '../fields/LastReadable'
 import { OwnValues } from '../fields/OwnValues'
 import { Unsolved } from '../fields/Unsolved'
@@ -19,91 +21,101 @@ import './matrix.css'
 import './large.css'
 import './derivation.css'
 
-const LABELS: Record<working.StepKey, string> = {
-  idealisation: 'Idealisation',
-  unknowns: 'Unknowns',
-  stiffness: 'Stiffness',
-  supports: 'Supports',
-  loads: 'Loads',
-  assembly: 'Assembly',
-  partition: 'Partition',
-  solution: 'Solution',
-  'end-forces': 'End forces',
-  reactions: 'Reactions',
-  checks: 'Checks',
-  diagrams: 'Diagrams',
-  'second-order': 'Second order',
-}
+/** The name of a step among the others. */
+const labelOf = (s: working.StepOutline) => s.label ?? s.title
 
 /** Whole workings are printed up to this many members. */
 const PRINTED = 150
 
-/**
- * The solution by the stiffness method, line by line, with the solver's own numbers; any of them can be
- * opened.
- */
+/** The solution by a method of the course, line by line; any of its numbers can be opened. */
 export function Working() {
-  const { step = 'idealisation', problemId } = useParams()
+  const params = useParams()
+  const { method, step } = stepAddress(params.method, params.step)
   const solved = useSolved()
-  const ledger = useLedger()
-  const { trail, open, fresh } = useTrail(step)
+  const { ledger, pinned, outside, inside } = useViews(method, step)
   // formulas, and what single steps show, come with the next step
   useEffect(() => {
     void loadTypesetter()
     return quietly(() => fetchAhead(...OWN_VIEWS, ByHand))
   }, [])
-  const keys = useStepKeys(ledger)
-  const at = Math.max(0, keys.indexOf(step as working.StepKey))
-  const base = `/problems/${problemId}/working`
-  const [pinned, pin] = useState<Pinned | null>(null)
-  const before = useBefore(ledger)
-  const problem = useSheet((s) => s.problem)
-  const reading = useMemo(() => working.readingOf(problem), [problem])
-  const workingView = useMemo(
-    (): WorkingView | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null),
-    [ledger, reading, before, pinned, trail, fresh],
-  )
-  const inside = useMemo(() => workingView && { ...workingView, open }, [workingView, open])
+  const steps = useSteps(method, ledger)
+  const found = steps.findIndex((s) => s.key === step)
+  const at = Math.max(0, found)
+  const base = `/problems/${params.problemId}/working`
+  const small = useSheet((s) => s.problem.members.length <= PRINTED)
   const { search } = useLocation()
   // the steps of a large structure take longer to make than a quiet moment lasts
-  const ahead = useAhead(problem.members.length <= PRINTED ? workingView : null, keys[at + 1])
+  const ahead = useAhead(small ? outside : null, steps[at + 1]?.key)
+  const whole = (form: string) =>
+    `${base}-as/${form}?method=${method}&case=${encodeURIComponent(solved?.action.id ?? '')}`
+  const links = { base: `${base}/${method}`, search }
   return (
     <>
-      <Steps keys={keys} at={at} base={base} search={search} onIntent={ahead} />
-      <div className="sheet-body working" key={keys[at]}>
+      <Steps steps={steps} at={at} {...links} onIntent={ahead} />
+      <div className="sheet-body working" key={steps[at].key}>
         <LastReadable />
         <OwnValues />
-        {solved && workingView ? (
-          <WorkingContext value={workingView}>
+        {solved && outside ? (
+          <WorkingContext value={outside}>
+            <CaseChoice />
             <ReadingMenu />
-            <StepView step={keys[at]} solution={solved.solution} />
+            <StepView step={steps[at].key} solution={solved.solution} />
           </WorkingContext>
         ) : (
           <Unsolved />
         )}
       </div>
-      {workingView && inside && (
-        <WorkingContext value={inside}>
-          {pinned && (
-            <WorkingContext value={workingView}>
-              <section className="pinned" aria-label="Pinned matrix">
-                <Matrix block={pinned.block} within={pinned.within} />
-              </section>
-            </WorkingContext>
-          )}
-          {trail.length > 0 && <Derivation />}
-        </WorkingContext>
-      )}
+      {outside && inside && <Opened pinned={pinned} outside={outside} inside={inside} />}
       <Foot
-        before={keys[at - 1]}
-        after={keys[at + 1]}
-        base={base}
-        search={search}
-        printed={solved && problem.members.length <= PRINTED ? solved.action.id : undefined}
+        before={steps[at - 1]}
+        after={steps[at + 1]}
+        {...links}
+        whole={solved && small ? whole : undefined}
       />
     </>
   )
 }
+
+/**
+ * The working and how it is read: as the step shows it, where an opened number begins a new trail, and within
+ * that trail.
+ */
+function useViews(method: string, step: string) {
+  const ledger = useLedger(method)
+  const { trail, open, fresh } = useTrail(`${method}.${step}`)
+  const [pinned, pin] = useState<Pinned | null>(null)
+  const before = useBefore(ledger)
+  const problem = useSheet((s) => s.problem)
+  const reading = useMemo(() => working.readingOf(problem), [problem])
+  const outside = useMemo(
+    (): WorkingView | null => (ledger ? { ledger, reading, before, pinned, pin, trail, open: fresh } : null),
+    [ledger, reading, before, pinned, trail, fresh],
+  )
+  const inside = useMemo(() => outside && { ...outside, open }, [outside, open])
+  return { ledger, pinned, outside, inside }
+}
+
+/** A matrix that is kept in view, and where an opened number came from. */
+const Opened = ({
+  pinned,
+  outside,
+  inside,
+}: {
+  pinned: Pinned | null
+  outside: WorkingView
+  inside: WorkingView
+}) => (
+  <WorkingContext value={inside}>
+    {pinned && (
+      <WorkingContext value={outside}>
+        <section className="pinned" aria-label="Pinned matrix">
+          <Matrix block={pinned.block} within={pinned.within} />
+        </section>
+      </WorkingContext>
+    )}
+    {inside.trail.length > 0 && <Derivation />}
+  </WorkingContext>
+)
 
 /**
  * The numbers that were opened one from another; another step is another reading, and what was opened closes.
@@ -122,30 +134,23 @@ function useTrail(step: string) {
   return { trail, open, fresh }
 }
 
-/** The steps of this problem: inclined supports and second order have theirs only where there are any. */
-function useStepKeys(ledger: working.Ledger | undefined): readonly working.StepKey[] {
-  const own = useMemo(
-    () => ledger !== undefined && working.stepOf(ledger, 'supports') !== undefined,
-    [ledger],
-  )
-  const bent = ledger?.context.bent !== undefined
-  return useMemo(
-    () => working.STEP_KEYS.filter((k) => (k !== 'supports' || own) && (k !== 'second-order' || bent)),
-    [own, bent],
-  )
+/** The steps of the method that the problem has something for; all of them while it has no solution. */
+function useSteps(method: string, ledger: working.Ledger | undefined): readonly working.StepOutline[] {
+  // the same list after an edit that changes no step, so that the row of steps is not drawn anew
+  const outline = working.OUTLINES.find((m) => m.key === method)!
+  const there = outline.steps.map((s) => ledger?.steps.find((o) => o.key === s.key)?.has() ?? false)
+  const shown = ledger ? there.join() : there.map(() => true).join()
+  return useMemo(() => outline.steps.filter((_, i) => shown.split(',')[i] === 'true'), [outline, shown])
 }
 
 /** What a first view has room for, px as estimated. */
 const FIRST_VIEW = 600
 
 /** Sets the first formulas of the next step in quiet moments, and of one whose name is pointed at. */
-function useAhead(
-  workingView: WorkingView | null,
-  next: working.StepKey | undefined,
-): (key: working.StepKey) => void {
+function useAhead(workingView: WorkingView | null, next: string | undefined): (key: string) => void {
   const [params] = useSearchParams()
   const member = params.get('member')
-  const prepare = (key: working.StepKey) =>
+  const prepare = (key: string) =>
     workingView &&
     setBeforehand(
       firstFormulas(
@@ -177,23 +182,23 @@ interface StepLinks {
 
 /** The steps by name; an edit leaves them as they are. */
 const Steps = memo(function Steps({
-  keys,
+  steps,
   at,
   base,
   search,
   onIntent,
-}: StepLinks & { keys: readonly working.StepKey[]; at: number; onIntent: (key: working.StepKey) => void }) {
+}: StepLinks & { steps: readonly working.StepOutline[]; at: number; onIntent: (key: string) => void }) {
   return (
     <nav className="steps" aria-label="Steps of the working">
-      {keys.map((k, i) => (
+      {steps.map((s, i) => (
         <Link
-          key={k}
-          to={{ pathname: `${base}/${k}`, search }}
+          key={s.key}
+          to={{ pathname: `${base}/${s.key}`, search }}
           aria-current={i === at ? 'step' : undefined}
-          onPointerEnter={() => onIntent(k)}
-          onFocus={() => onIntent(k)}
+          onPointerEnter={() => onIntent(s.key)}
+          onFocus={() => onIntent(s.key)}
         >
-          <span>{i + 1}</span> {LABELS[k]}
+          <span>{i + 1}</span> {labelOf(s)}
         </Link>
       ))}
     </nav>
@@ -206,19 +211,24 @@ const Foot = memo(function Foot({
   after,
   base,
   search,
-  printed,
-}: StepLinks & { before?: working.StepKey; after?: working.StepKey; printed?: string }) {
+  whole,
+}: StepLinks & {
+  before?: working.StepOutline
+  after?: working.StepOutline
+  /** The address of the whole working in a form; undefined where it is too large to be printed. */
+  whole?: (form: string) => string
+}) {
   return (
     <footer className="sheet-foot">
       {before && (
-        <Link to={{ pathname: `${base}/${before}`, search }} className="link" rel="prev">
-          ⟵ {LABELS[before]}
+        <Link to={{ pathname: `${base}/${before.key}`, search }} className="link" rel="prev">
+          ⟵ {labelOf(before)}
         </Link>
       )}
-      {printed !== undefined && <WholeWorking base={base} action={printed} />}
+      {whole && <WholeWorking to={whole} />}
       {after && (
-        <Link to={{ pathname: `${base}/${after}`, search }} className="link end" rel="next">
-          {LABELS[after]} ⟶
+        <Link to={{ pathname: `${base}/${after.key}`, search }} className="link end" rel="next">
+          {labelOf(after)} ⟶
         </Link>
       )}
     </footer>
@@ -226,8 +236,7 @@ const Foot = memo(function Foot({
 })
 
 /** The whole working of the shown case as a file, in one click. */
-function WholeWorking({ base, action }: { base: string; action: string }) {
-  const to = (form: string) => `${base}-as/${form}?case=${encodeURIComponent(action)}`
+function WholeWorking({ to }: { to: (form: string) => string }) {
   return (
     <span className="whole-working">
       the whole as{' '}

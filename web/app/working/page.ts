@@ -47,14 +47,14 @@ export const passagesOf = ({ before, ofOne, after }: Page): working.Passage[] =>
  */
 export function* firstFormulas(
   ledger: working.Ledger,
-  key: working.StepKey,
+  key: string,
   reading: working.Reading,
   chosen: number,
   room: number,
 ): Generator<string> {
   const step = working.stepOf(ledger, key)
   if (!step) return
-  const { members } = ledger.context.solution.structure
+  const { members } = ledger.context.structure
   for (const p of beginning(passagesOf(pageOf(step, chosen)), room, ledger).passages)
     for (const b of p.blocks) {
       if (b.kind !== 'lines') continue

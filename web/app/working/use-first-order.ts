@@ -13,7 +13,7 @@ export function useFirstOrder(on: boolean, step: FigureKey): Overlay | undefined
   const { reactions, diagram, deflected } = useSheet((s) => s.shown[step])
   const results = reactions || deflected || diagram !== null
   return useMemo(() => {
-    if (!on || step === 'second-order' || !solved?.action.bent) return undefined
+    if (!on || step === 'stiffness.second-order' || !solved?.action.bent) return undefined
     const { solution, action } = solved
     return {
       instead: { solution: firstOrderSolution(solution), action: firstOrderOf(action) },

@@ -30,20 +30,27 @@ export function useWorkingView(): WorkingView {
 }
 
 /** The ledger of the shown case; made anew with each solution. */
-export function useLedger(): working.Ledger | undefined {
+export function useLedger(method: string): working.Ledger | undefined {
   const solved = useSolved()
   const problem = useSheet((s) => s.problem)
   return useMemo(
     () =>
       solved &&
-      working.ledger(
-        solved.solution,
-        problem.units as { length: string; force: string },
-        solved.action,
+      working.methodOf(method)?.open({
         problem,
-      ),
-    [solved, problem],
+        structure: solved.solution.structure,
+        action: solved.action.id,
+        solved: () => solved,
+      }),
+    [solved, problem, method],
   )
+}
+
+/** The working shown, where it is by the stiffness method: views of its matrices stand in no other one. */
+export function useStiffnessBook(): working.StiffnessBook {
+  const { ledger } = useWorkingView()
+  if (ledger.method.key !== 'stiffness') throw new Error('This view stands outside the stiffness method.')
+  return ledger as working.StiffnessBook
 }
 
 /** The ledger before the last edit of the same case, while the same working is read. */
@@ -56,7 +63,8 @@ export function useBefore(ledger: working.Ledger | undefined): working.Ledger | 
   const same =
     now &&
     ledger &&
-    now.context.action.id === ledger.context.action.id &&
+    now.method.key === ledger.method.key &&
+    now.context.acting.id === ledger.context.acting.id &&
     now.context.problem !== ledger.context.problem
   remember([ledger, same ? now : undefined])
   return same ? now : undefined

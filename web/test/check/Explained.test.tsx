@@ -38,7 +38,7 @@ describe('what explains a sheet', () => {
     explained(sheet('9000-02-load-sign'))
     expect(await screen.findByText(/taken in the opposite direction/)).toBeTruthy()
     expect(screen.getByRole('heading').textContent).toBe('One slip explains all 6 values')
-    expect(screen.getByRole('link').getAttribute('href')).toBe('/problems/p/working/loads')
+    expect(screen.getByRole('link').getAttribute('href')).toBe('/problems/p/working/stiffness/loads')
   })
   it('is nothing where no slip fits better than chance', async () => {
     explained(sheet('9000-09-random'))

@@ -14,7 +14,7 @@ const demo = readdirSync(folder).map((f): [string, Problem] => [
   JSON.parse(readFileSync(join(folder, f), 'utf8')) as Problem,
 ])
 const bytes = async (p: Problem, form: string, id: string | null = null) => {
-  const out = await workingAs(p, form, id)
+  const out = await workingAs(p, { form, caseId: id })
   if ('message' in out) throw new Error(out.message)
   return out
 }
@@ -82,13 +82,15 @@ describe('the whole working on paper', () => {
 
   it('is refused with a sentence where there is none', async () => {
     const [, problem] = demo[0]
-    expect(await workingAs(problem, 'docx', null)).toMatchObject({ status: 404 })
-    expect(await workingAs(problem, 'toString', null)).toMatchObject({ status: 404 })
-    expect(await workingAs(problem, 'pdf', 'nobody')).toMatchObject({
+    expect(await workingAs(problem, { form: 'docx', caseId: null })).toMatchObject({ status: 404 })
+    expect(await workingAs(problem, { form: 'toString', caseId: null })).toMatchObject({ status: 404 })
+    expect(await workingAs(problem, { form: 'pdf', caseId: 'nobody' })).toMatchObject({
       status: 404,
       message: 'There is no case nobody.',
     })
-    expect(await workingAs({ ...beam, supports: [] }, 'pdf', null)).toMatchObject({ status: 400 })
+    expect(await workingAs({ ...beam, supports: [] }, { form: 'pdf', caseId: null })).toMatchObject({
+      status: 400,
+    })
     const long = Array.from({ length: 160 }, (_, i) => i + 9).reduce((p, x) => edit.addNode(p, x, 0), beam)
     const many = {
       ...long,
@@ -100,7 +102,7 @@ describe('the whole working on paper', () => {
         section: 'default',
       })),
     }
-    expect(await workingAs(many, 'pdf', null)).toMatchObject({
+    expect(await workingAs(many, { form: 'pdf', caseId: null })).toMatchObject({
       status: 400,
       message: expect.stringContaining('hundreds of pages') as string,
     })

@@ -43,16 +43,19 @@ describe('several things as one selection', () => {
 describe('what the Figure shows beside a part', () => {
   it('is kept for each part, and for each step of the working', () => {
     expect(figureKeyOf('results', undefined)).toBe('results')
-    expect(figureKeyOf('working', 'assembly')).toBe('assembly')
+    expect(figureKeyOf('working', 'stiffness', 'assembly')).toBe('stiffness.assembly')
+    // addresses of one part are older than the other methods
+    expect(figureKeyOf('working', 'assembly')).toBe('stiffness.assembly')
+    expect(figureKeyOf('working', 'stiffness')).toBe('stiffness.stiffness')
     expect([figureKeyOf('working', undefined), figureKeyOf('working', 'nothing')]).toEqual([
-      'idealisation',
-      'idealisation',
+      'stiffness.idealisation',
+      'stiffness.idealisation',
     ])
   })
   it('is the statement beside the Given, numbers beside the unknowns, a diagram beside the Results', () => {
     const all = firstLayers('N')
     expect(all.given).toMatchObject({ loads: true, dimensions: true, diagram: null })
-    expect(all.unknowns).toMatchObject({ unknowns: true, names: true })
+    expect(all['stiffness.unknowns']).toMatchObject({ unknowns: true, names: true })
     expect(all.results).toMatchObject({ reactions: true, diagram: 'N' })
   })
 })

@@ -114,7 +114,7 @@ describe('formulas set beforehand', () => {
   it('are those of the lines in the first view, in their order', () => {
     for (const { workingView, steps } of books)
       for (const step of steps) {
-        const { members } = workingView.context.solution.structure
+        const { members } = workingView.context.structure
         const shown = beginning(passagesOf(pageOf(step, 0)), 600, workingView).passages.flatMap((p) =>
           p.blocks.flatMap((b) =>
             b.kind === 'lines'

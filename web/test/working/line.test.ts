@@ -13,10 +13,7 @@ const shown = (workingView: working.Ledger) =>
         b.kind === 'lines'
           ? b.addresses.map((at) => ({
               at,
-              within:
-                p.member === undefined
-                  ? undefined
-                  : workingView.context.solution.structure.members[p.member].id,
+              within: p.member === undefined ? undefined : workingView.context.structure.members[p.member].id,
             }))
           : [],
       ),

@@ -17,7 +17,9 @@ const loaded: Problem = {
 
 /** The Working of a problem at one of its steps. */
 function working(problem: Problem, step = 'idealisation') {
-  const Stub = createRoutesStub([{ path: '/problems/:problemId/working/:step?', Component: Working }])
+  const Stub = createRoutesStub([
+    { path: '/problems/:problemId/working/:method?/:step?', Component: Working },
+  ])
   return inSheet(problem, <Stub initialEntries={[`/problems/p/working/${step}`]} />)
 }
 const matrix = (name: string) => screen.findByRole('table', { name })

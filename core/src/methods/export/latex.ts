@@ -3,8 +3,8 @@ import { number, over, times, type Formula } from '../expression.js'
 import { repeatsName } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
 import type { EquationBlock, MatrixBlock, PolynomialBlock, Step, TableBlock } from '../blocks.js'
-import { stepsOf } from '../stiffness/steps/index.js'
-import { readingOf } from '../stiffness/reading.js'
+import { stepsOf } from '../ledger.js'
+import { readingOf } from '../reading.js'
 import { shown } from '../shown.js'
 import { visitCell, visitPassage, type BlockVisitor, type CellVisitor } from '../visit.js'
 import { LARGEST, parts, polynomialTerms, printedMatrix, reach, speller } from './numbers.js'
@@ -198,7 +198,7 @@ const blocksLatex = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisi
 
 /** The whole working as a LaTeX document; formulas break over lines by breqn. */
 export function workingLatex(book: Ledger): string {
-  const { problem, action } = book.context
+  const { problem, acting } = book.context
   const visitor = blocksLatex(book, speller(book))
   const passages = (s: Step) =>
     s.passages
@@ -216,7 +216,7 @@ export function workingLatex(book: Ledger): string {
 \\setcounter{MaxMatrixCols}{${LARGEST}}
 \\title{${textLatex(problem?.title ?? 'Working')}}
 \\author{}
-\\date{${textLatex(action.title)}}
+\\date{${textLatex(acting.title)}}
 \\begin{document}
 \\maketitle
 ${problem?.statement ? `${textLatex(problem.statement)}\n` : ''}

@@ -1,8 +1,8 @@
 import type { Ledger } from '../ledger.js'
 import type { MatrixBlock, TableBlock } from '../blocks.js'
-import { stepsOf } from '../stiffness/steps/index.js'
+import { stepsOf } from '../ledger.js'
 import { equationLatex, lineLatex, matrixLatex, polynomialLatex, spelledLatex } from './latex.js'
-import { readingOf } from '../stiffness/reading.js'
+import { readingOf } from '../reading.js'
 import { shown } from '../shown.js'
 import { visitCell, visitPassage, type BlockVisitor, type CellVisitor } from '../visit.js'
 import { LARGEST, reach, speller } from './numbers.js'
@@ -66,20 +66,25 @@ const blocks = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisitor<s
   table: (b) => table(book, b),
 })
 
-/** The whole working as Markdown, formulas between dollar signs. */
-export function workingMarkdown(book: Ledger): string {
-  const { problem, action } = book.context
+/** Each step of a working as Markdown without its title, in order. */
+export function stepsMarkdown(book: Ledger): { key: string; title: string; text: string }[] {
   const visitor = blocks(book, speller(book))
-  const steps = stepsOf(book).map((s, i) => {
+  return stepsOf(book).map((s) => {
     const passages = s.passages.map((p) =>
       [...(p.title ? [`### ${words(p.title)}`] : []), ...visitPassage(book, p, visitor)].join('\n\n'),
     )
-    return [`## ${i + 1} ${s.title}`, words(s.why), ...passages].join('\n\n')
+    return { key: s.key, title: s.title, text: [words(s.why), ...passages].join('\n\n') }
   })
+}
+
+/** The whole working as Markdown, formulas between dollar signs. */
+export function workingMarkdown(book: Ledger): string {
+  const { problem, acting } = book.context
+  const steps = stepsMarkdown(book).map((s, i) => `## ${i + 1} ${s.title}\n\n${s.text}`)
   const head = [
     `# ${words(problem?.title ?? 'Working')}`,
     ...(problem?.statement ? [words(problem.statement)] : []),
-    `Case: ${words(action.title)}`,
+    `Case: ${words(acting.title)}`,
   ]
   return `${[...head, ...steps].join('\n\n')}\n`
 }

@@ -2,7 +2,7 @@ import { formatPlain, superscript } from '../../quantity/format.js'
 import { number, type Formula } from '../expression.js'
 import { formulaText, symbolText } from '../formula-text.js'
 import type { Ledger } from '../ledger.js'
-import { readingOf, type Reading } from '../stiffness/reading.js'
+import { readingOf, type Reading } from '../reading.js'
 import { isRounding, shownEntry } from '../shown.js'
 import type { MatrixBlock, PolynomialBlock } from '../blocks.js'
 

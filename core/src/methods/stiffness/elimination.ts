@@ -4,7 +4,8 @@ import { addressOf } from '../address.js'
 import { structureRows } from './origins/condensed.js'
 import type { NumberedSolution } from './numbering.js'
 import { prescribed, rightSide, tiedOf, tiedStiffness } from './tied.js'
-import { entryScale, inOrder, unknowns, forceScale, type Unknown } from './matrices.js'
+import type { Unknown } from '../blocks.js'
+import { entryScale, inOrder, unknowns, forceScale } from './matrices.js'
 
 /** The equations K_ff·D_f = P_f − K_fr·D_r, as numbered, in coherent units. */
 export interface Equations {

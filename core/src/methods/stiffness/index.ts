@@ -18,7 +18,7 @@ export {
   type BlockVisitor,
   type CellVisitor,
 } from '../visit.js'
-export { FIGURES, readingOf, type FactorChoice, type Reading } from './reading.js'
+export { FIGURES, readingOf, type FactorChoice, type Reading } from '../reading.js'
 export { isBeam } from './beam.js'
 export {
   numbered,
@@ -37,15 +37,28 @@ export { latexNumber, MATRIX_FORMS, matrixText, type MatrixForm } from '../matri
 export { multiplesOf } from './origins/rigidities.js'
 export { structureRows } from './origins/condensed.js'
 export { addressOf, readAddress } from '../address.js'
-export { ledger, type Ledger } from '../ledger.js'
+export { ledger, KINDS, type StiffnessBook } from './book.js'
+export { stepOf, stepsOf, type Ledger, type OpenStep } from '../ledger.js'
+export { methodOf, METHODS } from '../list.js'
+export type { Fit, FoundValue, Method, NamedValue, Task } from '../method.js'
+export { STIFFNESS_METHOD } from './method.js'
+export type { StepFigure } from '../step-figure.js'
+export { OUTLINES, type Outline, type StepOutline } from '../outline.js'
 export type { Entry, Origin } from './origins/kind.js'
 export { courseIn } from './origins/diagrams.js'
 export { evaluateFormula, letters, type Formula, type Letter, type LetterName } from '../expression.js'
-export { bond, COUNTS, degrees, formulaText, isAngle, repeatsName, symbolText, type Written } from '../formula-text.js'
-export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
-export { stepOf, stepsOf } from './steps/index.js'
 export {
-  STEP_KEYS,
+  bond,
+  COUNTS,
+  degrees,
+  formulaText,
+  isAngle,
+  repeatsName,
+  symbolText,
+  type Written,
+} from '../formula-text.js'
+export { formulaLatex, numberLatex, symbolLatex, wordsLatex } from '../formula-latex.js'
+export {
   type Block,
   type Cell,
   type ChartBlock,
@@ -56,8 +69,8 @@ export {
   type PolynomialBlock,
   type Passage,
   type Step,
-  type StepKey,
   type TableBlock,
+  type Unknown,
 } from '../blocks.js'
 export { displacementWords } from './steps/equations.js'
 export { stiffnessOf } from './steps/matrices.js'
@@ -69,7 +82,7 @@ export {
   textLatex,
   workingLatex,
 } from '../export/latex.js'
-export { workingMarkdown } from '../export/markdown.js'
+export { stepsMarkdown, workingMarkdown } from '../export/markdown.js'
 export {
   commonPower,
   LARGEST,

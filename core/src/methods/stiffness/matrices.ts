@@ -2,24 +2,13 @@ import * as D from '../../quantity/dimension.js'
 import { siPerCoherent, type ProblemUnits } from '../../quantity/units.js'
 import { springs, wholeStiffness } from '../../analysis/assemble.js'
 import type { NumberedSolution, UnknownNumbering } from './numbering.js'
-import type { Component } from '../../document/types.js'
+import type { Unknown } from '../blocks.js'
 
 /**
  * The written solution as data: matrices and vectors of the solve itself, in the problem's coherent units,
  * each number with an address and the sum it came from. Nothing here is computed by another road than the
  * solver's.
  */
-
-/**
- * A row or column: which degree of freedom, its number in the book's sense (1, 2, …), and whether it is free.
- */
-export interface Unknown {
-  index: number
-  number: number
-  node: string
-  component: Component
-  free: boolean
-}
 
 export interface Entries {
   rows: (Unknown | null)[]

@@ -13,7 +13,7 @@ import { mixed, number, object, string, ValidationError } from 'yup'
 import type { FileOut } from '../file-response.server'
 import { cardOf, kindOf, wordsOf, type CardKind } from '../cards.server'
 import { figureAs, markedSheet, resultsAs } from '../results-out.server'
-import { workingAs } from '../working-out.server'
+import { workingAs, type WorkingAsked } from '../working-out.server'
 
 /** What is kept of a problem: its document as text, and what the Shelf is searched by. */
 export interface Written {
@@ -114,8 +114,8 @@ export const jobs = {
     written({ ...problemIn(document), title }),
   card: ({ document }: { document: string }) => JSON.stringify(cardOf(problemIn(document))),
   file,
-  working: ({ document, form, caseId }: { document: string; form: string; caseId: string | null }) =>
-    workingAs(problemIn(document), form, caseId),
+  working: ({ document, ...asked }: { document: string } & WorkingAsked) =>
+    workingAs(problemIn(document), asked),
   figure: ({ document, form, asked }: { document: string; form: string; asked: Asked }) =>
     figureAs(problemIn(document), form, asked),
   results: ({ document, form, asked }: { document: string; form: string; asked: Asked }) =>

@@ -1,9 +1,9 @@
 import { addressOf } from '../../address.js'
-import type { Block, Cell, Passage, StepMaker } from '../../blocks.js'
-import type { Ledger } from '../../ledger.js'
+import type { Block, Cell, Passage } from '../../blocks.js'
 import { criticalCourseOf } from '../../../stability/bent-state.js'
 import { inOrder, unknowns } from '../matrices.js'
 import { bentMember } from '../origins/bent.js'
+import type { Book, StepMaker } from './maker.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 
@@ -15,7 +15,7 @@ const MOST = 12
 const NUMBERS = [2, 3, 5, 6]
 const marks = NUMBERS.map((n) => ({ words: String(n) }))
 
-function ofMember(book: Ledger, i: number): Passage {
+function ofMember(book: Book, i: number): Passage {
   const { id } = book.context.solution.structure.members[i]
   const of = (...names: string[]) => names.map((n) => addressOf(n, id))
   const matrix = (kind: string, letter: string, title: string): Block => ({
@@ -70,7 +70,7 @@ function ofMember(book: Ledger, i: number): Passage {
 }
 
 /** The equations of the last round, what they yield beside first order, and the end forces that follow. */
-function lastRoundOf(book: Ledger): Passage[] {
+function lastRoundOf(book: Book): Passage[] {
   const c = book.context
   const all = inOrder(unknowns(c))
   const free = all.filter((u) => u.free)
@@ -127,7 +127,7 @@ function lastRoundOf(book: Ledger): Passage[] {
 const MOST_ROWS = 60
 
 /** End forces of every member beside those of first order. */
-function endForces({ context: c }: Ledger): Passage {
+function endForces({ context: c }: Book): Passage {
   const { members } = c.solution.structure
   const rows = members
     .slice(0, MOST_ROWS / 2)
@@ -160,7 +160,7 @@ const END = [
   'moment at its end',
 ]
 
-function rounds(book: Ledger): Passage {
+function rounds(book: Book): Passage {
   const all = book.context.bent!.bent!.rounds
   return {
     title: 'Rounds',
@@ -182,7 +182,7 @@ function rounds(book: Ledger): Passage {
   }
 }
 
-function critical(book: Ledger): Passage {
+function critical(book: Book): Passage {
   const { solution, bent } = book.context
   const course = criticalCourseOf(solution, bent!)
   if (!course)
@@ -228,8 +228,6 @@ export const secondOrder: StepMaker = (book) => {
   const { members } = c.solution.structure
   const bending = members.flatMap((m, i) => (bentMember(c, m.id) ? [i] : []))
   return {
-    key: 'second-order',
-    title: 'Second order',
     why:
       'Up to here equilibrium was that of the undeformed structure. On the bent shape an axial force has ' +
       'a lever arm: ' +

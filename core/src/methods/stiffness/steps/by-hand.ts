@@ -2,10 +2,9 @@ import type { Context } from '../origins/kind.js'
 import { addressOf } from '../../address.js'
 import { byHandOf } from '../by-hand.js'
 import { equationAddress, isGathered } from '../elimination.js'
-import type { Unknown } from '../matrices.js'
 import { eliminationOf } from '../origins/eliminated.js'
 import { factoredOf } from '../origins/factored.js'
-import type { Block, Mark } from '../../blocks.js'
+import type { Block, Mark, Unknown } from '../../blocks.js'
 import { units } from './matrices.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })

@@ -6,13 +6,13 @@ import { BY_HAND } from '../elimination.js'
 import { tiedOf } from '../tied.js'
 import { MANY } from './model.js'
 import { symbolText } from '../../formula-text.js'
-import type { Ledger } from '../../ledger.js'
-import { readingOf } from '../reading.js'
-import { inOrder, unknowns, type Unknown } from '../matrices.js'
+import { readingOf } from '../../reading.js'
+import { inOrder, unknowns } from '../matrices.js'
 import { eliminationOf } from '../origins/eliminated.js'
 import { loadsOn, selfWeightOf } from '../origins/loads.js'
-import type { Block, Cell, Passage, StepMaker } from '../../blocks.js'
+import type { Block, Cell, Passage, Unknown } from '../../blocks.js'
 import { byHand, gathered } from './by-hand.js'
+import type { Book, StepMaker } from './maker.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 const SIX = [1, 2, 3, 4, 5, 6]
@@ -24,7 +24,7 @@ export const endsOf = (c: Context, i: number) =>
  * The fixed-end forces of a loaded member: its loads along and across it, then the forces at its held ends,
  * then turned.
  */
-function fixedEndsOf(book: Ledger, i: number): Passage {
+function fixedEndsOf(book: Book, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
   const e = c.solution.elements[i]
@@ -94,8 +94,6 @@ export const loads: StepMaker = (book) => {
     ],
   })
   return {
-    key: 'loads',
-    title: 'Loads',
     why: 'With every unknown held, a loaded member presses on its joints with its fixed-end forces.',
     passages,
   }
@@ -183,8 +181,6 @@ export const solution: StepMaker = ({ context: c }) => {
       ]),
   })
   return {
-    key: 'solution',
-    title: 'Solution',
     why: 'The free equations have as many unknowns as rows: they are solved for the displacements.',
     passages: [
       { blocks: [words(solvedHow(c, sought.length)), ...gathered(c, sought)] },

@@ -1,16 +1,18 @@
-import type { Ledger } from '../../ledger.js'
-import { STEP_KEYS, type Step, type StepKey, type StepMaker } from '../../blocks.js'
+import type { MethodStep } from '../../ledger.js'
+import type { Context } from '../origins/kind.js'
+import { OUTLINE } from '../outline.js'
 import { secondOrder } from './bent.js'
 import { loads, solution } from './equations.js'
+import type { Book, StepMaker } from './maker.js'
 import { assembly, partition, stiffness } from './matrices.js'
 import { degreesOfFreedom, idealisation, supports } from './model.js'
 import { checks, diagrams, endForces, reactions } from './results.js'
 
-const MAKERS: Record<StepKey, StepMaker> = {
+const MAKERS: Record<(typeof OUTLINE)['steps'][number]['key'], StepMaker> = {
   idealisation,
   unknowns: degreesOfFreedom,
-  stiffness,
   supports,
+  stiffness,
   loads,
   assembly,
   partition,
@@ -22,8 +24,15 @@ const MAKERS: Record<StepKey, StepMaker> = {
   'second-order': secondOrder,
 }
 
-/** One step of a working; undefined where the problem has nothing for it. */
-export const stepOf = (book: Ledger, key: StepKey): Step | undefined => MAKERS[key](book)
+/** The steps that only some problems have something for. */
+const HAS: Partial<Record<keyof typeof MAKERS, (book: Book) => boolean>> = {
+  supports: (book) => supports(book) !== undefined,
+  'second-order': (book) => book.context.bent !== undefined,
+}
 
-/** All steps of a working, in order. */
-export const stepsOf = (book: Ledger): Step[] => STEP_KEYS.flatMap((key) => stepOf(book, key) ?? [])
+/** The steps of the stiffness method in their order. */
+export const STEPS: readonly MethodStep<Context>[] = OUTLINE.steps.map((s) => ({
+  ...s,
+  make: MAKERS[s.key],
+  has: HAS[s.key],
+}))

@@ -2,13 +2,13 @@ import { endNumber, type Context } from '../origins/kind.js'
 import { addressOf } from '../../address.js'
 import { BY_HAND } from '../elimination.js'
 import { matrixLetter, sum, times } from '../../expression.js'
-import type { Ledger } from '../../ledger.js'
-import { inOrder, partingOf, shownRows, unknowns, type Unknown } from '../matrices.js'
+import { inOrder, partingOf, shownRows, unknowns } from '../matrices.js'
 import { isHinged } from '../origins/hinged.js'
 import { sharers, structureRows } from '../origins/condensed.js'
 import type { StructureMember } from '../../../structure/types.js'
-import { readingOf } from '../reading.js'
-import type { Block, Mark, MatrixBlock, Passage, StepMaker } from '../../blocks.js'
+import { readingOf } from '../../reading.js'
+import type { Block, Mark, MatrixBlock, Passage, Unknown } from '../../blocks.js'
+import type { Book, StepMaker } from './maker.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 export const units = (c: Context) => `${c.units.force}, ${c.units.length}, rad`
@@ -116,7 +116,7 @@ function releaseWords(c: Context, m: StructureMember, r: number): Block {
  * One member written out: its numbers, k in its own axes, what a release changes, T, and K under the numbers
  * of its unknowns.
  */
-export function stiffnessOf(book: Ledger, i: number): Passage {
+export function stiffnessOf(book: Book, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
   const e = c.solution.elements[i]
@@ -177,8 +177,6 @@ export function stiffnessOf(book: Ledger, i: number): Passage {
 }
 
 export const stiffness: StepMaker = (book) => ({
-  key: 'stiffness',
-  title: 'Stiffness',
   why:
     'Each member by itself: what its ends resist, first along its own axes, then along those of its ' +
     'joints.',
@@ -213,8 +211,6 @@ export const assembly: StepMaker = ({ context: c }) => {
   if (sums.length)
     blocks.push({ kind: 'lines', title: 'Entries that several members share', addresses: sums })
   return {
-    key: 'assembly',
-    title: 'Assembly',
     why: 'Each member’s matrix is added into K at the rows and columns of its own unknowns.',
     passages: [{ blocks }],
   }
@@ -258,8 +254,6 @@ export const partition: StepMaker = ({ context: c }) => {
     )
   if (r.length) blocks.push(part('K_rr', 'Held rows and columns', r, r))
   return {
-    key: 'partition',
-    title: 'Partition',
     why: 'Free and held unknowns ask for different things: displacements here, reactions there.',
     passages: [{ blocks }],
   }

@@ -7,7 +7,8 @@ import { inOrder, unknowns } from '../matrices.js'
 import { letters } from '../../expression.js'
 import type { Context } from '../origins/kind.js'
 import { following } from '../origins/tied.js'
-import type { Block, Cell, StepMaker, TableBlock } from '../../blocks.js'
+import type { Block, Cell, TableBlock } from '../../blocks.js'
+import type { StepMaker } from './maker.js'
 
 const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
 const words = (text: string): Block => ({ kind: 'words', words: text })
@@ -50,8 +51,6 @@ export const idealisation: StepMaker = ({ context: { solution } }) => {
     'Displacements are small: equilibrium is that of the undeformed structure.',
   ]
   return {
-    key: 'idealisation',
-    title: 'Idealisation',
     why: 'Before any number: what is taken to be there, and what is left out.',
     passages: [{ blocks: [words(said.filter(Boolean).join(' ')), countOf(s, determinacy(s, dofs))] }],
   }
@@ -117,8 +116,6 @@ export const degreesOfFreedom: StepMaker = ({ context }) => {
   )
   const why = degreesWords(truss, all.length, numbered.length)
   return {
-    key: 'unknowns',
-    title: 'Unknowns',
     why,
     passages: [
       {
@@ -235,8 +232,6 @@ export const supports: StepMaker = ({ context: c }) => {
   )
   if (turned.length + springs.length + settling.length === 0) return undefined
   return {
-    key: 'supports',
-    title: 'Supports',
     why: 'Springs, turned supports and settlements, and where they enter the equations.',
     passages: [
       {

@@ -1,11 +1,11 @@
 import * as D from '../../../quantity/dimension.js'
 import { addressOf } from '../../address.js'
-import type { Ledger } from '../../ledger.js'
 import { inOrder, unknowns } from '../matrices.js'
 import { courseIn } from '../origins/diagrams.js'
-import type { Block, Cell, Passage, StepMaker } from '../../blocks.js'
+import type { Block, Cell, Passage } from '../../blocks.js'
 import { endsOf } from './equations.js'
 import { MANY } from './model.js'
+import type { Book, StepMaker } from './maker.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 
@@ -13,7 +13,7 @@ const words = (text: string): Block => ({ kind: 'words', words: text })
  * The end forces of one member: its joints' displacements in its own axes, times its stiffness, and its
  * fixed-end forces.
  */
-function endForcesOf({ context: c }: Ledger, i: number): Passage {
+function endForcesOf({ context: c }: Book, i: number): Passage {
   const m = c.solution.structure.members[i]
   const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
   return {
@@ -27,8 +27,6 @@ function endForcesOf({ context: c }: Ledger, i: number): Passage {
 }
 
 export const endForces: StepMaker = (book) => ({
-  key: 'end-forces',
-  title: 'End forces',
   why:
     'The displacements of its joints, turned to the axes of a member, times its stiffness, and its ' +
     'fixed-end forces on top. Forces act on the member; x runs along it, y a quarter turn ' +
@@ -37,7 +35,7 @@ export const endForces: StepMaker = (book) => ({
 })
 
 /** Held unknowns and support springs, whose reactions are sought. */
-const reacting = ({ context: c }: Ledger) =>
+const reacting = ({ context: c }: Book) =>
   inOrder(unknowns(c)).filter(
     (u) => !u.free || (c.solution.dofs.supportAt.get(c.node(u.node))?.hold[u.component] ?? false) !== false,
   )
@@ -47,8 +45,6 @@ export const reactions: StepMaker = (book) => {
   const turned = c.solution.structure.supports.some((p) => p.angle !== 0)
   const held = reacting(book)
   return {
-    key: 'reactions',
-    title: 'Reactions',
     why:
       'The held rows of K·D = P + R give what the supports must add. Positive to the right, upward ' +
       `and counter-clockwise${turned ? '; at a turned support, along its own axes' : ''}.`,
@@ -103,15 +99,13 @@ export const checks: StepMaker = ({ context: c }) => {
       ],
     })
   return {
-    key: 'checks',
-    title: 'Checks',
     why: 'Nothing here was used to find the results: it tells whether they are right.',
     passages: [{ blocks }],
   }
 }
 
 /** What acts along a stretch and where it begins, where anything does. */
-function actingOn(book: Ledger, id: string, s: number, forces: readonly ('N' | 'V' | 'M')[]): Block[] {
+function actingOn(book: Book, id: string, s: number, forces: readonly ('N' | 'V' | 'M')[]): Block[] {
   const all = forces.flatMap((force) => [
     ...(s > 0 ? [addressOf('jump', id, s, force)] : []),
     ...[0, 1].map((k) => addressOf('intensity', id, s, { N: 'p', V: 'q', M: 'c' }[force], k)),
@@ -121,7 +115,7 @@ function actingOn(book: Ledger, id: string, s: number, forces: readonly ('N' | '
 }
 
 /** From end forces to N(x), V(x) and M(x), stretch by stretch between the places of load. */
-function diagramsOf(book: Ledger, i: number): Passage {
+function diagramsOf(book: Book, i: number): Passage {
   const { context: c } = book
   const m = c.solution.structure.members[i]
   const { stretches } = courseIn(c, i)
@@ -147,8 +141,6 @@ function diagramsOf(book: Ledger, i: number): Passage {
 }
 
 export const diagrams: StepMaker = (book) => ({
-  key: 'diagrams',
-  title: 'Diagrams',
   why:
     'From the end forces along the member: N = −q₁, V = q₂, M = −q₃ at the start, then N′ = −p, V′ = ' +
     'q, M′ = V. With t measured from where a stretch begins.',

@@ -1,4 +1,4 @@
-import type { Problem } from '../../document/types.js'
+import type { Problem } from '../document/types.js'
 
 /**
  * How a working is read: significant figures, a common power of ten before matrices or none, one half of what

@@ -1,0 +1,8 @@
+import type { Method } from './method.js'
+import { STIFFNESS_METHOD } from './stiffness/method.js'
+
+/** Every method that Viga writes out, in the order in which they are offered. */
+export const METHODS: readonly Method[] = [STIFFNESS_METHOD]
+
+/** The method of a key; undefined where there is none such. */
+export const methodOf = (key: string | undefined): Method | undefined => METHODS.find((m) => m.key === key)

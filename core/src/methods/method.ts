@@ -1,0 +1,40 @@
+import type { ActionSolution, Solution } from '../analysis/solve.js'
+import type { Answer, Problem } from '../document/types.js'
+import type { Structure } from '../structure/types.js'
+import type { Ledger } from './ledger.js'
+import type { Outline } from './outline.js'
+
+/** A method of solution: its outline, which problems it fits, how one is worked out. A folder each. */
+export interface Method extends Outline {
+  /** Its values are an approximation; exact where this is left out. */
+  approximate?: boolean
+  fits(problem: Problem, structure: Structure): Fit
+  /** The working of one problem that the method fits. */
+  open(task: Task): Ledger
+  /** What the method finds in the end, in coherent units and the signs of hand values. */
+  values(book: Ledger): FoundValue[]
+  /** What the method finds on the way, by the names of the trade. */
+  named(book: Ledger): NamedValue[]
+}
+
+/** Whether a method fits a problem; where it does not, a sentence says why. */
+export type Fit = { fits: true } | { fits: false; why: string }
+
+/** A problem to be worked out. */
+export interface Task {
+  problem: Problem
+  structure: Structure
+  /** The case or combination. */
+  action: string
+  /**
+   * The solver's solution. The stiffness method writes it out; any other method compares its values with it
+   * in the end and takes nothing else from it.
+   */
+  solved(): { solution: Solution; action: ActionSolution }
+}
+
+/** A value that a method finds: the keys of a hand value without its label. */
+export type FoundValue = Omit<Answer, 'id' | 'value' | 'tolerance' | 'note'> & { value: number }
+
+/** A value found on the way: its name, the keys that say where it belongs, and its number. */
+export type NamedValue = { name: string; value?: number } & Record<string, unknown>

@@ -1,0 +1,24 @@
+import { OUTLINE as stiffness } from './stiffness/outline.js'
+import type { StepFigure } from './step-figure.js'
+
+/** A step of a method, before a problem is given. */
+export interface StepOutline {
+  key: string
+  title: string
+  /** A shorter name among the other steps, where the title is long. */
+  label?: string
+  /** What the Figure shows beside the step. */
+  figure: StepFigure
+  /** The figure that is printed at the head of the step, where it has one on paper. */
+  printed?: StepFigure
+}
+
+/** A method with its steps, without the code that works a problem out. */
+export interface Outline {
+  key: string
+  title: string
+  steps: readonly StepOutline[]
+}
+
+/** Every method in outline, in the order in which they are offered. */
+export const OUTLINES: readonly Outline[] = [stiffness]
