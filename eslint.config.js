@@ -38,6 +38,7 @@ const CORE = {
   exchange: [
     'quantity',
     'document',
+    'kinds',
     'structure',
     'analysis',
     'stability',

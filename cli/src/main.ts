@@ -3,6 +3,7 @@ import { drawFile, readShown, shownNames, type FigureCall } from './figure.js'
 import { checkFile, checkOf } from './check.js'
 import { sweepFile, type SweepCall } from './sweep.js'
 import { WORK_FORMS, workFile, workLine, type WorkCall } from './work.js'
+import { markLines } from './mark.js'
 import { answerTo, eachLine, solveFile, type SolveOptions } from './solve.js'
 
 /** The command line `viga`. Sets the exit status; prints no stack trace for anything a person can cause. */
@@ -29,6 +30,7 @@ export async function main(argv: string[]): Promise<void> {
   addFigure(program)
   addSweep(program)
   addWork(program)
+  addMark(program)
   program.exitOverride()
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
@@ -148,6 +150,17 @@ function addWork(program: Command) {
       if (file === undefined)
         throw new CommanderError(2, 'viga.usage', 'viga work needs a file, or - for standard input.')
       process.exitCode = await workFile(file, options)
+    })
+}
+
+function addMark(program: Command) {
+  program
+    .command('mark')
+    .description('mark hand solutions of a problem, one attempt a line from standard input')
+    .argument('<key>', 'the .viga.json file of the problem with its marking')
+    .requiredOption('--lines', 'read one attempt a line, print one marked attempt a line')
+    .action(async (file: string) => {
+      process.exitCode = await markLines(file, process.stdin, process.stdout)
     })
 }
 

@@ -257,3 +257,19 @@ describe('viga work', () => {
     expect(documents.map((d) => d.format)).toEqual(['viga-work', 'viga-error'])
   })
 })
+
+describe('viga mark', () => {
+  const attempt = (answers: unknown) =>
+    JSON.stringify({ format: 'viga-attempt', version: 1, id: 's1', answers })
+  it('marks one attempt a line, in order, and goes on after one that cannot be read', () => {
+    const { answers } = JSON.parse(text('palm-house')) as { answers: unknown[] }
+    const lines = [attempt(answers), 'not an attempt', attempt([])].join('\n')
+    const { status, documents } = viga(['mark', file('palm-house'), '--lines'], lines)
+    expect(status).toBe(0)
+    expect(documents.map((d) => d.format)).toEqual(['viga-marked', 'viga-error', 'viga-marked'])
+    expect(documents[0]).toMatchObject({ id: 's1', marks: answers.length, of: answers.length })
+    expect(documents[2]).toMatchObject({ marks: 0, of: answers.length })
+  })
+  it('says what is wrong with the key', () =>
+    expect(viga(['mark', '/nowhere.json', '--lines'], '').status).toBe(2))
+})

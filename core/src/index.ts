@@ -6,6 +6,8 @@ export { coherentDisplay, csvFiles, headOf, tableCells, tableCsv } from './excha
 export { readBays, writeBays } from './document/bays.js'
 export { DEFAULT_STATIONS, resultsDocument, type ResultsOptions } from './exchange/results-document.js'
 export { methodsDocument, workDocument } from './exchange/work-document.js'
+export { createMarker, readAttempt, type Attempt } from './exchange/marked-attempt.js'
+export { markingOf, type Marking } from './checking/marks.js'
 export { checkDocument } from './exchange/check-document.js'
 export { explainSheet, solveWithSlip, type Explanation } from './checking/explain.js'
 export { judgeDrawn, type JudgedOrdinate } from './checking/drawn.js'

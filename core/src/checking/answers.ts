@@ -7,7 +7,7 @@ import { answerDimension } from '../kinds/answers/form.js'
 import { computedFor } from './quantities.js'
 import { diagnose, type Diagnosis } from './diagnosis.js'
 import { endSign } from './end-signs.js'
-import { allowedDifference } from './tolerance.js'
+import { judgeNumber } from './tolerance.js'
 
 export type Verdict = 'agrees' | 'differs' | 'unknown'
 
@@ -77,31 +77,20 @@ export function checkAnswer(
   if (!computed.ok) return unknown(computed.reason)
   const candidates = computed.candidates ?? [computed.value]
   const value = candidates.reduce((best, v) => (Math.abs(v - given) < Math.abs(best - given) ? v : best))
-  const allowed = allowedDifference(a, dimension, reader, value)
-  if (typeof allowed === 'object') return unknown(`The tolerance is not understood: ${allowed.message}`)
-  const agrees =
-    Math.abs(given - value) <= allowed * (1 + 1e-9) + Number.MIN_VALUE && computed.placeMatches !== false
+  const judged = judgeNumber(a, given, value, dimension, reader)
+  if ('reason' in judged) return unknown(judged.reason)
+  const agrees = judged.agrees && computed.placeMatches !== false
   return {
     id: a.id,
     given: (sign * given) / per,
     computed: (sign * value) / per,
     dimension,
     verdict: agrees ? 'agrees' : 'differs',
-    apart: apartOf(given, value),
+    apart: judged.apart,
     diagnosis: agrees
       ? null
-      : computed.placeMatches === false && Math.abs(given - value) <= allowed
+      : computed.placeMatches === false && judged.agrees
         ? { kind: 'other-place', sentence: 'The value is right, but it does not occur at this place.' }
-        : diagnose(problem, solution, action, a, given, value, allowed),
+        : diagnose(problem, solution, action, a, given, value, judged.allowed),
   }
-}
-
-/** A difference below this fraction of the value is rounding. */
-const ROUNDING = 1e-9
-
-/** |given − value| as a fraction of |value|, 0 where rounding makes the difference; null where value is 0. */
-function apartOf(given: number, value: number): number | null {
-  if (value === 0) return null
-  const apart = Math.abs(given - value) / Math.abs(value)
-  return apart < ROUNDING ? 0 : apart
 }

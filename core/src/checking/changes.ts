@@ -85,11 +85,16 @@ function unknownsOf({ solution: { structure: s, dofs } }: Solved): Unknown[] {
 
 /** The changes of forces that equilibrium leaves, with one equation of it left out or none. */
 export interface EquilibriumChanges {
+  /** How many forces and reactions there are. */
+  count: number
   /**
+   * Changes as amounts of each of the forces and reactions.
    * @param without the degree of freedom whose equation is left out
-   * @param kept rows of further conditions, over the unknowns, that the changes must fulfil
+   * @param kept rows of further conditions, over the forces and reactions, that the changes must fulfil
    */
-  space(without: number | undefined, kept?: readonly (readonly number[])[]): Change[]
+  space(without: number | undefined, kept?: readonly (readonly number[])[]): Float64Array[]
+  /** The change of a state by these amounts. */
+  change(amounts: Float64Array): Change
   /** Rows that keep each end moment of the members as it is, by member and end. */
   momentRows: { member: number; end: 0 | 1; row: number[] }[]
 }
@@ -125,8 +130,9 @@ export function byEquilibrium(solved: Solved): EquilibriumChanges {
     return [{ member: forces.member, end: forces.q[2] !== 0 ? 0 : 1, row }]
   })
   return {
+    count: n,
     momentRows,
-    space: (without, kept = []) =>
-      nullSpace([...equations.filter((_, d) => d !== without), ...kept], n).map(change),
+    change,
+    space: (without, kept = []) => nullSpace([...equations.filter((_, d) => d !== without), ...kept], n),
   }
 }

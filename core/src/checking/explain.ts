@@ -1,10 +1,10 @@
 import type { Solved } from '../analysis/solve.js'
-import { solve } from '../stability/second-order.js'
 import type { Problem } from '../document/types.js'
 import { followingValues } from './followed.js'
 import { inUsualSigns, judgedAnswers, type Judged } from './judged.js'
-import { explainingPairs, solvePair, type Tried, type WeighedPair } from './pairs.js'
-import { candidatesOf, type Candidate, type SlipContext, type SlipSolution } from './slips/index.js'
+import { explainingPairs, type Tried, type WeighedPair } from './pairs.js'
+import { prepareSlips, type PreparedSlips } from './prepared.js'
+import type { Candidate, SlipSolution } from './slips/index.js'
 import { computedValues } from './slips/values.js'
 import { BEYOND_LUCK, fitOf, ranked, type Fit } from './weighing.js'
 
@@ -40,21 +40,24 @@ interface Weighed extends Fit {
  * once. Nothing where no fit is well beyond the luck of so many tries.
  * @param flipped answers that are right under another sign convention: they count as right
  * @param onTried hears how many of all slips have been tried
+ * @param slips the slips of the problem, where several hand solutions of it are explained
  */
 export function explainSheet(
   problem: Problem,
   solved: Solved,
   flipped: ReadonlySet<string>,
   onTried: (done: number, all: number) => void = () => {},
+  slips?: PreparedSlips,
 ): Explanation[] {
-  const judged = inUsualSigns(judgedAnswers(problem, solved.solution), flipped)
-  if (judged.every((j) => j.agrees)) return []
-  const ctx = contextOf(problem, solved)
-  const candidates = candidatesOf(ctx)
+  const given = inUsualSigns(judgedAnswers(problem, solved.solution), flipped)
+  if (given.every((j) => j.agrees)) return []
+  const prepared = slips ?? prepareSlips(problem, solved)
+  const judged = given.map((j) => ({ ...j, place: prepared.place(j.answer) }))
+  const { candidates } = prepared
   const tried = candidates.flatMap((candidate, i): Tried[] => {
     if (i % TOLD_EACH === 0) onTried(i, candidates.length)
-    const slip = candidate.solve()
-    return slip ? [{ candidate, values: judged.map((j) => slip.read(j.answer)) }] : []
+    const slip = prepared.solved(candidate)
+    return slip ? [{ candidate, values: judged.map((j) => slip.read(j.place)) }] : []
   })
   const luck = Math.log(Math.max(2, candidates.length))
   const found = tried.flatMap(({ candidate, values }): Weighed[] => {
@@ -63,33 +66,24 @@ export function explainSheet(
     return [{ ...fit, candidate, commonness: candidate.commonness }]
   })
   if (found.length > 0) return unique(ranked(found)).slice(0, MOST).map(ofOne)
-  return ofSeveral(ctx, judged, tried)
+  return ofSeveral(problem, prepared, judged, tried)
 }
 
 /** One wrong value from which the others follow, or two slips at once: whichever fits better stands first. */
-function ofSeveral(ctx: SlipContext, judged: readonly Judged[], tried: readonly Tried[]): Explanation[] {
+function ofSeveral(
+  problem: Problem,
+  slips: PreparedSlips,
+  judged: readonly Judged[],
+  tried: readonly Tried[],
+): Explanation[] {
   if (judged.filter((j) => !j.agrees).length < 2) return []
-  const followed = followingValues(ctx.problem, ctx.base, judged)
+  const { base } = slips.ctx
+  const followed = followingValues(problem, base, judged)
   if (followed) return [followed]
-  const base = judged.map((j) => computedValues(ctx.problem, ctx.base.solution, j.answer))
-  return uniquePairs(explainingPairs(ctx, judged, tried, base))
+  const right = judged.map((j) => computedValues(problem, base.solution, j.answer))
+  return uniquePairs(explainingPairs(slips, judged, tried, right))
     .slice(0, MOST)
     .map(ofTwo)
-}
-
-export function contextOf(problem: Problem, base: Solved): SlipContext {
-  const { structure } = base.solution
-  const solved = (s: typeof structure): SlipSolution | undefined => {
-    const other = solve(s, base)
-    if (!other.ok) return undefined
-    const { solution } = other
-    return { solution, read: (a) => computedValues(problem, solution, a) }
-  }
-  const within = (s: typeof structure): SlipContext | undefined => {
-    const other = solve(s, base)
-    return other.ok ? contextOf(problem, other) : undefined
-  }
-  return { problem, structure, base, solved, within }
 }
 
 const isSame = (c: Candidate, slip: { kind: string; subject: Readonly<Record<string, unknown>> }) =>
@@ -104,12 +98,11 @@ export function solveWithSlip(
   solved: Solved,
   slip: Pick<Explanation, 'kind' | 'subject' | 'slips'>,
 ): SlipSolution | undefined {
-  const ctx = contextOf(problem, solved)
-  const candidates = candidatesOf(ctx)
-  const found = (slip.slips ?? [slip]).map((one) => candidates.find((c) => isSame(c, one)))
+  const slips = prepareSlips(problem, solved)
+  const found = (slip.slips ?? [slip]).map((one) => slips.candidates.find((c) => isSame(c, one)))
   if (found.length === 1) return found[0]?.solve()
   const [a, b] = found
-  return a && b ? solvePair(ctx, a, b) : undefined
+  return a && b ? slips.solvedPair(a, b) : undefined
 }
 
 const ofOne = ({ candidate, explains, keeps, leaves }: Weighed): Explanation => {

@@ -134,10 +134,16 @@ function* linesOf(
   read: Reading,
 ): Generator<Change> {
   yield* byDisplacement(solved)
-  const { space, momentRows } = byEquilibrium(solved)
-  const narrowed = function* (changes: Change[]): Generator<Change> {
-    const line = lineIn(changes, action, judged, read)
-    if (line) yield line
+  const { count, space, change, momentRows } = byEquilibrium(solved)
+  // each force and reaction by itself; what a change of several does follows in proportion
+  const influences = Array.from({ length: count }, (_, u) => {
+    const one = new Float64Array(count)
+    one[u] = 1
+    return influenceOf(change(one), action, judged, read)
+  })
+  const narrowed = function* (changes: Float64Array[]): Generator<Change> {
+    const line = lineIn(changes, influences, judged)
+    if (line) yield change(line)
   }
   for (const without of [undefined, ...solved.solution.dofs.list.keys()]) {
     yield* narrowed(space(without))
@@ -160,32 +166,30 @@ function momentChoices(
   ]
 }
 
-/** The one change in a space that leaves the right values as they are; undefined where there are more. */
+/**
+ * The one change in a space that leaves the right values as they are; undefined where there are more.
+ * @param changes amounts of each force and reaction
+ * @param influences of each force and reaction on the answers
+ */
 function lineIn(
-  changes: readonly Change[],
-  action: ActionSolution,
+  changes: readonly Float64Array[],
+  influences: readonly Influence[],
   judged: readonly Judged[],
-  read: Reading,
-): Change | undefined {
+): Float64Array | undefined {
   if (changes.length === 0) return undefined
-  const influences = changes.map((c) => influenceOf(c, action, judged, read))
-  const rows = judged.flatMap((j, i) =>
-    j.agrees && !isExtreme(j.answer) ? [influences.map((f) => f[i] ?? 0)] : [],
+  const on = changes.map((x) =>
+    judged.map((_, i) =>
+      x.reduce((sum, amount, u) => (amount === 0 ? sum : sum + amount * (influences[u][i] ?? 0)), 0),
+    ),
   )
+  const rows = judged.flatMap((j, i) => (j.agrees && !isExtreme(j.answer) ? [on.map((f) => f[i])] : []))
   const free = nullSpace(rows, changes.length)
   // several free amounts that the sheet does not tell apart are one
-  const seen = free.map((x) =>
-    judged.map((_, i) => influences.reduce((sum, f, k) => sum + x[k] * (f[i] ?? 0), 0)),
-  )
+  const seen = free.map((x) => judged.map((_, i) => on.reduce((sum, f, k) => sum + x[k] * f[i], 0)))
   const moving = free.filter((_, k) => seen[k].some((v) => Math.abs(v) > 1e-9))
   if (moving.length !== 1) return undefined
-  return combined(changes, moving[0])
-}
-
-function combined(changes: readonly Change[], by: Float64Array): Change {
-  const sum = (key: keyof Change) =>
-    changes[0][key].map((_, i) => changes.reduce((total, c, k) => total + by[k] * c[key][i], 0))
-  return { D: sum('D'), ends: sum('ends'), forces: sum('forces'), reactions: sum('reactions') }
+  const [by] = moving
+  return changes[0].map((_, u) => changes.reduce((sum, x, k) => sum + by[k] * x[u], 0))
 }
 
 /** How the values follow from the first wrong one that a change touches; undefined where they do not. */

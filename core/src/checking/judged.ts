@@ -9,6 +9,8 @@ import { allowedDifference, halfOfLastDigit } from './tolerance.js'
 /** A hand value that can be weighed against solutions, SI. */
 export interface Judged {
   answer: Answer
+  /** The place of the answer, under which its values in other solutions are kept. */
+  place: Answer
   /** In the usual sign of its quantity, also where values at members' ends are given as forces on them. */
   given: number
   /** The values of the right solution; two at a jump. */
@@ -41,6 +43,7 @@ export function judgedAnswers(problem: Problem, solution: Solution): Judged[] {
     return [
       {
         answer,
+        place: answer,
         given,
         computed,
         allowed: (v) => Math.max(tolerance(v), half ?? 0) * (1 + 1e-9),

@@ -57,3 +57,31 @@ export function digitsOf(value: number | string): number | undefined {
   const digits = `${it[1]}${it[2] ?? ''}`.replace(/^0+/, '')
   return digits.length
 }
+
+/** A difference below this fraction of the value is rounding. */
+const ROUNDING = 1e-9
+
+/** |given − value| as a fraction of |value|, 0 where rounding makes the difference; null where value is 0. */
+function apartOf(given: number, value: number): number | null {
+  if (value === 0) return null
+  const apart = Math.abs(given - value) / Math.abs(value)
+  return apart < ROUNDING ? 0 : apart
+}
+
+/**
+ * Whether a hand value agrees with a computed one, both SI, and how far they are apart; or why that cannot be
+ * told.
+ * @param stated the value and the tolerance as they are stated
+ */
+export function judgeNumber(
+  stated: Pick<Answer, 'value' | 'tolerance'>,
+  given: number,
+  computed: number,
+  dimension: Dimension,
+  reader: QuantityReader,
+): { agrees: boolean; apart: number | null; allowed: number } | { reason: string } {
+  const allowed = allowedDifference(stated, dimension, reader, computed)
+  if (typeof allowed === 'object') return { reason: `The tolerance is not understood: ${allowed.message}` }
+  const agrees = Math.abs(given - computed) <= allowed * (1 + 1e-9) + Number.MIN_VALUE
+  return { agrees, apart: apartOf(given, computed), allowed }
+}

@@ -111,5 +111,14 @@ export const document = record({
   combinations: list(combinationForm, 2000),
   analysis: record({ order: oneOf(1, 2), neglectAxial: boolean }),
   answers: list(answerForm, 10_000),
+  /** How hand solutions of the problem are marked. */
+  marking: record({
+    each: number,
+    follows: number,
+    convention: number,
+    slip: number,
+    values: dictionary(number),
+    roundedTo: number,
+  }),
   view: { ...viewForm, check: anything.check },
 })

@@ -3,6 +3,7 @@ import * as D from '../quantity/dimension.js'
 import type { Solved } from '../analysis/solve.js'
 import { consistency } from '../checking/consistency.js'
 import { explainSheet } from '../checking/explain.js'
+import type { PreparedSlips } from '../checking/prepared.js'
 import { inUsualSigns, judgedAnswers } from '../checking/judged.js'
 import { explainedVerdicts, judgeSheet, scoreOf, turnedAnswers } from '../checking/sheet.js'
 import type { Problem } from '../document/types.js'
@@ -10,16 +11,18 @@ import type { Problem } from '../document/types.js'
 /**
  * What `viga check` prints: a verdict for each answer, consistency of the hand values, explanations.
  * @param onTried hears how many of all slips have been tried
+ * @param slips the slips of the problem, where several hand solutions of it are judged
  */
 export function checkDocument(
   problem: Problem,
   solved: Solved,
   onTried?: (done: number, all: number) => void,
+  slips?: PreparedSlips,
 ) {
   const { solution } = solved
   const judged = judgedAnswers(problem, solution)
   const turned = turnedAnswers(problem, solution, judged)
-  const explanations = explainSheet(problem, solved, turned, onTried)
+  const explanations = explainSheet(problem, solved, turned, onTried, slips)
   const verdicts = explainedVerdicts(judgeSheet(problem, solution, turned), explanations[0])
   const answers = verdicts.map((v) => ({
     id: v.id,

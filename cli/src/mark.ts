@@ -1,0 +1,35 @@
+import type { Readable, Writable } from 'node:stream'
+import { createMarker, readAttempt, readProblem, workWithSystem } from '@viga/core'
+import { invalid, print, sourceOf, unsolved, type Answer, type Failure } from './outcome.js'
+import { eachLine } from './solve.js'
+
+/** Marks one attempt, given as a line of text. */
+type MarkLine = (source: string) => Answer
+
+/** The marker of a key's text, or what is wrong with the key. */
+export function markerOf(source: string): MarkLine | Failure {
+  const read = readProblem(source)
+  if (!read.ok) return invalid(read.errors)
+  const { outcome, solved } = workWithSystem(read.problem)
+  if (outcome.stage === 'invalid') return invalid(outcome.errors)
+  if (outcome.stage === 'unsolved' || !solved)
+    return unsolved(
+      outcome.stage === 'unsolved' ? outcome.error : { kind: 'missing', message: 'Not solved.' },
+    )
+  const mark = createMarker(read.problem, solved)
+  return (line) => {
+    const attempt = readAttempt(line)
+    if (!attempt.ok) return invalid([{ kind: 'invalid', path: attempt.path, message: attempt.message }])
+    return { status: 0, document: mark(attempt.attempt) }
+  }
+}
+
+/** Marks the attempts on standard input against a key file, one a line; returns the exit status. */
+export async function markLines(file: string, input: Readable, output: Writable): Promise<number> {
+  const source = await sourceOf(file)
+  if (typeof source !== 'string') return print(source)
+  const mark = markerOf(source)
+  if (typeof mark !== 'function') return print(mark)
+  await eachLine(input, output, mark)
+  return 0
+}
