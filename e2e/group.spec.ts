@@ -11,7 +11,7 @@ test(
     await page.getByLabel('starting shape').selectOption('frame')
     await page.getByLabel('bays').fill('6')
     await page.getByLabel('storeys').fill('4')
-    await page.getByRole('button', { name: 'put it in' }).click()
+    await page.getByRole('button', { name: 'insert', exact: true }).click()
     // putting it in has ended the drawing: a press on the Figure selects
     // the beam is taken by a box around its two joints
     const [b, c] = [await jointAt(page, 'C'), await jointAt(page, 'D')]
@@ -118,7 +118,7 @@ test('no violation of accessibility: Shelf, empty sheet, a group selected, in th
   }
   await newSheet(page)
   await check()
-  await page.getByRole('button', { name: 'put it in' }).click()
+  await page.getByRole('button', { name: 'insert', exact: true }).click()
   await page.keyboard.press('Control+a')
   await check()
   await page.getByRole('button', { name: 'Dark' }).click()
@@ -134,7 +134,7 @@ test('on the Figure: a ring hinges an end, a load is pulled along, a grip makes 
   await newSheet(page)
   await page.getByLabel('spans').fill('6')
   await page.getByLabel('ends', { exact: true }).selectOption('fixed')
-  await page.getByRole('button', { name: 'put it in' }).click()
+  await page.getByRole('button', { name: 'insert', exact: true }).click()
   await expect(page.getByText('stable, three times indeterminate')).toBeVisible()
   const [a, b] = [await jointAt(page, 'A'), await jointAt(page, 'B')]
   await page.mouse.click((a[0] + b[0]) / 2, a[1])

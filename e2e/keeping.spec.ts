@@ -131,7 +131,7 @@ test('a problem that is taken off while it is edited can be put back from its pa
   await page.request.post(`${address()}/?index`, { form: { intent: 'delete', id: at.split('/')[2] } })
   await page.getByLabel('value of span').fill('19 m')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('was taken off the Shelf')
+  await expect(page.getByRole('alert')).toContainText('was deleted from the Shelf')
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(page.getByText(/^saved /)).toBeVisible()
   await page.reload()
@@ -142,7 +142,7 @@ test('what was taken off is listed, and put back from the list', async ({ page }
   const at = await openCopy(page, /Open Fern-walk/, 'given')
   await page.request.post(`${address()}/?index`, { form: { intent: 'delete', id: at.split('/')[2] } })
   await shelf(page)
-  await page.getByRole('link', { name: 'Taken off' }).click()
+  await page.getByRole('link', { name: 'Deleted' }).click()
   await page
     .getByRole('button', { name: /^Put Fern-walk footbridge truss back/ })
     .first()

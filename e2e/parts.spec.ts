@@ -177,7 +177,7 @@ test('on paper stand the title, the Figure with its caption, the part and its ca
   await expect(page.locator('[data-reaction]').first()).toBeVisible()
   const cases = page.getByRole('group', { name: 'Load case or combination' })
   await expect(cases.getByRole('button')).toHaveText(['Glazing and steel'])
-  for (const name of ['Other signs', 'Deflected', 'Copy the numbers'])
+  for (const name of ['Sign convention', 'Deflected', 'Copy the numbers'])
     await expect(page.getByRole('button', { name })).toBeHidden()
   await expect(page.getByRole('link', { name: 'Viga', exact: true })).toBeHidden()
 })

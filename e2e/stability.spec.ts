@@ -26,7 +26,7 @@ test('growth: a beam-column up to nine tenths of its critical load, as a curve a
   await openCopy(page, /Open Arbor post/, 'results/growth')
   await page.getByLabel('from', { exact: true }).fill('0.1')
   await page.getByLabel('steps', { exact: true }).fill('8')
-  await page.getByRole('button', { name: 'Let it grow' }).click()
+  await page.getByRole('button', { name: 'Run', exact: true }).click()
   const table = block(page, 'Step by step')
   await expect(table.getByRole('row')).toHaveCount(10)
   const last = table.getByRole('row').last()

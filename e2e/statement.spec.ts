@@ -12,7 +12,7 @@ async function saved(page: Page): Promise<Problem> {
 async function beam(page: Page) {
   await newSheet(page)
   await page.getByLabel('spans').fill('6, 4')
-  await page.getByRole('button', { name: 'put it in' }).click()
+  await page.getByRole('button', { name: 'insert', exact: true }).click()
   await expect(block(page, 'Members').getByLabel(/^label of member/)).toHaveCount(2)
 }
 

@@ -110,7 +110,7 @@ const pictures = [
     /Open Arbor post/,
     'results/growth',
     async (page) => {
-      await page.getByRole('button', { name: 'Let it grow' }).click()
+      await page.getByRole('button', { name: 'Run' }).click()
       await page.locator('.growth-chart .apexcharts-svg').first().waitFor()
     },
   ],

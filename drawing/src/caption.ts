@@ -47,7 +47,7 @@ function diagramWords(problem: Problem, shown: Layers, key: DiagramKey, display:
   const way = `positive ${shear === 'left-up' ? 'up' : 'down'} on the left part`
   const [force, moment] = [display.force.unit, display.moment.unit]
   if (problem.kind === 'truss')
-    return `Axial forces, ${force}: a solid line pulls (T), a hollow one pushes (C), a ` + 'dotted one rests'
+    return `Axial forces, ${force}; solid: tension (T); hollow: compression (C); dotted: no force`
   if (shown.all) return `Axial force and shear, ${force}, shear ${way}; bending moments, ${moment}, ${side}`
   const words = {
     M: `ending moments, ${moment}, ${side}`,

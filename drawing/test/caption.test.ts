@@ -24,7 +24,7 @@ describe('the sentence under the Figure', () => {
     expect(say({ diagram: 'V' })).toBe('Shear, kN, positive up on the left part.')
     expect(say({ diagram: 'N' })).toBe('Axial forces, kN, T tension, C compression.')
     expect(say({ diagram: 'N' }, { ...beam, kind: 'truss' })).toContain(
-      'a solid line pulls (T), a hollow one pushes (C)',
+      'solid: tension (T); hollow: compression (C); dotted: no force',
     )
   })
   it('says how many times the deflected shape is enlarged', () => {

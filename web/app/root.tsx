@@ -79,7 +79,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
           'Nothing stands here',
           typeof error.data === 'string' && error.data
             ? error.data
-            : 'This address belongs to no problem. It may have been taken off the Shelf.',
+            : 'This address belongs to no problem. It may have been deleted.',
         ]
       : ['This did not work', String(error.data || error.statusText)]
     : ['This did not work', 'Something went wrong inside Viga. What was typed is kept in this browser.']

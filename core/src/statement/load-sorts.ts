@@ -268,8 +268,8 @@ export const STRAIN_FIELDS: Record<
   readonly { key: string; label: string; dimension: Dimension; percent?: boolean }[]
 > = {
   temperature: [
-    { key: 'uniform', label: 'warmer by', dimension: D.temperature },
-    { key: 'gradient', label: '+y face warmer by', dimension: D.temperature },
+    { key: 'uniform', label: 'temperature rise', dimension: D.temperature },
+    { key: 'gradient', label: 'rise of the +y face over the −y face', dimension: D.temperature },
   ],
   misfit: [
     { key: 'elongation', label: 'too long by', dimension: D.length },

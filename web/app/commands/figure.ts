@@ -45,14 +45,14 @@ export const DIAGRAM_NAMES: Record<DiagramKey, string> = { N: 'Axial force', V: 
 const DIAGRAM_LAYER_NAMES: Partial<Record<Switch, string>> = {
   zeros: 'Points of zero moment or shear',
   envelope: 'Envelope of cases and combinations',
-  plain: 'Members of a truss in one thickness',
+  plain: 'Equal line widths for the members of a truss',
 }
 
 /** What belongs to diagrams, offered beside them. */
 export const DIAGRAM_LAYERS: readonly { key: Switch; label: string; press: string; truss: boolean }[] = [
   { key: 'zeros', label: 'Zeros', press: 'z', truss: false },
   { key: 'envelope', label: 'Envelope', press: 'e', truss: false },
-  { key: 'plain', label: 'One thickness', press: 't', truss: true },
+  { key: 'plain', label: 'Equal line widths', press: 't', truss: true },
 ]
 
 /** A diagram and the deflected shape give way to each other. */

@@ -259,7 +259,7 @@ const JointTools = memo(function JointTools({ onStart }: { onStart: () => void }
       )}
       {count > 0 && (
         <Press className="quiet link" onClick={onStart}>
-          put in a beam, frame or truss
+          insert a beam, frame or truss
         </Press>
       )}
       <Press className="quiet link" aria-expanded={open} onClick={() => setOpen(!open)}>

@@ -124,8 +124,8 @@ function Components({ name, load, onChange }: Props & { load: Extract<Load, { ty
             value={load.axes ?? 'global'}
             onChange={(e) => onChange({ ...load, axes: e.target.value as 'global' | 'member' })}
           >
-            <option value="global">level and upright</option>
-            <option value="member">along and square</option>
+            <option value="global">global axes</option>
+            <option value="member">member axes</option>
           </Pick>
         </>
       )}

@@ -65,7 +65,7 @@ interface ReleaseProps {
   word: string
 }
 
-/** One component at one end: passed on, released, or by a spring. */
+/** The release of one component at one end: rigid, released, or through a spring. */
 function ReleaseLine({ m, end, of, word }: ReleaseProps) {
   const apply = useEdit()
   const release = (value: true | Quantity | undefined, merge?: string) =>
@@ -82,7 +82,7 @@ function ReleaseLine({ m, end, of, word }: ReleaseProps) {
         value={choice}
         onChange={(e) => choose(e.target.value)}
       >
-        <option value="rigid">passed on</option>
+        <option value="rigid">rigid</option>
         <option value="free">released</option>
         <option value="spring">by a spring</option>
       </Pick>

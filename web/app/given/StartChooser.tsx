@@ -157,7 +157,7 @@ export default function StartChooser({ onDone, closable }: StartChooserProps) {
           ))}
           <span className="start-do">
             <Press className="plain-button" disabled={'message' in shape} onClick={insert}>
-              put it in
+              insert
             </Press>
             {closable && (
               <Press className="quiet link" onClick={onDone}>

@@ -74,7 +74,7 @@ function SaveWord() {
     // said when the disk has it, not before
     offline: draftKept ? 'kept in this browser' : 'not kept yet …',
     conflict: 'two versions',
-    gone: 'taken off the Shelf',
+    gone: 'deleted from the Shelf',
   }[save.kind]
   return (
     <span

@@ -32,7 +32,7 @@ export function Gone() {
   return (
     <div className="conflict" role="alert">
       <p>
-        <b>This problem was taken off the Shelf.</b> What you have here stays in this browser.
+        <b>This problem was deleted from the Shelf.</b> What you have here stays in this browser.
         {said !== null && ` ${said}`}
       </p>
       <div className="conflict-choices">

@@ -75,7 +75,7 @@ const given = (caseId: string): readonly EntryWords[] => [
       load('AB', '5 kN at 1.5, 3', 'the same force at two places'),
       load('AB', '0 to 6 kN/m', 'varying, from place to place', '1 to 3'),
       load('B', '20 kN*m cw', 'a moment, clockwise'),
-      load('AB', '20 K', 'warmer by so much'),
+      load('AB', '20 K', 'temperature rise'),
     ],
   },
 ]
@@ -88,7 +88,7 @@ const CHECK: readonly EntryWords[] = [
     empty: { value: '', note: '' },
     examples: [
       { fields: { value: '18.2', note: '' }, means: 'in the problem’s unit' },
-      { fields: { value: '8.4 C', note: '' }, means: 'of a bar: T pulls, C presses' },
+      { fields: { value: '8.4 C', note: '' }, means: 'of a bar: T tension, C compression' },
       { fields: { value: 'w*L^2/8', note: '' }, means: 'as it was worked out' },
     ],
   },

@@ -45,19 +45,19 @@ export function Account({ person, session, sessions }: Props) {
       </EntryForm>
       <h2>Password</h2>
       <EntryForm intent="password" schema={changeForm} send="Change it">
-        <EntryField label="The password so far" name="old" type="password" autoComplete="current-password" />
-        <EntryField label="The new one" name="password" type="password" autoComplete="new-password" />
+        <EntryField label="Current password" name="old" type="password" autoComplete="current-password" />
+        <EntryField label="New password" name="password" type="password" autoComplete="new-password" />
       </EntryForm>
       <h2>Where you are signed in</h2>
       <Sessions all={sessions} here={session} send={send} />
-      <h2>All that is kept of you</h2>
+      <h2>Your data</h2>
       <p>
         Your problems, those that are shared with you, your name and address, as one file:{' '}
         <a href="/account/file" download className="textlink">
           Save it
         </a>
       </p>
-      <h2>The end of the account</h2>
+      <h2>Delete account</h2>
       <Ending />
     </PaperPage>
   )
@@ -114,7 +114,7 @@ function Ending() {
       send="Delete the account and all its problems"
       beside={
         <Press className="textlink" onClick={() => setEnding(false)}>
-          Keep it
+          Cancel
         </Press>
       }
     >

@@ -101,7 +101,7 @@ function Keep({ place, kept }: { place: KeptPlace; kept: readonly KeptPlace[] })
       className="textlink"
       onClick={() => apply(`keep the reading on ${place.member}`, (p) => keepPlace(p, place))}
     >
-      Keep it
+      Save
     </Press>
   )
 }

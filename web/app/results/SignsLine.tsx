@@ -30,7 +30,7 @@ export function SignsLine() {
         </>
       )}
       <Press className="textlink" aria-haspopup="dialog" onClick={(e) => setAnchor(e.currentTarget)}>
-        Other signs
+        Sign convention
       </Press>
       {asked && (
         <Suspense>

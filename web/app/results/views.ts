@@ -8,8 +8,8 @@ export const RESULT_VIEWS = [
   { key: 'stress', label: 'Stress' },
   { key: 'compare', label: 'Compare' },
   { key: 'buckling', label: 'Buckling' },
-  { key: 'growth', label: 'Growth' },
-  { key: 'export', label: 'Take along' },
+  { key: 'growth', label: 'Load sweep' },
+  { key: 'export', label: 'Export' },
 ] as const
 
 export type ResultViewKey = (typeof RESULT_VIEWS)[number]['key']

@@ -53,7 +53,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       return answer.ok ? redirectDocument('/signed-out') : data(answer, { status })
     }
     default:
-      throw data('Nothing is done in that way.', { status: 400 })
+      throw data('This address accepts no such request.', { status: 400 })
   }
 }
 

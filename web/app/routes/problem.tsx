@@ -17,8 +17,7 @@ const LARGE = 12_000
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const found = await textById(context.access.person, params.problemId)
-  if (!found)
-    throw data('There is no such problem on the Shelf. It may have been taken off.', { status: 404 })
+  if (!found) throw data('There is no such problem on the Shelf. It may have been deleted.', { status: 404 })
   const { id, title, revision, changedAt, mayWrite, document } = found
   return document.length <= LARGE && drawsHere(context)
     ? { ...readText(found), title }

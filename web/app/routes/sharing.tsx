@@ -32,7 +32,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       case 'end':
         return endSharing(access.person, problemId, fields.id ?? '')
       default:
-        throw data('Nothing is done in that way.', { status: 400 })
+        throw data('This address accepts no such request.', { status: 400 })
     }
   }
   if (fields.intent === 'person') {

@@ -5,7 +5,7 @@ import { Press } from '../widgets/Press'
 import { When } from '../widgets/When'
 import type { Route } from './+types/taken-off'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Taken off the Shelf · Viga' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Deleted problems · Viga' }]
 
 export const loader = async ({ context }: Route.LoaderArgs) => ({
   days: DAYS_KEPT,
@@ -17,12 +17,9 @@ export const loader = async ({ context }: Route.LoaderArgs) => ({
 export default function TakenOffPage({ loaderData: { days, most, problems } }: Route.ComponentProps) {
   const fetcher = useFetcher()
   return (
-    <PaperPage
-      title="Taken off the Shelf"
-      lead={`A problem that was taken off can be put back for ${days} days.`}
-    >
+    <PaperPage title="Deleted problems" lead={`A deleted problem can be put back for ${days} days.`}>
       {problems.length === 0 ? (
-        <p>Nothing was taken off.</p>
+        <p>No problem was deleted.</p>
       ) : (
         <ul className="paper-list">
           {problems.slice(0, most).map(({ id, title, deletedAt }) => (

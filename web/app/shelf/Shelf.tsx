@@ -177,7 +177,7 @@ function Side({ asked, askFor, counts, create, pick, children }: SideProps) {
         Open a file<kbd>o</kbd>
       </Press>
       <Link to="/taken-off" className="shelf-open">
-        Taken off
+        Deleted
       </Link>
       {children}
     </aside>
@@ -220,7 +220,7 @@ function PutBack({ taken, onPutBack }: { taken: Taken | undefined; onPutBack: (i
       open={undo !== null}
       autoHideDuration={12_000}
       onClose={(_, reason) => reason !== 'clickaway' && setUndo(null)}
-      message={undo ? `${undo.title} was taken off the Shelf.` : ''}
+      message={undo ? `${undo.title} was deleted from the Shelf.` : ''}
       action={
         <Press className="shelf-undo" onClick={() => (undo && onPutBack(undo.id), setUndo(null))}>
           Put it back

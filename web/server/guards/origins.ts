@@ -11,7 +11,7 @@ export const knownMethods: RequestHandler = (request, response, next) => {
       .status(405)
       .setHeader('Allow', [...KNOWN].join(', '))
       .type('text')
-      .send('There is nothing here that is done in that way.')
+      .send('This address accepts no POST request.')
 }
 
 /**

@@ -73,7 +73,7 @@ describe('a load of several components', () => {
 
   it('on a member is stated in its own axes, too', async () => {
     const { user, load } = fieldsOf({ type: 'point', member: 'AB', at: '25%', fx: 2, fy: -8 })
-    await user.selectOptions(screen.getByRole('combobox', { name: 'axes of load 1' }), 'along and square')
+    await user.selectOptions(screen.getByRole('combobox', { name: 'axes of load 1' }), 'member axes')
     expect(load()).toMatchObject({ axes: 'member', fx: 2, fy: -8 })
     const place = screen.getByRole('textbox', { name: 'place of load 1' })
     await user.clear(place)

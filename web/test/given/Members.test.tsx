@@ -56,7 +56,7 @@ describe('the table of members', () => {
     expect(member(problem(), 'AB').releases).toEqual({ end: { M: '250 kN*m' } })
     await user.selectOptions(turning, 'released')
     expect(member(problem(), 'AB').releases).toEqual({ end: { M: true } })
-    await user.selectOptions(turning, 'passed on')
+    await user.selectOptions(turning, 'rigid')
     expect(member(problem(), 'AB').releases?.end?.M).toBeUndefined()
   })
 

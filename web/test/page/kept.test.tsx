@@ -25,7 +25,7 @@ describe('whether it is kept', () => {
     [{ kind: 'saving' as const }, true, 'saving …'],
     [{ kind: 'offline' as const, message: 'Viga cannot be reached.' }, true, 'kept in this browser'],
     [{ kind: 'offline' as const, message: 'Viga cannot be reached.' }, false, 'not kept yet …'],
-    [{ kind: 'gone' as const }, true, 'taken off the Shelf'],
+    [{ kind: 'gone' as const }, true, 'deleted from the Shelf'],
   ])('%j, draft %s: %s', async (save, draftKept, words) => {
     const { store } = inSheet(beam, <Tools />)
     store.setState({ save, draftKept })

@@ -90,7 +90,7 @@ describe('an account', () => {
   it('is deleted only after it was asked for twice, with the password', async () => {
     const { sent, user } = account()
     await user.click(screen.getByRole('button', { name: 'Delete the account …' }))
-    await user.click(screen.getByRole('button', { name: 'Keep it' }))
+    await user.click(screen.getByRole('button', { name: 'Cancel' }))
     expect(screen.queryByRole('button', { name: /Delete the account and all/ })).toBeNull()
     await user.click(screen.getByRole('button', { name: 'Delete the account …' }))
     await user.type(screen.getByLabelText(/Your password/), 'a long password')

@@ -119,7 +119,7 @@ function GrowthForm({ vary, range, onVary, onRange, onRun, refusal }: GrowthForm
         />
       </label>
       <Press type="submit" className="plain-button">
-        Let it grow
+        Run
       </Press>
       {refusal !== null && (
         <p className="pencil" role="alert">

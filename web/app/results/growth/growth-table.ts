@@ -8,7 +8,7 @@ export function growthTable(problem: Problem, name: string, result: SweepResult)
   const words = { 1: 'first order', 2: 'second order' }
   return {
     key: 'growth',
-    title: 'Growth',
+    title: 'Load sweep',
     columns: [
       { key: 'value', title: name, unit: result.dimension ? coherentUnitName(units, result.dimension) : '' },
       ...result.reads.flatMap((r) =>

@@ -35,7 +35,7 @@ export function stressUnit(length: string, stated?: string) {
 /** Tables of more members than this are cut: each member can be opened by itself. */
 const MOST_ROWS = 400
 
-/** Stresses, strains, energy and use of every member: a textbook check, each number with its formula. */
+/** Stresses, strains, energy and utilisation of every member: a textbook check, each number with its formula. */
 export default function Stress({ solution, action }: Solved) {
   const units = useSheet((s) => s.problem.units)
   const display = useDisplay()
@@ -55,7 +55,7 @@ export default function Stress({ solution, action }: Solved) {
   return (
     <>
       <p className="prose">
-        A textbook check of elastic stresses, not a design to a code. Members with a use above 1 are marked.
+        A textbook check of elastic stresses, not a design to a code. Members with a utilisation above 1 are marked.
       </p>
       <WideBlock title="Members">
         <StressTable checks={checks} members={members} stress={stress} limit={limit} />
@@ -175,7 +175,7 @@ function StressTable({
           <th className="n">largest</th>
           <th className="n">smallest</th>
           <th className="n">shear</th>
-          <th className="n">use</th>
+          <th className="n">utilisation</th>
           <th className="n">span/δ</th>
         </tr>
       </thead>

@@ -156,7 +156,7 @@ function useLines({ m, check, range, euler, K, limit, display, stress }: Props):
   const yields = m.yieldStress * stress.perSI
   if (check.use)
     out.push({
-      name: 'use of the yield stress',
+      name: 'utilisation of the yield stress',
       formula: '\\frac{|\\sigma|}{f_y}',
       numbers: `\\frac{${n(check.use.value * yields)}}{${n(yields)}}`,
       value: formatNumber(check.use.value, { figures: 3 }),

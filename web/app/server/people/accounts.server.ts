@@ -174,7 +174,7 @@ export async function changePassword(
   if (!(await mayTry(`password of ${person.id}`, MOST.account, SPAN_S))) return fault('old', TOO_MANY)
   const account = await accountOf(person.email)
   if (!(await isPassword(old, account?.password ?? null)))
-    return fault('old', 'This is not the password so far.')
+    return fault('old', 'This is not the current password.')
   const wrong = passwordFault(password, person.email)
   if (wrong) return fault('password', wrong)
   await change('UPDATE people SET password = ? WHERE id = ?', [await passwordHash(password), person.id])
