@@ -7,7 +7,7 @@ import { DropTarget } from './shelf/DropTarget'
 import { FIRST_FONTS } from './theme/fonts'
 import './theme/tokens.css'
 import './theme/base.css'
-import { schemeIn, useChosenScheme } from './theme/scheme'
+import { schemeOf, useChosenScheme } from './theme/scheme'
 import { theme } from './theme/theme'
 
 if (!import.meta.env.SSR) expectKeys()
@@ -15,7 +15,7 @@ if (!import.meta.env.SSR) expectKeys()
 export function loader({ request, context }: Route.LoaderArgs) {
   const { many, person } = context.access
   return {
-    scheme: schemeIn(request.headers.get('Cookie') ?? ''),
+    scheme: schemeOf(request.headers),
     // one person at home is asked for nothing
     who: many
       ? { account: person?.account ?? false, name: person?.name || person?.email || 'Your account' }
@@ -30,7 +30,8 @@ export const shouldRevalidate = () => false
 export function Layout({ children }: { children: React.ReactNode }) {
   const scheme = useChosenScheme()
   return (
-    <html lang="en" data-scheme={scheme}>
+    // the server may not know the colours of the system
+    <html lang="en" data-scheme={scheme} suppressHydrationWarning>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />

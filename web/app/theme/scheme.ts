@@ -5,9 +5,22 @@ export type Scheme = 'light' | 'dark'
 
 const YEAR = 60 * 60 * 24 * 365
 
-/** The colours chosen, from the text of a browser's cookies; light when nothing was chosen. */
-export const schemeIn = (cookies: string): Scheme =>
-  /(?:^|;\s*)scheme=dark(?:;|$)/.test(cookies) ? 'dark' : 'light'
+/** The colours chosen, from the text of a browser's cookies; undefined when nothing was chosen. */
+export const chosenIn = (cookies: string): Scheme | undefined =>
+  /(?:^|;\s*)scheme=(dark|light)(?:;|$)/.exec(cookies)?.[1] as Scheme | undefined
+
+/** The request header by which a browser tells the colours of its system. */
+export const SCHEME_HINT = 'Sec-CH-Prefers-Color-Scheme'
+
+/** The colours of a page on the server: the chosen ones, else those of the system where the browser tells. */
+export const schemeOf = (headers: Headers): Scheme =>
+  chosenIn(headers.get('Cookie') ?? '') ?? (headers.get(SCHEME_HINT) === 'dark' ? 'dark' : 'light')
+
+const DARK = '(prefers-color-scheme: dark)'
+
+/** The colours in the browser: the chosen ones, else those of its system. */
+const schemeHere = (): Scheme =>
+  chosenIn(document.cookie) ?? (globalThis.matchMedia?.(DARK).matches ? 'dark' : 'light')
 
 /**
  * The colours to draw in: on the server what the request says, in the browser its own cookie, which the first
@@ -15,12 +28,12 @@ export const schemeIn = (cookies: string): Scheme =>
  */
 export function useChosenScheme(): Scheme {
   const root = useRouteLoaderData<{ scheme: Scheme }>('root')
-  return typeof document === 'undefined' ? (root?.scheme ?? 'light') : schemeIn(document.cookie)
+  return typeof document === 'undefined' ? (root?.scheme ?? 'light') : schemeHere()
 }
 
 /**
- * The chosen colours and how to choose others; the cookie keeps them at once, so that the next page is drawn
- * in them.
+ * The colours and how to choose others; the cookie keeps a choice at once, so that the next page is drawn in
+ * it. Until one is made the colours follow the system.
  */
 export function useScheme(): [Scheme, (to: Scheme) => void] {
   const chosen = useChosenScheme()
@@ -28,6 +41,12 @@ export function useScheme(): [Scheme, (to: Scheme) => void] {
   useEffect(() => {
     document.documentElement.dataset.scheme = now
   }, [now])
+  useEffect(() => {
+    const system = globalThis.matchMedia?.(DARK)
+    const follow = () => setNow(schemeHere())
+    system?.addEventListener('change', follow)
+    return () => system?.removeEventListener('change', follow)
+  }, [])
   const choose = (to: Scheme) => {
     document.cookie = `scheme=${to}; path=/; max-age=${YEAR}; samesite=lax`
     setNow(to)

@@ -34,6 +34,8 @@ export function securityHeaders(): RequestHandler {
     // only an answer that came through TLS may ask for TLS from now on
     if (request.secure) response.setHeader('Strict-Transport-Security', `max-age=${YEAR}; includeSubDomains`)
     response.setHeader('Permissions-Policy', 'camera=(), geolocation=(), microphone=(), payment=(), usb=()')
+    // the browser tells the colours of its system from now on, so that a page arrives in them
+    response.setHeader('Accept-CH', 'Sec-CH-Prefers-Color-Scheme')
     headers(request, response, next)
   }
 }

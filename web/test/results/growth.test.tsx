@@ -1,13 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { screen, within } from '@testing-library/react'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { readVaried, sweep, work, type Problem } from '@viga/core'
 import Buckling from '../../app/results/buckling/Buckling'
 import { growthWords, warningOf } from '../../app/results/buckling/words'
 import Growth from '../../app/results/growth/Growth'
 import { growthTable } from '../../app/results/growth/growth-table'
 import { inSheet } from '../in-sheet'
+
+// a chart asks for a window with sizes; the browser tests look at it
+vi.mock('../../app/results/growth/GrowthChart', () => ({ GrowthChart: () => null }))
 
 const post = JSON.parse(
   readFileSync(join(import.meta.dirname, '../../database/demo/13-arbor-post.viga.json'), 'utf8'),
@@ -91,6 +94,12 @@ describe('a sweep as a table', () => {
 })
 
 describe('what grows', () => {
+  it('is run at once, with the likeliest choice', async () => {
+    inSheet(post, <Growth {...solvedOf(post)} />)
+    const table = within(await screen.findByRole('region', { name: 'Step by step' }))
+    // forty steps, their beginning and the head
+    expect(table.getAllByRole('row')).toHaveLength(42)
+  })
   it('is chosen among loads, symbols and stated quantities, each with a range to begin with', async () => {
     const { user } = inSheet(post, <Growth {...solvedOf(post)} />)
     const what = screen.getByRole('combobox', { name: 'what grows' })

@@ -78,12 +78,17 @@ function useKept(id: string) {
   return [kept, setKept] as const
 }
 
+/** What a result is most likely compared with: rigid joints of a truss, axial deformation of a frame. */
+const likeliest = (p: Problem): string => (p.kind === 'truss' ? 'rigid' : 'axial')
+
 /** What is compared with; a variant follows the statement as it is edited. */
 function useComparison(kept: readonly KeptStatement[]) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const comparison = useSheet((s) => s.comparison)
-  const [choice, setChoice] = useState(() => choiceOf(comparison))
+  const [choice, setChoice] = useState(() =>
+    comparison.kind === 'none' ? likeliest(problem) : choiceOf(comparison),
+  )
   useEffect(() => {
     const variant = VARIANTS[choice]
     if (variant)

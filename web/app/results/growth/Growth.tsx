@@ -24,6 +24,9 @@ import { Grown } from './Grown'
 import { nameOf, namesOf } from './names'
 import './growth.css'
 
+/** A sweep of a structure with more members than this is not begun by itself. */
+const AT_ONCE = 100
+
 /**
  * What follows as something grows: chosen values against a load, a length or any other symbol, in both
  * orders.
@@ -34,10 +37,13 @@ export default function Growth(solved: Solved) {
   const [vary, setVary] = useState('critical')
   const [range, setRange] = useState<SweepRange>({ from: '0', to: '0.9', steps: 40 })
   const [places, setPlaces] = useState<Place[]>(() => firstReads(solved))
-  const [asked, setAsked] = useState<SweepInput>()
   const input = useMemo(
     () => inputOf(problem, vary, range, places, action.id),
     [problem, vary, range, places, action.id],
+  )
+  // the likeliest sweep is shown at once, unless a large structure would take long
+  const [asked, setAsked] = useState<SweepInput | undefined>(() =>
+    'message' in input || problem.members.length > AT_ONCE ? undefined : input,
   )
   const { swept, done, stop } = useSweep(asked)
   const run = () => {

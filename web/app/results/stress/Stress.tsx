@@ -55,7 +55,8 @@ export default function Stress({ solution, action }: Solved) {
   return (
     <>
       <p className="prose">
-        A textbook check of elastic stresses, not a design to a code. Members with a utilisation above 1 are marked.
+        A textbook check of elastic stresses, not a design to a code. Members with a utilisation above 1 are
+        marked.
       </p>
       <WideBlock title="Members">
         <StressTable checks={checks} members={members} stress={stress} limit={limit} />
