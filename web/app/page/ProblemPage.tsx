@@ -22,6 +22,7 @@ import { keepHistory } from '../sheet/history'
 import { keepSaved } from '../sheet/saving'
 import { figureKeyOf } from '../sheet/figure-keys'
 import { createSheet } from '../sheet/store'
+import { useCutFree } from '../working/use-cut-free'
 import { useFirstOrder } from '../working/use-first-order'
 import { Divide } from './Divide'
 import { SaveAsFile } from './SaveAsFile'
@@ -165,9 +166,19 @@ function FigureBeside() {
   const covered = useHeldBack()
   const warning = useWarning(part === 'results' && !covered)
   const firstOrder = useFirstOrder(shown.part === 'working', shown.figureKey)
+  const cutFree = useCutFree(!covered && shown.figureKey === 'stiffness.end-forces')
   const overlay = useMemo(
-    () => ({ covered, note: warning, ...firstOrder, ...check, ...asking, ...results, ...redrawn }),
-    [check, covered, warning, firstOrder, asking, results, redrawn],
+    () => ({
+      covered,
+      note: warning,
+      ...firstOrder,
+      ...cutFree,
+      ...check,
+      ...asking,
+      ...results,
+      ...redrawn,
+    }),
+    [check, covered, warning, firstOrder, cutFree, asking, results, redrawn],
   )
   return <Figure {...shown} panels={PANELS} overlay={overlay} />
 }

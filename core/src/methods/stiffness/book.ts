@@ -18,6 +18,7 @@ import { FIXED_ENDS } from './origins/fixed-ends.js'
 import { GEOMETRY } from './origins/geometry.js'
 import { HINGED } from './origins/hinged.js'
 import type { Context, Kind, Origin } from './origins/kind.js'
+import { PEAKS } from './origins/peaks.js'
 import { RIGIDITIES } from './origins/rigidities.js'
 import { SOLUTION } from './origins/solution.js'
 import { STATED } from './origins/stated.js'
@@ -41,6 +42,7 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   ...RIGIDITIES,
   ...FACTORED_OUT,
   ...DIAGRAM,
+  ...PEAKS,
   ...CHECKS,
   ...BENT,
   ...BENT_EQUATIONS,

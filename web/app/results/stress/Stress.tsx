@@ -35,7 +35,7 @@ export function stressUnit(length: string, stated?: string) {
 /** Tables of more members than this are cut: each member can be opened by itself. */
 const MOST_ROWS = 400
 
-/** Stresses, strains, energy and utilisation of every member: a textbook check, each number with its formula. */
+/** Stresses, energy and utilisation of every member: a textbook check, each number with its formula. */
 export default function Stress({ solution, action }: Solved) {
   const units = useSheet((s) => s.problem.units)
   const display = useDisplay()

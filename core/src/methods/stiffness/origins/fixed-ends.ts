@@ -1,6 +1,6 @@
 import * as D from '../../../quantity/dimension.js'
 import { minus, over, sum, times, type Formula } from '../../expression.js'
-import { endNumber, formula, index, type Context, type Kind, kinds } from './kind.js'
+import { endNumber, formula, index, type Context, type Kind, kinds, type Origin } from './kind.js'
 import { toMember } from './belongs.js'
 import { LOADS, loadsOn } from './loads.js'
 import { superposed } from './superposed.js'
@@ -47,6 +47,20 @@ function condensedForces(c: Context, i: number): number[][] {
 
 const forceDimension = (r: number) => (r % 3 === 2 ? D.moment : D.force)
 
+/** Why a member held at both ends has no force of a component: nothing on it acts that way. */
+const WITHOUT = ['acts along', 'acts across', 'bends'] as const
+
+/** The fixed-end force of the loads on a member; where there is none, a sentence says so. */
+function fromLoads(c: Context, i: number, r: number): Origin {
+  const terms = [
+    ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
+    ...ownWeight(c, i, r),
+  ]
+  if (terms.length > 0) return formula(sum(...terms))()
+  const { id } = c.solution.structure.members[i]
+  return { kind: 'stated', words: `No load on ${id} ${WITHOUT[r % 3]} it.` }
+}
+
 /** End force number from 1 of a member, as an index with its member. */
 function end(c: Context, id: string, at: string): { i: number; r: number } | undefined {
   const [i, r] = [c.member(id), index(at) - 1]
@@ -71,13 +85,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
         },
         si: c.action.fixedOwn.get(i)?.[r] ?? 0,
         dimension: forceDimension(r),
-        origin: () =>
-          formula(
-            sum(
-              ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
-              ...ownWeight(c, i, r),
-            ),
-          )(),
+        origin: () => fromLoads(c, i, r),
       }
     }),
     'fixed-part': superposed('fixed-part', (c, id, step, at) => {
@@ -128,13 +136,7 @@ export const FIXED_ENDS: Record<string, Kind> = {
         return { ...found, origin: () => formula(condensedForce(c, id, e.released.length, r))() }
       return {
         ...found,
-        origin: () =>
-          formula(
-            sum(
-              ...loadsOn(c, i).flatMap(({ n: at, load }) => termsOfLoad(c, i, at, load, r)),
-              ...ownWeight(c, i, r),
-            ),
-          )(),
+        origin: () => fromLoads(c, i, r),
       }
     }),
     /** Turned to the axes of the joints: Tᵀ·f. */

@@ -2,6 +2,7 @@ import * as D from '../../../quantity/dimension.js'
 import { addressOf } from '../../address.js'
 import { inOrder, unknowns } from '../matrices.js'
 import { courseIn } from '../origins/diagrams.js'
+import { zerosOfShear } from '../origins/peaks.js'
 import type { Block, Cell, Passage } from '../../blocks.js'
 import { endsOf } from './equations.js'
 import { MANY } from './model.js'
@@ -114,6 +115,16 @@ function actingOn(book: Book, id: string, s: number, forces: readonly ('N' | 'V'
   return addresses.length ? [{ kind: 'lines', title: 'What acts there', addresses }] : []
 }
 
+/** The peaks of the moment within a stretch, each with the place where the shear is zero. */
+function peaksOf({ context: c }: Book, member: number, s: number): Block[] {
+  const { id } = c.solution.structure.members[member]
+  const addresses = zerosOfShear(c, member, s).flatMap((_, n) => [
+    addressOf('zero-shear', id, s, n),
+    addressOf('peak-moment', id, s, n),
+  ])
+  return addresses.length ? [{ kind: 'lines', title: 'The peak of the moment, where V = 0', addresses }] : []
+}
+
 /** From end forces to N(x), V(x) and M(x), stretch by stretch between the places of load. */
 function diagramsOf(book: Book, i: number): Passage {
   const { context: c } = book
@@ -136,6 +147,7 @@ function diagramsOf(book: Book, i: number): Passage {
       from: c.coherent(g.x0, D.length),
       to: c.coherent(g.x1, D.length),
     })),
+    ...peaksOf(book, i, s),
   ])
   return { title: m.id, member: i, blocks }
 }
