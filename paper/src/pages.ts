@@ -114,31 +114,42 @@ export function number(doc: Doc, title: string) {
   }
 }
 
-/** Rows of cells in columns as wide as their widest cell. */
+/**
+ * Rows of cells in columns as wide as their widest cell. The head stands again at the top of each page that
+ * the table goes on to, and never alone at the foot of one.
+ */
 export function table(p: Pages, rows: readonly (readonly Box[])[], head = false) {
   const columns = Math.max(...rows.map((r) => r.length))
   const width = Array.from({ length: columns }, (_, j) => Math.max(...rows.map((r) => r[j]?.w ?? 0)) + 18)
+  const heightOf = (r: readonly Box[]) => Math.max(...r.map((b) => b.up + b.down), 8) + 6
   rows.forEach((r, i) => {
-    const height = Math.max(...r.map((b) => b.up + b.down), 8) + 6
-    need(p, height)
-    const base = p.y + 3 + Math.max(...r.map((b) => b.up))
-    r.forEach((b, j) => b.draw(p.doc, PAGE.left + width.slice(0, j).reduce((s, w) => s + w, 0), base))
-    p.y += height
-    p.doc
-      .moveTo(PAGE.left, p.y)
-      .lineTo(
-        PAGE.left +
-          Math.min(
-            TEXT_WIDTH,
-            width.reduce((s, w) => s + w, 0),
-          ),
-        p.y,
-      )
-      .lineWidth(i === 0 && head ? 0.7 : 0.35)
-      .strokeColor(HAIR)
-      .stroke()
+    const withNext = head && i === 0 && rows.length > 1 ? heightOf(rows[1]) : 0
+    const turned = turns(p, heightOf(r) + withNext)
+    if (turned && head && i > 0) tableRow(p, rows[0], width, heightOf(rows[0]), true)
+    tableRow(p, r, width, heightOf(r), head && i === 0)
   })
   p.y += 8
+}
+
+/** Makes room for something of this height, and tells whether a new page was begun for it. */
+function turns(p: Pages, height: number): boolean {
+  const before = p.y
+  need(p, height)
+  return p.y < before
+}
+
+/** One row of a table, with a rule below it. */
+function tableRow(p: Pages, r: readonly Box[], width: readonly number[], height: number, isHead: boolean) {
+  const sum = (widths: readonly number[]) => widths.reduce((s, w) => s + w, 0)
+  const base = p.y + 3 + Math.max(...r.map((b) => b.up))
+  r.forEach((b, j) => b.draw(p.doc, PAGE.left + sum(width.slice(0, j)), base))
+  p.y += height
+  p.doc
+    .moveTo(PAGE.left, p.y)
+    .lineTo(PAGE.left + Math.min(TEXT_WIDTH, sum(width)), p.y)
+    .lineWidth(isHead ? 0.7 : 0.35)
+    .strokeColor(HAIR)
+    .stroke()
 }
 
 export { row, space }
