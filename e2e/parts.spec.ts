@@ -287,5 +287,5 @@ test('check: one slip that explains the sheet is found, with the way to its line
   await expect(explained).toContainText('One slip explains all 8 values')
   await expect(explained).toContainText('put as one force at its centroid')
   await explained.getByRole('link').click()
-  await page.waitForURL(/working\/loads$/)
+  await page.waitForURL(/working\/stiffness\/loads$/)
 })

@@ -51,7 +51,7 @@ export function drawFreeBody(input: FreeBodyInput): Scene {
   const mine = merged(input.forces)
   const groups: Group[] = [...(input.alone ? [] : ghost(s, view)), ...spreads(input, mine), ...body(input)]
   const labelRequests: LabelRequest[] = jointLetters(s, view).filter((w) => isIn(s, part, w.target))
-  const obstacles: Obstacle[] = []
+  const obstacles: Obstacle[] = pieceLines(input).map(({ a, b }) => ({ a, b, half: 2 }))
   const boxes: Box[] = []
   const all = [...mine, ...merged(input.other ?? [])]
   const most = {
@@ -118,20 +118,32 @@ function shiftOf({ structure: s, part, other }: FreeBodyInput, face: 0 | 1): Vec
   return times(vec(m.cos, -m.sin), face === 1 ? APART : -APART)
 }
 
+/** The pieces of members as lines on the screen, those of a section moved apart. */
+const pieceLines = (input: FreeBodyInput) =>
+  input.part.pieces.map(({ member, x0, x1 }, i) => {
+    const m = input.structure.members[member]
+    const from = input.structure.nodes[m.start]
+    const shift = shiftOf(input, i === 1 ? 1 : 0)
+    const p = (x: number) => plus(onScreen(input.view, from.x + m.cos * x, from.y + m.sin * x), shift)
+    return { member: m, a: p(x0), b: p(x1) }
+  })
+
+/** The circle that an arc of a moment lies on, as lines that words keep clear of. */
+const roundabout = (c: Vec): Obstacle[] =>
+  Array.from({ length: 8 }, (_, k) => {
+    const at = (i: number) =>
+      vec(c.x + ARC * Math.cos((i * Math.PI) / 4), c.y + ARC * Math.sin((i * Math.PI) / 4))
+    return { a: at(k), b: at(k + 1), half: 1 }
+  })
+
 /** The pieces and the joints of the part, in full ink. */
 function body(input: FreeBodyInput): Group[] {
   const { structure: s, part, view } = input
-  const pieces = part.pieces.map(({ member, x0, x1 }, i): Group => {
-    const m = s.members[member]
-    const from = s.nodes[m.start]
-    const shift = shiftOf(input, i === 1 ? 1 : 0)
-    const p = (x: number) => plus(onScreen(view, from.x + m.cos * x, from.y + m.sin * x), shift)
-    return {
-      key: `piece${i}`,
-      target: thing.member(m.id),
-      marks: [line(p(x0), p(x1), 'ink', m.bar ? 2.4 : 3.2)],
-    }
-  })
+  const pieces = pieceLines(input).map(({ member: m, a, b }, i): Group => ({
+    key: `piece${i}`,
+    target: thing.member(m.id),
+    marks: [line(a, b, 'ink', m.bar ? 2.4 : 3.2)],
+  }))
   const joints = [...part.joints].map((n): Group => ({
     key: `joint${n}`,
     target: thing.node(s.nodes[n].id),
@@ -200,6 +212,7 @@ function drawForce(
   if (Math.abs(f.m) > ROUNDING * most.moment) {
     const from = f.kind === 'cut' ? 120 : -35
     out.groups.push({ key: `m${i}.${face}`, target, marks: turn(c, ARC, f.m > 0, ink, { from, sweep: 200 }) })
+    out.obstacles.push(...roundabout(c))
     sayMoment(c, formatNumber(Math.abs(f.m * display.moment.perSI)), say)
   }
   return out

@@ -110,6 +110,10 @@ interface Pair {
   second: Record<string, number | null>
 }
 
+/** The difference of two values; 0 where only rounding makes one. */
+const differenceOf = (a: number, b: number): number =>
+  Math.abs(b - a) <= ROUNDING * Math.max(Math.abs(a), Math.abs(b)) ? 0 : b - a
+
 function rows(pairs: readonly Pair[], display: Display): Compared[] {
   const most = new Map<string, number>()
   for (const { first, second } of pairs)
@@ -125,7 +129,7 @@ function rows(pairs: readonly Pair[], display: Display): Compared[] {
             ? 0
             : v * perSI
       const [a, b] = [clean(first[quantity]), clean(second[quantity])]
-      const difference = a === null || b === null ? null : b - a
+      const difference = a === null || b === null ? null : differenceOf(a, b)
       const percent =
         difference === null || a === null || a === 0 ? null : difference === 0 ? 0 : (100 * difference) / a
       return { of, target, quantity, unit, first: a, second: b, difference, percent }

@@ -178,7 +178,7 @@ function Side({ title, rows, second }: { title: string; rows: readonly Compared[
             <th />
             <th />
             <th className="n">shown</th>
-            <th className="n">{second}</th>
+            <th className="n wrapped">{second}</th>
             <th className="n">difference</th>
             <th className="n">growth, %</th>
             <th />
