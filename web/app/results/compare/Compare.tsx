@@ -175,13 +175,13 @@ function Side({ title, rows, second }: { title: string; rows: readonly Compared[
       <table className="t">
         <thead>
           <tr>
-            <th />
-            <th />
+            <th>of</th>
+            <th>quantity</th>
             <th className="n">shown</th>
             <th className="n wrapped">{second}</th>
             <th className="n">difference</th>
             <th className="n">growth, %</th>
-            <th />
+            <th>unit</th>
           </tr>
         </thead>
         <tbody>
