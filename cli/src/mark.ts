@@ -1,22 +1,17 @@
 import type { Readable, Writable } from 'node:stream'
-import { createMarker, readAttempt, readProblem, workWithSystem } from '@viga/core'
-import { invalid, print, sourceOf, unsolved, type Answer, type Failure } from './outcome.js'
+import { createMarker, readAttempt } from '@viga/core'
+import { invalid, print, sourceOf, type Answer, type Failure } from './outcome.js'
 import { eachLine } from './solve.js'
+import { solvedProblem } from './solved.js'
 
 /** Marks one attempt, given as a line of text. */
 type MarkLine = (source: string) => Answer
 
 /** The marker of a key's text, or what is wrong with the key. */
 export function markerOf(source: string): MarkLine | Failure {
-  const read = readProblem(source)
-  if (!read.ok) return invalid(read.errors)
-  const { outcome, solved } = workWithSystem(read.problem)
-  if (outcome.stage === 'invalid') return invalid(outcome.errors)
-  if (outcome.stage === 'unsolved' || !solved)
-    return unsolved(
-      outcome.stage === 'unsolved' ? outcome.error : { kind: 'missing', message: 'Not solved.' },
-    )
-  const mark = createMarker(read.problem, solved)
+  const key = solvedProblem(source)
+  if ('status' in key) return key
+  const mark = createMarker(key.problem, key.solved)
   return (line) => {
     const attempt = readAttempt(line)
     if (!attempt.ok) return invalid([{ kind: 'invalid', path: attempt.path, message: attempt.message }])

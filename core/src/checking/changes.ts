@@ -85,7 +85,7 @@ function unknownsOf({ solution: { structure: s, dofs } }: Solved): Unknown[] {
 
 /** The changes of forces that equilibrium leaves, with one equation of it left out or none. */
 export interface EquilibriumChanges {
-  /** How many forces and reactions there are. */
+  /** The number of forces and reactions. */
   count: number
   /**
    * Changes as amounts of each of the forces and reactions.

@@ -19,7 +19,7 @@ export interface Explanation {
   step: string
   /** The single slips of a `pair`. */
   slips?: { kind: string; subject: Readonly<Record<string, unknown>>; sentence: string }[]
-  /** Of a `followed` sheet: the wrong value and the values that follow from it, by id. */
+  /** The wrong value and the values that follow from it, by id; of a `followed` sheet alone. */
   wrong?: string
   follow?: string[]
 }

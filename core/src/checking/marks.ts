@@ -3,7 +3,7 @@ import type { Problem } from '../document/types.js'
 import type { Explanation } from './explain.js'
 import type { SheetVerdict } from './sheet.js'
 
-/** How a sheet is marked, as a problem states it in `marking`. */
+/** The marking of hand solutions, as a problem states it. */
 export interface Marking {
   /** The worth of a value. */
   each: number

@@ -8,7 +8,7 @@ import type { Alter, MethodChange } from './slips/slip.js'
 /** The slips that can be made in a structure which another slip has changed. */
 export interface Second {
   byKey: ReadonlyMap<string, Candidate>
-  /** Those that leave a load out, by what they act on. */
+  /** The slips that leave a load out, by what they act on. */
   leftOut: ReadonlyMap<string, Candidate>
 }
 

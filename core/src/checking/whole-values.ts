@@ -11,6 +11,7 @@ import type { Solution } from '../analysis/solve.js'
 import { solve } from '../stability/second-order.js'
 import { resolve } from '../structure/resolve.js'
 import { actionOf } from './answers.js'
+import { placeOn } from './place.js'
 import { computedFor, EXTREME } from './quantities.js'
 import { judgedAnswers } from './judged.js'
 
@@ -29,6 +30,9 @@ function solutionOf(p: Problem): Solution | undefined {
   const result = solve(resolved.structure)
   return result.ok ? result.solution : undefined
 }
+
+/** A place this near to a cut, relative to the length of the member, is at the cut. */
+const AT_CUT = 1e-6
 
 /** Just after a place, as a share of it: an extreme on the right of a jump belongs to what follows. */
 const JUST_AFTER = 1 + 1e-6
@@ -72,9 +76,13 @@ export function reverseMember(p: Problem, id: string): Problem {
 
 /**
  * The hand values of a member with what a split needs to know: an extreme has the place where it occurs, a
- * value at a jump the side it is meant on. Returns the values that were given a place, by id.
+ * value at a jump at the cut the side it is meant on. Returns the values that were given a place, by id.
  */
-function placed(p: Problem, id: string): { problem: Problem; added: ReadonlySet<string> } {
+function placed(
+  p: Problem,
+  id: string,
+  shares: readonly number[],
+): { problem: Problem; added: ReadonlySet<string> } {
   const added = new Set<string>()
   const concerned = p.answers?.some((a) => a.member === id)
   const solution = concerned ? solutionOf(p) : undefined
@@ -88,6 +96,9 @@ function placed(p: Problem, id: string): { problem: Problem; added: ReadonlySet<
       added.add(a.id)
       return { ...a, at: tidy(found.x / siPerCoherent(p.units, length)) }
     }
+    const m = solution.structure.members.find((o) => o.id === id)!
+    const x = a.at === undefined ? undefined : placeOn(p, a.at, m)
+    if (x === undefined || !shares.some((s) => Math.abs(s - x / m.length) < AT_CUT)) return a
     const action = actionOf(solution, a.case)
     const computed = action && a.side === undefined ? computedFor(p, solution, action, a) : undefined
     const value = given.get(a.id)
@@ -114,13 +125,13 @@ const withoutAdded = (p: Problem, added: ReadonlySet<string>): Problem =>
 
 /** Splits a member at a joint that lies on it, `share` of its length from the start. */
 export function splitMemberAt(p: Problem, id: string, node: string, share: number): Problem {
-  const { problem, added } = placed(p, id)
+  const { problem, added } = placed(p, id, [share])
   return withoutAdded(splitAt(problem, id, node, share), added)
 }
 
 /** Splits a member by new joints at these shares of its length. Returns the problem and the new joints. */
 export function splitMember(p: Problem, id: string, shares: readonly number[]) {
-  const { problem, added } = placed(p, id)
+  const { problem, added } = placed(p, id, shares)
   const out = split(problem, id, shares)
   return { ...out, problem: withoutAdded(out.problem, added) }
 }

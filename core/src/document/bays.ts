@@ -53,7 +53,7 @@ export function writeBays(spacings: readonly number[]): string {
   return groups.map(([n, s]) => (n > 1 ? `${n}@${s}` : String(s))).join(', ')
 }
 
-/** The same spacings with the unit written behind those that state none. */
+/** Spacings with the unit written behind those that state none. */
 export const baysWithUnit = (text: string, reader: QuantityReader, unit: string): string =>
   partsOf(text)
     .map((part) => {

@@ -18,7 +18,7 @@ export interface Attempt {
   answers: unknown[]
   /** Numbers of a method's working, by their addresses. */
   entries?: unknown[]
-  /** Diagrams drawn by hand, as the view of a problem keeps them. */
+  /** Diagrams drawn by hand, as the view of a problem keeps them; they are not marked. */
   drawn?: unknown[]
 }
 
@@ -104,8 +104,7 @@ export function createMarker(key: Problem, solved: Solved): (attempt: Attempt) =
   return (attempt) => {
     const read = answersOf(key, attempt)
     const answers = read.flatMap((r) => ('answer' in r ? [r.answer] : []))
-    const view = { ...key.view, drawn: attempt.drawn }
-    const checked = checkDocument({ ...key, answers, view }, solved, undefined, slips)
+    const checked = checkDocument({ ...key, answers }, solved, undefined, slips)
     let at = 0
     const verdicts = read.map((r) =>
       'answer' in r

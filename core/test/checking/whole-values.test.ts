@@ -73,6 +73,10 @@ describe('hand values follow an edit that changes nothing for the structure', ()
         )
     }
   })
+  it.each(problems)('%s: a member split into three', (_, p) => {
+    const m = p.members.find((o) => o.type !== 'bar' && p.kind === 'frame')
+    if (m) expect(differing(splitMember(p, m.id, [0.25, 0.8]).problem)).toEqual([])
+  })
   it.each(problems)('%s: the whole mirrored', (_, p) => {
     // own weight acts downward in the image, too
     const weighs = p.loadCases!.some((c) => c.selfWeight)
@@ -90,6 +94,26 @@ const beam = frame()
   .support('A', 'fixed')
   .support('B', 'roller')
   .load({ type: 'point', member: 'AB', at: 4, fy: -12 }).problem
+
+describe('a value at a jump', () => {
+  const at = (value: number): Problem => ({
+    ...beam,
+    answers: [{ id: 'v', quantity: 'shear', member: 'AB', at: '4 m', value }],
+  })
+  it('goes to the half on whose side it is right, where the cut is at the jump', () => {
+    // 52/9 kN before the load of 12 kN, −56/9 kN behind it
+    for (const [value, half] of [
+      [52 / 9, 'AC'],
+      [-56 / 9, 'CB'],
+    ] as const) {
+      const after = splitMember(at(value), 'AB', [4 / 6]).problem
+      expect(after.answers![0].member).toBe(half)
+      expect(checkAnswers(after, solved(after))[0].verdict).toBe('agrees')
+    }
+  })
+  it('is given no side that nobody stated, where the cut is elsewhere', () =>
+    expect(splitMember(at(52 / 9), 'AB', [0.5]).problem.answers![0].side).toBeUndefined())
+})
 
 describe('an extreme', () => {
   it('just right of a jump belongs to the second half of a member cut there', () => {

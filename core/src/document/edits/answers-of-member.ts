@@ -4,7 +4,7 @@ import { scaled, type Measure } from '../measure.js'
 import { signsOf } from '../signs.js'
 import type { Problem, Quantity, StiffnessPlace } from '../types.js'
 
-/** How hand values follow an edit that leaves the structure what it was, or makes it its mirror image. */
+/** Hand values follow an edit that leaves the structure what it was, or makes it its mirror image. */
 
 const negative = (a: Answer): Answer => ({ ...a, value: scaled(a.value, -1) })
 

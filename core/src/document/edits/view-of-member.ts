@@ -6,7 +6,7 @@ import { scaled, tidy, type Measure } from '../measure.js'
 import { isRecord } from '../report.js'
 import type { Problem } from '../types.js'
 
-/** How what an interface keeps in `view` of a member follows an edit: places, drawn diagrams, lengths. */
+/** Places, drawn diagrams and effective lengths that `view` keeps of a member follow an edit of it. */
 
 type View = Record<string, unknown>
 
