@@ -25,10 +25,12 @@ export function useCutFree(on: boolean): Overlay | undefined {
     if (!member) return undefined
     const part = memberPart(solution, Math.max(0, found))
     const forces = freeBody(solution, firstOrderOf(solved.action), part)
+    const { cases, combinations } = structure
+    const under = cases.length + combinations.length > 1 ? ` under ${solved.action.title}` : ''
     return {
       sceneOn: (view) => draw({ structure, view, display, part, forces }),
       caption:
-        `${member.id} cut free: its loads and end forces, ${display.force.unit} and ` +
+        `${member.id} cut free${under}: its loads and end forces, ${display.force.unit} and ` +
         `${display.moment.unit}.`,
     }
   }, [on, draw, solved, display, id])

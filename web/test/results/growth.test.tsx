@@ -8,6 +8,7 @@ import { growthWords, warningOf } from '../../app/results/buckling/words'
 import Growth from '../../app/results/growth/Growth'
 import { growthTable } from '../../app/results/growth/growth-table'
 import { inSheet } from '../in-sheet'
+import { beam } from '../problems'
 
 // a chart asks for a window with sizes; the browser tests look at it
 vi.mock('../../app/results/growth/GrowthChart', () => ({ GrowthChart: () => null }))
@@ -111,6 +112,15 @@ describe('what grows', () => {
     await user.selectOptions(what, stated.getAllByRole('option')[0])
     expect(to.value).toMatch(/^2\*\(.+\)$/)
     expect(screen.queryByRole('alert')).toBeNull()
+  })
+  it('begins with all loads where nothing buckles', async () => {
+    const across: Problem = {
+      ...beam,
+      loadCases: [{ id: '1', loads: [{ type: 'nodal', node: 'B', fy: -1 }] }],
+    }
+    inSheet(across, <Growth {...solvedOf(across)} />)
+    expect(screen.getByRole('combobox', { name: 'what grows' })).toHaveProperty('value', 'factor')
+    expect(await screen.findByRole('region', { name: 'Step by step' })).toBeTruthy()
   })
   it('says what is no range, and takes no value twice', async () => {
     const { user } = inSheet(post, <Growth {...solvedOf(post)} />)

@@ -174,6 +174,21 @@ describe('stresses', () => {
 })
 
 describe('a comparison', () => {
+  it('begins with rigid joints of a truss, and with members that keep their length of a frame', async () => {
+    for (const [name, begins] of [
+      ['fern', 'rigid'],
+      ['palm-house', 'axial'],
+    ]) {
+      const { unmount } = results(named(name), '/compare')
+      expect(await screen.findByLabelText('compare with')).toHaveProperty('value', begins)
+      unmount()
+    }
+  })
+  it('begins with another case of a beam, in which nothing acts along the members', async () => {
+    const { store } = results(named('bog-boardwalk'), '/compare')
+    expect(await screen.findByLabelText('compare with')).toHaveProperty('value', 'case L')
+    expect(store.getState().comparison).toEqual({ kind: 'action', id: 'L' })
+  })
   it('with another case has both values, their difference and percent', async () => {
     const { user, store } = results(named('palm-house'), '/compare')
     await user.selectOptions(await screen.findByLabelText('compare with'), 'case S')

@@ -5,6 +5,7 @@ import {
   compareResults,
   formatNumber,
   withoutI,
+  working,
   type Compared,
   type Problem,
 } from '@viga/core'
@@ -78,17 +79,26 @@ function useKept(id: string) {
   return [kept, setKept] as const
 }
 
-/** What a result is most likely compared with: rigid joints of a truss, axial deformation of a frame. */
-const likeliest = (p: Problem): string => (p.kind === 'truss' ? 'rigid' : 'axial')
+/**
+ * What a result is most likely compared with: rigid joints of a truss, axial deformation of a frame, and
+ * another case of a beam, in which nothing acts along the members.
+ */
+function likeliest(p: Problem, { solution, action }: Solved): string {
+  if (p.kind === 'truss') return 'rigid'
+  const other = actionsOf(solution).find((a) => a.id !== action.id)
+  return other && working.isBeam(solution) ? `case ${other.id}` : 'axial'
+}
 
 /** What is compared with; a variant follows the statement as it is edited. */
-function useComparison(kept: readonly KeptStatement[]) {
+function useComparison(kept: readonly KeptStatement[], solved: Solved) {
   const store = useSheetStore()
   const problem = useSheet((s) => s.problem)
   const comparison = useSheet((s) => s.comparison)
-  const [choice, setChoice] = useState(() =>
-    comparison.kind === 'none' ? likeliest(problem) : choiceOf(comparison),
+  // only when the view is opened: a person may choose nothing
+  const [first] = useState(() =>
+    comparison.kind === 'none' ? likeliest(problem, solved) : choiceOf(comparison),
   )
+  const [choice, setChoice] = useState(first)
   useEffect(() => {
     const variant = VARIANTS[choice]
     if (variant)
@@ -96,6 +106,10 @@ function useComparison(kept: readonly KeptStatement[]) {
         comparison: { kind: 'problem', title: variant.title(problem), problem: variant.make(problem) },
       })
   }, [choice, problem, store])
+  useEffect(() => {
+    const begins = comparisonOf(first, [])
+    if (begins && store.getState().comparison.kind === 'none') store.setState({ comparison: begins })
+  }, [first, store])
   const choose = (to: string) => {
     setChoice(to)
     const next = comparisonOf(to, kept)
@@ -108,7 +122,7 @@ function Against(solved: Solved) {
   const id = useSheet((s) => s.id)
   const problem = useSheet((s) => s.problem)
   const [kept, setKept] = useKept(id)
-  const [choice, choose] = useComparison(kept)
+  const [choice, choose] = useComparison(kept, solved)
   return (
     <div className="table-options">
       <label>

@@ -1,4 +1,5 @@
 import {
+  lowestFactor,
   courseOf,
   displacementAt,
   extremes,
@@ -34,8 +35,8 @@ const AT_ONCE = 100
 export default function Growth(solved: Solved) {
   const { action } = solved
   const problem = useSheet((s) => s.problem)
-  const [vary, setVary] = useState('critical')
-  const [range, setRange] = useState<SweepRange>({ from: '0', to: '0.9', steps: 40 })
+  const [vary, setVary] = useState(() => likeliest(solved))
+  const [range, setRange] = useState<SweepRange>(() => startOf(problem, vary))
   const [places, setPlaces] = useState<Place[]>(() => firstReads(solved))
   const input = useMemo(
     () => inputOf(problem, vary, range, places, action.id),
@@ -221,6 +222,12 @@ function Reads({ places, onChange }: { places: Place[]; onChange: (places: Place
     </Block>
   )
 }
+
+/** What is varied to begin with: a part of the critical load, all loads where the structure has none. */
+const likeliest = ({ solution, action }: Solved): string =>
+  solution.structure.members.length > AT_ONCE || lowestFactor(solution, action) !== null
+    ? 'critical'
+    : 'factor'
 
 function startOf(p: Problem, name: string): SweepRange {
   if (name === 'critical') return { from: '0', to: '0.9', steps: 40 }
