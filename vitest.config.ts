@@ -2,6 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
+    maxWorkers: '100%', // every processor; Vitest leaves one of them idle by itself
     projects: [
       {
         test: {

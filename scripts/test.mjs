@@ -5,10 +5,15 @@ import { CHROMIUM, ensureBuild, ensureDebian, ensurePackages, MARIADB, root, run
 
 const bin = (name) => join(root, 'node_modules/.bin', name)
 
+// each of these checks uses one processor, so they run beside each other
+const typeCheck = () => run('npm', ['run', 'typecheck', '--silent'])
+const formatAndLint = async () => {
+  await run(bin('prettier'), ['--check', '--log-level=warn', '.'])
+  await run(bin('eslint'), ['.'])
+}
+
 const steps = [
-  ['type check', () => run('npm', ['run', 'typecheck', '--silent'])],
-  ['format', () => run(bin('prettier'), ['--check', '--log-level=warn', '.'])],
-  ['lint', () => run(bin('eslint'), ['.'])],
+  ['type check, format and lint', () => Promise.all([typeCheck(), formatAndLint()])],
   ['unit and integration tests', () => run(bin('vitest'), ['run'])],
   [
     'browser tests',

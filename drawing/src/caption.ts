@@ -1,4 +1,6 @@
 import { ownValues, signsOf, type Display, type Problem } from '@viga/core'
+import { casesShown } from './cases-shown'
+import { constantRigidity } from './letters'
 import type { DiagramKey } from './diagram-side'
 import type { Layers, Scene } from './scene'
 import { isOwnWeight } from './stated-values'
@@ -31,13 +33,15 @@ export function caption(
     (problem.loadCases?.length ?? 0) + (problem.combinations?.length ?? 0) > 1 &&
     actionId !== null &&
     !(shown.envelope && shown.diagram)
-      ? ` ${caseWords(problem, actionId)}`
+      ? ` ${caseWords(problem, actionId)}${part === 'given' ? '' : factored(problem, actionId)}`
       : ''
   const letters = part === 'given' ? ownValues(problem) : undefined
+  const rigidity = part === 'given' ? constantRigidity(problem) : undefined
+  const constant = rigidity ? ` ${rigidity}.` : ''
   const own = letters ? ` ${letters} ${letters === 'A and I' ? 'are' : 'is'} assumed by Viga.` : ''
   const weight = drawn?.labels.some(isOwnWeight) ? ' g is own weight.' : ''
   const small = drawn?.map ? ' Too small for words: enlarge it, and they come.' : ''
-  return { text: `${parts.join('. ')}.${of}${weight}${own}${small}` }
+  return { text: `${parts.join('. ')}.${of}${constant}${weight}${own}${small}` }
 }
 
 /** What a diagram shows, in which unit, and on which side or with which sign. */
@@ -59,6 +63,10 @@ function diagramWords(problem: Problem, shown: Layers, key: DiagramKey, display:
     ? `Envelope of ${small}${words}; the largest solid, the smallest dashed, each with the case that governs`
     : `${capital}${words}`
 }
+
+/** Says that the loads of a combination are drawn with its factors, where one of them is not 1. */
+const factored = (problem: Problem, id: string): string =>
+  [...casesShown(problem, id).values()].some((factor) => factor !== 1) ? ' Loads times their factors.' : ''
 
 function caseWords(problem: Problem, id: string): string {
   const found = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])].find((c) => c.id === id)

@@ -1,6 +1,6 @@
 import type { Box, Placed } from './label-placement'
 import { formatPlain, type StatedLoad, type Structure } from '@viga/core'
-import type { SpanWords } from './letters'
+import type { FigureLetters } from './letters'
 import { line, textWidth, vec, type Group, type Mark } from './marks'
 import { onScreen, type View } from './view'
 
@@ -17,7 +17,7 @@ export interface Dimensioned {
   /** Loads whose places along members are dimensioned. */
   loads: readonly StatedLoad[]
   length: { perSI: number; unit: string }
-  spans?: SpanWords
+  letters?: FigureLetters
 }
 
 /** Where the innermost chains stand, px: below for x and at the left for y. */
@@ -92,7 +92,7 @@ interface Chain {
   key: string
 }
 
-function chain({ length, spans: words }: Dimensioned, values: number[], of: Chain): Group[] {
+function chain({ length, letters: words }: Dimensioned, values: number[], of: Chain): Group[] {
   if (values.length < 2) return []
   const { to, where, upright, key } = of
   const marks: Mark[] = []

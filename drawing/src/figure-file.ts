@@ -10,11 +10,12 @@ import {
 import { boundsOf, type Bounds } from './bounds'
 import { caption } from './caption'
 import { envelopeShown } from './envelope-diagram'
-import { spansInLetters } from './letters'
+import { figureLetters } from './letters'
 import { drawScene, type Layers } from './scene'
 import type { Picture } from './svg'
 import { FIGURE_INSETS, fit, insetsFor, type View } from './view'
 import { isLevelBeam } from './together'
+import { casesShown } from './cases-shown'
 import { drawnLoads } from './words'
 
 /** What a figure of its own shows, by the names that the command line and addresses use. */
@@ -94,15 +95,14 @@ export function figurePicture(
   const all = solution ? [...solution.cases, ...solution.combinations] : []
   const action: ActionSolution | undefined = all.find((a) => a.id === options.case) ?? all[0]
   const actionId = action?.id ?? options.case ?? null
-  const combination = problem.combinations?.find((c) => c.id === actionId)
-  const cases = new Set(combination ? Object.keys(combination.factors) : actionId === null ? [] : [actionId])
+  const cases = casesShown(problem, actionId)
   const display = displayOf(problem)
   const scene = drawScene({
     structure,
     view,
     layers,
     loads: drawnLoads(structure, cases, display, problem),
-    spans: spansInLetters(problem),
+    letters: figureLetters(problem),
     cases,
     display,
     solved: solution && action && { ...working.numbered(solution, problem), action },

@@ -1,4 +1,5 @@
 import { working, type Display, type StatedLoad, type Structure, type StructureMember } from '@viga/core'
+import type { CasesShown } from './cases-shown'
 import { drawLoads, LOAD_HAND } from './loads'
 import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
 import { memberGroups } from './members'
@@ -35,7 +36,7 @@ const NOTHING = 1e-9
 export function heldMember(
   s: Structure,
   member: number,
-  cases: ReadonlySet<string>,
+  cases: CasesShown,
   display: Display,
   forces: readonly EndForce[],
 ): HeldMember {
@@ -228,10 +229,6 @@ function endForces(place: EndPlace, own: readonly EndForce[], all: readonly EndF
     obstacles: drawn.flatMap((d) => d.obstacles),
   }
 }
-
-/** The cases whose loads are drawn: the one that is shown, or those of a combination. */
-export const casesShown = ({ context: { acting } }: working.Ledger): ReadonlySet<string> =>
-  new Set(acting.factors.keys())
 
 /** The fixed-end forces of a step, with their amounts in words. */
 export const endForcesOf = (

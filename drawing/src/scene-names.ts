@@ -56,31 +56,61 @@ export function jointLetters(s: Structure, view: View): LabelRequest[] {
 /** Among more members than this, a name without a free place is left out. */
 const FEW = 8
 
+/** Words along a member: above or below it, at its middle first. */
+function alongMember(s: Structure, view: View, i: number, shares: readonly number[]) {
+  const l = memberLine(s, view, s.members[i])
+  const candidates: Vec[] = shares.flatMap((f) =>
+    [-1, 1].map((k) => plus(plus(l.a, l.dir, f * l.px), l.up, k * 15)),
+  )
+  const mark = {
+    t: 'text',
+    size: 13,
+    italic: true,
+    serif: true,
+    fill: 'ink-2',
+    rotate: uprightAngle(l.dir),
+    halo: true,
+  } as const
+  return { candidates, mark }
+}
+
 /** Member names with their lengths, along the member; the name alone where there is no room for both. */
 export function memberNames(s: Structure, view: View, display: Display, spare: boolean): LabelRequest[] {
   return s.members.map((m, i) => {
-    const l = memberLine(s, view, m)
-    const candidates: Vec[] = [0.5, 0.38, 0.62, 0.26, 0.74].flatMap((f) =>
-      [-1, 1].map((k) => plus(plus(l.a, l.dir, f * l.px), l.up, k * 15)),
-    )
+    const { candidates, mark } = alongMember(s, view, i, [0.5, 0.38, 0.62, 0.26, 0.74])
+    const length = `${formatPlain(m.length * display.length.perSI, 4)} ${display.length.unit}`
     return {
       key: `n${i}`,
       target: thing.member(m.id),
-      mark: {
-        t: 'text',
-        text: `${m.id}, ${formatPlain(m.length * display.length.perSI, 4)} ${display.length.unit}`,
-        size: 13,
-        italic: true,
-        serif: true,
-        fill: 'ink-2',
-        rotate: uprightAngle(l.dir),
-        halo: true,
-      },
+      mark: { ...mark, text: `${m.id}, ${length}` },
       candidates,
       clear: 2,
       shorter: m.id,
       // the table of members has every name and length
       optional: spare || s.members.length > FEW,
     }
+  })
+}
+
+/** Rigidities in letters, each along its member, as a book writes `2EI`. */
+export function rigidityNames(
+  s: Structure,
+  view: View,
+  rigidities: ReadonlyMap<string, string>,
+): LabelRequest[] {
+  return s.members.flatMap((m, i): LabelRequest[] => {
+    const text = rigidities.get(m.id)
+    if (text === undefined) return []
+    const { candidates, mark } = alongMember(s, view, i, [0.5, 0.3, 0.7, 0.4, 0.6, 0.2, 0.8])
+    return [
+      {
+        key: `ei${i}`,
+        target: thing.member(m.id),
+        mark: { ...mark, fill: 'ink', text },
+        candidates,
+        clear: 2,
+        optional: s.members.length > FEW,
+      },
+    ]
   })
 }

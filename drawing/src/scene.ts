@@ -12,11 +12,12 @@ import {
 } from '@viga/core'
 import { drawAxialForces } from './axial-forces'
 import { drawDeflected, largestDisplacement } from './deflected'
+import type { CasesShown } from './cases-shown'
 import { drawDiagram, largest, type DiagramKey, type DiagramOptions } from './diagrams'
 import { drawEnvelope } from './envelope-diagram'
 import { isLevelBeam, sideBySide, stackedBelow, type TogetherInput } from './together'
 import { zeroMarks } from './zero-marks'
-import type { SpanWords } from './letters'
+import type { FigureLetters } from './letters'
 import { chainsBeyond, dimensionGroups, dimensionReach } from './dimensions'
 import {
   place,
@@ -34,7 +35,7 @@ import { drawReactions } from './reactions'
 import { statedValues } from './stated-values'
 import { drawUnknowns } from './unknowns'
 import { dashed, faint, inSight, loneJoints, memberObstacles, supportBoxes } from './scene-parts'
-import { jointLetters, memberNames } from './scene-names'
+import { jointLetters, memberNames, rigidityNames } from './scene-names'
 import { supportGroups } from './supports'
 import { drawHandDiagrams, largestByHand, type HandDiagram } from './hand-diagram'
 import { isMap, MANY, roominess, type View } from './view'
@@ -64,10 +65,10 @@ export interface SceneInput {
   layers: Layers
   loads: readonly DrawnLoad[]
   /** The cases whose loads are drawn: their settlements and own weight are, too. */
-  cases?: ReadonlySet<string>
+  cases?: CasesShown
   display: Display
-  /** The words of spans that are stated in letters. */
-  spans?: SpanWords
+  /** What the figure writes in letters besides its loads. */
+  letters?: FigureLetters
   /** Present when the structure is solved. */
   solved?: working.NumberedSolution & { action: ActionSolution }
   /** The conventions of diagrams; the core's own where they are left out. */
@@ -290,22 +291,23 @@ function placedLabels(drawn: Drawn, p: Picture, map: boolean): Placed[] {
   const letters = map ? [] : jointLetters(s, view)
   // beside the unknowns a name stands only where it has room
   const names = layers.names && !map ? memberNames(s, view, display, layers.unknowns) : []
+  const rigidities = map ? [] : rigidityNames(s, view, drawn.letters?.rigidities ?? new Map())
   // where members are crowded, a value is written only where it has room; the table lists them all
   const crowd = s.members.length > MANY
   const values = map
     ? []
     : p.labelRequests.map((w) => (crowd && isThing(w.target, 'member') ? { ...w, optional: true } : w))
-  const all = [...letters, ...notes, ...values, ...names].filter((w) => inSight(w, view))
+  const all = [...letters, ...notes, ...values, ...rigidities, ...names].filter((w) => inSight(w, view))
   if (all.length === 0) return []
   return before ? placeAsBefore(all, before) : place(all, p.obstacles, p.boxes, view)
 }
 
 function addDimensions(drawn: Drawn, p: Picture, labels: readonly Placed[]) {
-  const { structure: s, view, display, loads, layers, spans } = drawn
+  const { structure: s, view, display, loads, layers, letters } = drawn
   // the places of loads are dimensioned where the loads are drawn
   const acting = layers.loads ? loads.map((l) => l.load) : []
   const reach = dimensionReach(s, view, [...p.boxes, ...p.loaded], labels, chainsBeyond(s, acting))
   add(p, {
-    groups: dimensionGroups({ structure: s, view, loads: acting, length: display.length, spans }, reach),
+    groups: dimensionGroups({ structure: s, view, loads: acting, length: display.length, letters }, reach),
   })
 }

@@ -6,6 +6,7 @@ import {
   type StructureMember,
   type StructureSupport,
 } from '@viga/core'
+import { factorOf, type CasesShown } from './cases-shown'
 import { loadLabel } from './load-label'
 import type { Obstacle, LabelRequest } from './label-placement'
 import {
@@ -47,16 +48,16 @@ export function statedValues(
   s: Structure,
   view: View,
   display: Display,
-  cases: ReadonlySet<string>,
+  cases: CasesShown,
 ): StatedValues {
   const out: StatedValues = { groups: [], labelRequests: [], obstacles: [] }
   for (const p of s.supports) {
     out.labelRequests.push(...supportSprings(s, view, display, p))
     const at = s.cases[p.settlementCase]
-    if (at && cases.has(at.id)) settlement(s, view, display, p, out)
+    if (at && cases.has(at.id)) settlement(s, view, display, p, factorOf(cases, at.id), out)
   }
   out.labelRequests.push(...endSprings(s, view, display))
-  const weight = s.cases.filter((c) => cases.has(c.id)).reduce((sum, c) => sum + c.selfWeight, 0)
+  const weight = s.cases.filter((c) => cases.has(c.id)).reduce((sum, c) => sum + factorOf(cases, c.id) * c.selfWeight, 0)
   if (weight !== 0) out.labelRequests.push(...ownWeights(s, view, display, weight))
   return out
 }
@@ -118,7 +119,14 @@ function endSprings(s: Structure, view: View, display: Display): LabelRequest[] 
 }
 
 /** A settlement as a short arrow off the support, with its amount; a turn as an arc. */
-function settlement(s: Structure, view: View, display: Display, p: StructureSupport, out: StatedValues) {
+function settlement(
+  s: Structure,
+  view: View,
+  display: Display,
+  p: StructureSupport,
+  factor: number,
+  out: StatedValues,
+) {
   const n = s.nodes[p.node]
   const c = onScreen(view, n.x, n.y)
   const target = thing.support(n.id)
@@ -130,7 +138,7 @@ function settlement(s: Structure, view: View, display: Display, p: StructureSupp
   const say = (key: string, text: string, candidates: Vec[]) =>
     out.labelRequests.push({ key: `set${n.id}${key}`, target, mark: loadLabel(text), candidates })
   for (const key of ['x', 'y'] as const) {
-    const v = p.settlement[key]
+    const v = factor * p.settlement[key]
     if (v === 0) continue
     const dir = times(axes[key], Math.sign(v))
     // beside the support, so that its symbol stays to be read
@@ -147,7 +155,7 @@ function settlement(s: Structure, view: View, display: Display, p: StructureSupp
       plus(side, vec(-w - 44, 6)),
     ])
   }
-  const r = p.settlement.rotation
+  const r = factor * p.settlement.rotation
   if (r !== 0) {
     marks.push(...turn(c, 22, r > 0, 'load', { from: 20, sweep: 80, small: true }))
     const text = `${formatPlain(Math.abs(r), FIGURES)} rad`

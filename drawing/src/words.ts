@@ -1,6 +1,7 @@
 import {
   thing,
   formatPlain,
+  scaledLoad,
   withUnit,
   type Display,
   type Problem,
@@ -8,6 +9,7 @@ import {
   type Structure,
 } from '@viga/core'
 import { loadInLetters } from './letters'
+import { factorOf, type CasesShown } from './cases-shown'
 import type { DrawnLoad, LoadWords } from './loads'
 
 const abs = Math.abs
@@ -57,29 +59,32 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
 const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
 
 /**
- * The loads of the shown cases with their places in the document and their words; of several cases each says
- * its own.
+ * The loads of the shown cases, each times the factor of its case, with their places in the document and their
+ * words; of several cases each says its own.
  * @param problem the statement, whose letters stand beside or in place of the values as it asks
  */
 export function drawnLoads(
   structure: Structure,
-  shown: ReadonlySet<string>,
+  shown: CasesShown,
   display: Display,
   problem?: Problem,
 ): DrawnLoad[] {
   const several = structure.cases.filter((c) => shown.has(c.id) && c.loads.length > 0).length > 1
-  return structure.cases.flatMap((c, k) =>
-    shown.has(c.id)
-      ? c.loads.map((load, i) => ({
-          target: thing.load(c.id, i),
-          load,
-          words: problem
-            ? loadInLetters(problem, problem.loadCases?.[k]?.loads[i], loadWords(load, display))
-            : loadWords(load, display),
-          ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }),
-        }))
-      : [],
-  )
+  return structure.cases.flatMap((c, k) => {
+    const factor = factorOf(shown, c.id)
+    if (!shown.has(c.id) || factor === 0) return []
+    return c.loads.map((stated, i) => {
+      const load = factor === 1 ? stated : scaledLoad(stated, factor)
+      const words = loadWords(load, display)
+      const asStated = problem?.loadCases?.[k]?.loads[i]
+      return {
+        target: thing.load(c.id, i),
+        load,
+        words: problem ? loadInLetters(problem, asStated, words, factor) : words,
+        ...(several && { of: { id: c.id, dash: DASHES[k % DASHES.length] } }),
+      }
+    })
+  })
 }
 
 /** Outlines tell cases apart where several are drawn: solid, then broken lines. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { frameShape, newProblem, work, working, type Problem } from '@viga/core'
-import { casesShown, endForcesOf, heldMember } from '../src/fixed-end-figure'
+import { endForcesOf, heldMember } from '../src/fixed-end-figure'
 import { drawScene } from '../src/scene'
 import { fit, FIGURE_INSETS, zoomAt } from '../src/view'
 import { figureKeyOf, firstLayers } from '../../web/app/sheet/figure-keys'
@@ -34,7 +34,7 @@ function drawings(book: working.Ledger) {
     drawn: heldMember(
       structure,
       b.member,
-      casesShown(book),
+      book.context.acting.factors,
       display,
       endForcesOf(book, b, working.readingOf(problem)),
     ),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Problem } from '@viga/core'
 import { figurePicture } from '../src/figure-file'
+import { constantRigidity } from '../src/letters'
 import { work } from '@viga/core'
 
 /** A beam in letters: w over AB, 2P at a third of it, P at the tip of the overhang. */
@@ -62,6 +63,22 @@ describe('the Figure', () => {
     expect(spans(p)).toEqual(['L/3', '2L/3', 'L/2', 'L', 'L/2'])
     expect(wordsOf(p)).toEqual(expect.arrayContaining(['w', '2P', 'P']))
     expect(wordsOf(p).join(' ')).not.toMatch(/kN/)
+  })
+  it('writes rigidities in letters along their members, and one of all members in the caption', () => {
+    const sections = ['2*EI', 'EI'].map((EI, i) => ({ id: `s${i}`, EI, A: '1 m^2' }))
+    const p: Problem = {
+      ...beam,
+      view: { letters: 'both' },
+      symbols: { ...beam.symbols, EI: '20000 kN*m^2' },
+      sections,
+      members: beam.members.map((m, i) => ({ ...m, section: `s${i}` })),
+    }
+    expect(wordsOf(p)).toEqual(expect.arrayContaining(['2EI', 'EI']))
+    expect(constantRigidity(p)).toBeUndefined()
+    const alike = { ...p, members: beam.members.map((m) => ({ ...m, section: 's1' })) }
+    expect(wordsOf(alike)).not.toContain('EI')
+    expect(constantRigidity(alike)).toBe('EI constant')
+    expect(wordsOf({ ...p, view: {} })).not.toContain('2EI')
   })
   it('prints letters beside values', () =>
     expect(wordsOf({ ...beam, view: { letters: 'both' } })).toEqual(

@@ -1,5 +1,6 @@
 import { displayOf, resolve, type Load, type Problem } from '@viga/core'
 import { describe, expect, it } from 'vitest'
+import { casesShown } from '../src/cases-shown'
 import { drawnLoads, loadWords } from '@viga/drawing/words'
 import { frame } from '../../core/test/builder'
 
@@ -62,6 +63,27 @@ describe('the loads that are drawn', () => {
     expect(drawn('1')).toHaveLength(1)
     expect(drawn('1', 'S')).toHaveLength(2)
     expect(drawn('W')).toEqual([])
+  })
+  it('of a combination have its factors, in values and in letters', () => {
+    const p: Problem = {
+      ...two,
+      symbols: { w: '4 kN/m' },
+      view: { letters: 'both' },
+      loadCases: [
+        {
+          id: 'D',
+          loads: [{ type: 'distributed', member: two.members[0].id, direction: 'Y', q: '-w' }],
+        },
+        { id: 'L', loads: [{ type: 'nodal', node: 'A', fy: -2 }] },
+      ],
+      combinations: [{ id: 'U', factors: { D: 1.5, L: 0 } }],
+    }
+    const r = resolve(p)
+    if (!r.ok) throw new Error(r.errors[0].message)
+    const said = (id: string) =>
+      drawnLoads(r.structure, casesShown(p, id), displayOf(p), p).map((l) => l.words.main)
+    expect(said('D')).toEqual(['w = 4 kN/m'])
+    expect(said('U')).toEqual(['1.5·w = 6 kN/m'])
   })
   it('say of which case they are where several have loads', () => {
     const said = (ids: string[]) => JSON.stringify(drawn(...ids))

@@ -1,12 +1,13 @@
 import { displayOf, signsOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
 import { caption } from '@viga/drawing/caption'
-import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
+import { endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { envelopeShown } from '@viga/drawing/envelope-diagram'
-import { spansInLetters } from '@viga/drawing/letters'
+import { figureLetters } from '@viga/drawing/letters'
 import { drawScene, type Layers } from '@viga/drawing/scene'
 import { PAPER_INKS } from '@viga/drawing/inks'
 import type { Mark, TextMark } from '@viga/drawing/marks'
 import { fit } from '@viga/drawing/view'
+import { casesShown } from '@viga/drawing/cases-shown'
 import { drawnLoads } from '@viga/drawing/words'
 import { need, PAGE, TEXT_WIDTH, words, type Pages } from './pages'
 import { QUIET, textBox, type Doc, type Face } from './type'
@@ -60,7 +61,7 @@ export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock
   const drawn = heldMember(
     structure,
     block.member,
-    casesShown(book),
+    book.context.acting.factors,
     display,
     endForcesOf(book, block, working.readingOf(problem)),
   )
@@ -97,16 +98,13 @@ export function prepared(
   const insets = { left: 90, right: 70, top: 70, bottom: 96 }
   const view = fit(structure.nodes, width, height, insets)
   const display = displayOf(problem)
-  const shown =
-    action.kind === 'case'
-      ? new Set([action.id])
-      : new Set(Object.keys(problem.combinations?.find((c) => c.id === action.id)?.factors ?? {}))
+  const shown = casesShown(problem, action.id)
   const scene = drawScene({
     structure,
     view,
     layers: { ...LAYERS, ...layers },
     loads: drawnLoads(structure, shown, display, problem),
-    spans: spansInLetters(problem),
+    letters: figureLetters(problem),
     cases: shown,
     display,
     solved: { ...working.numbered(solution, problem), action },

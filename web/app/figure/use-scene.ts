@@ -10,9 +10,10 @@ import {
 } from '@viga/core'
 import { numbered } from '@viga/core/methods/stiffness/numbering'
 import type { LabelRequest } from '@viga/drawing/label-placement'
+import { casesShown, type CasesShown } from '@viga/drawing/cases-shown'
 import type { Part } from '@viga/drawing/caption'
 import type { HandDiagram } from '@viga/drawing/hand-diagram'
-import { spansInLetters } from '@viga/drawing/letters'
+import { figureLetters } from '@viga/drawing/letters'
 import type { Layers, Scene } from '@viga/drawing/scene'
 import type { View } from '@viga/drawing/view'
 import { drawnLoads } from '@viga/drawing/words'
@@ -45,16 +46,19 @@ interface Args extends Besides {
   shown: Layers
 }
 
-/** The cases whose loads are drawn: those of the chosen case or combination, or all of them. */
-function useCases(part: Part): ReadonlySet<string> {
+/**
+ * The cases whose loads are drawn: those of the chosen case or combination, or all of them. The Given draws them
+ * as they are stated, the other parts with their factors, as the results are.
+ */
+function useCases(part: Part): CasesShown {
   const problem = useSheet((s) => s.problem)
   const actionId = useSheet((s) => s.actionId)
   const together = useSheet((s) => s.together) && part === 'given'
   return useMemo(() => {
     if (together) return new Set(problem.loadCases?.map((c) => c.id))
-    const combination = problem.combinations?.find((c) => c.id === actionId)
-    return new Set(combination ? Object.keys(combination.factors) : actionId === null ? [] : [actionId])
-  }, [problem, actionId, together])
+    const shown = casesShown(problem, actionId)
+    return part === 'given' ? new Set(shown.keys()) : shown
+  }, [problem, actionId, together, part])
 }
 
 /** The envelope while it is drawn, once it is there for the solution. */
@@ -84,7 +88,7 @@ export function useScene(args: Args) {
   const cases = useCases(part)
   // the statement is looked at only where it has letters to show
   const lettered = useSheet((s) => (lettersOf(s.problem) === 'numbers' ? undefined : s.problem))
-  const spans = useMemo(() => lettered && spansInLetters(lettered), [lettered])
+  const letters = useMemo(() => lettered && figureLetters(lettered), [lettered])
   const loads = useMemo(
     () => (structure ? drawnLoads(structure, cases, display, lettered) : []),
     [structure, cases, display, lettered],
@@ -93,7 +97,7 @@ export function useScene(args: Args) {
   const [rest, setRest] = useState<Scene | null>(null)
   const { scene, ahead } = useDrawnScene(sceneOn, {
     ...useLook(part),
-    ...{ structure, view, display, loads, spans, cases, notes, compared, byHand },
+    ...{ structure, view, display, loads, letters, cases, notes, compared, byHand },
     layers: shown,
     enveloped: useCurves(shown),
     solved: !hidden && solved?.solution.structure === structure ? solved : undefined,

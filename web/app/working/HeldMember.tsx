@@ -1,6 +1,6 @@
 import type { working } from '@viga/core'
 import { useMemo } from 'react'
-import { casesShown, endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
+import { endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { SceneView } from '../figure/SceneView'
 import { useWorkingView } from './working-view'
 
@@ -12,7 +12,7 @@ export function HeldMember({ block }: { block: working.DrawingBlock }) {
   const { structure, display } = ledger.context
   const drawn = useMemo(
     () =>
-      heldMember(structure, block.member, casesShown(ledger), display, endForcesOf(ledger, block, reading)),
+      heldMember(structure, block.member, ledger.context.acting.factors, display, endForcesOf(ledger, block, reading)),
     [structure, block, ledger, display, reading],
   )
   return (

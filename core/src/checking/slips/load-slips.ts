@@ -1,24 +1,9 @@
 import { describeLoad } from '../../kinds/loads/index.js'
+import { scaledLoad } from '../../structure/scaled-load.js'
 import type { StatedLoad, Structure } from '../../structure/types.js'
 import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
 
 /** Slips of a single load: its sign, its presence, its size, its kind, its place. */
-
-/** A load with every amount multiplied. */
-export function scaledLoad(l: StatedLoad, f: number): StatedLoad {
-  switch (l.type) {
-    case 'nodal':
-    case 'point':
-      return { ...l, fx: f * l.fx, fy: f * l.fy, m: f * l.m, polar: undefined }
-    case 'distributed':
-    case 'couple':
-      return { ...l, points: l.points.map((p) => ({ ...p, q: f * p.q })) }
-    case 'temperature':
-      return { ...l, uniform: f * l.uniform, gradient: f * l.gradient }
-    case 'misfit':
-      return { ...l, elongation: f * l.elongation, slip: f * l.slip, kink: f * l.kink }
-  }
-}
 
 /** The resultant of a distributed load at its centroid; undefined where it has none. */
 function resultant(s: Structure, l: StatedLoad): StatedLoad | undefined {
