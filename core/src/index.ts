@@ -48,6 +48,7 @@ export { COMMON_MATERIALS, materialsFor, type CommonMaterial } from './kinds/mat
 export { shapeProperties, type SectionProperties } from './kinds/sections/shapes.js'
 export { determinacy, type Determinacy } from './statics/determinacy.js'
 export * from './statics/index.js'
+export { joinsOf, joinsWords, memberTitle } from './document/member-joins.js'
 export { listed } from './structure/listed.js'
 export { resolve, type Resolved, type ResolveResult } from './structure/resolve.js'
 export { scaledLoad } from './structure/scaled-load.js'

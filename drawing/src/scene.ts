@@ -291,7 +291,9 @@ function placedLabels(drawn: Drawn, p: Picture, map: boolean): Placed[] {
   const letters = map ? [] : jointLetters(s, view)
   // beside the unknowns a name stands only where it has room
   const names = layers.names && !map ? memberNames(s, view, display, layers.unknowns) : []
-  const rigidities = map ? [] : rigidityNames(s, view, drawn.letters?.rigidities ?? new Map())
+  // beside results they would be taken for values
+  const bare = !map && layers.diagram === null && !layers.deflected
+  const rigidities = bare && drawn.letters ? rigidityNames(s, view, drawn.letters.rigidities) : []
   // where members are crowded, a value is written only where it has room; the table lists them all
   const crowd = s.members.length > MANY
   const values = map

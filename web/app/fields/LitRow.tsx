@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react'
+import { isThing } from '@viga/core'
+import { MemberName } from './MemberName'
 import { useRow } from './rows'
 
 /** A row that is one thing: its label first, lit together with the thing on the Figure. */
@@ -17,7 +19,7 @@ export function LitRow({
   return (
     <tr {...row} {...rest}>
       <td>
-        <i>{label}</i>
+        {isThing(target, 'member') ? <MemberName id={label} /> : <i>{label}</i>}
       </td>
       {children}
     </tr>

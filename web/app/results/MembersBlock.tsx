@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router'
 import { useDisplay } from '../sheet/context'
 import { useRow } from '../fields/rows'
 import { Block } from '../widgets/Block'
+import { MemberName } from '../fields/MemberName'
 import { LitRow } from '../fields/LitRow'
 import { forcesAlong } from './forces-along'
 import { cleaned } from './numbers'
@@ -72,7 +73,7 @@ function MemberLink({ id }: { id: string }) {
   const base = `/problems/${useParams().problemId}/results`
   return (
     <Link to={`${base}/member/${encodeURIComponent(id)}`} title={`All about ${id}`}>
-      <i>{id}</i>
+      <MemberName id={id} />
     </Link>
   )
 }

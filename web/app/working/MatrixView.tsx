@@ -1,6 +1,7 @@
 import { working, type Entries, type Unknown } from '@viga/core'
 import { memo, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react'
 import { NumberMark } from './NumberMark'
+import { WholeWidth } from './WholeWidth'
 
 interface Props {
   name: ReactNode
@@ -42,8 +43,37 @@ const isSymmetric = (values: readonly (readonly number[])[]) =>
 
 const clamp = (v: number, n: number) => Math.max(0, Math.min(n - 1, v))
 
-/** A matrix as in a book: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
+/** Columns that fit the Sheet beside the Figure at a usual width. */
+const FITTING = 9
+
+/** A matrix as in a book, and where it is too wide for the Sheet a way to see it over the whole width. */
 export const MatrixView = memo(function MatrixView(props: Props) {
+  const { label, onPick } = props
+  return (
+    <>
+      <MatrixTable {...props} />
+      {props.entries.columns.length > FITTING && (
+        <WholeWidth label={label}>
+          {(close) => (
+            <MatrixTable
+              {...props}
+              onPick={
+                onPick &&
+                ((at) => {
+                  close()
+                  onPick(at)
+                })
+              }
+            />
+          )}
+        </WholeWidth>
+      )}
+    </>
+  )
+})
+
+/** The matrix: square brackets, margins marked with the unknowns, the pointed-at entry framed. */
+function MatrixTable(props: Props) {
   const { name, before, entries, parting, augmented, onPoint, label } = props
   const { rows, columns, values } = entries
   const body = useRef<HTMLTableSectionElement>(null)
@@ -87,7 +117,7 @@ export const MatrixView = memo(function MatrixView(props: Props) {
       </table>
     </div>
   )
-})
+}
 
 /** The mark of a row or column: its unknown with its number, or a plain number. */
 function Mark({

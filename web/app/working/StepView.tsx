@@ -2,7 +2,9 @@ import { thing, working, type Solution } from '@viga/core'
 import { memo, useEffect, useMemo, useRef } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 import { Blocks } from './Blocks'
+import { MemberName } from '../fields/MemberName'
 import { useWorkingView } from './working-view'
+import { FactorProposal } from './FactorProposal'
 import { beginning, useRoom } from './gradual'
 import { MemberChoice, useMember } from './MemberChoice'
 import { pageOf, passagesOf } from './page'
@@ -41,7 +43,7 @@ export const StepView = memo(function StepView({
         {oneOnly && (
           <>
             {' of '}
-            <i>{name}</i>
+            <MemberName id={name!} />
           </>
         )}
       </h1>
@@ -49,6 +51,7 @@ export const StepView = memo(function StepView({
       {ledger.method.key === 'stiffness' && step.key === 'unknowns' && (
         <NumberingChoice solution={solution} />
       )}
+      {ledger.method.key === 'stiffness' && <FactorProposal step={step.key} />}
       <Passages all={before} step={step.key} solution={solution} />
       {at !== undefined && (
         <>

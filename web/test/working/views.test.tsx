@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react'
+import { screen, waitForElementToBeRemoved, within } from '@testing-library/react'
 import type { Problem } from '@viga/core'
 import { createRoutesStub } from 'react-router'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -42,6 +42,27 @@ describe('the steps of the working', () => {
     await user.click(screen.getByRole('link', { name: /Assembly ⟶/ }))
     await user.click(await screen.findByRole('link', { name: /⟵ Loads/ }))
     expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^Loads/)
+  })
+})
+
+describe('a factor that every member shares', () => {
+  it('is proposed where matrices are written, and taken out at a press', async () => {
+    const { user, problem } = working(loaded, 'stiffness')
+    await user.click(await screen.findByRole('button', { name: /^Take EI\S* out of the matrices$/ }))
+    expect(problem().view?.reading).toMatchObject({ factor: 'common' })
+    expect(screen.queryByRole('button', { name: /^Take EI/ })).toBeNull()
+  })
+})
+
+describe('a matrix too wide for the Sheet', () => {
+  it('is seen over the whole width, and one of its entries opened from there', async () => {
+    const { user } = working(named('palm-house'), 'assembly')
+    const [press] = await screen.findAllByRole('button', { name: /over the whole width$/ })
+    await user.click(press)
+    const dialog = await screen.findByRole('dialog')
+    await user.click(within(dialog).getAllByRole('cell')[0])
+    await waitForElementToBeRemoved(dialog)
+    expect(await screen.findByText(/added into K|sum of/)).toBeTruthy()
   })
 })
 

@@ -13,6 +13,7 @@ import { loadsOn, selfWeightOf } from '../origins/loads.js'
 import type { Block, Cell, Passage, Unknown } from '../../blocks.js'
 import { byHand, gathered } from './by-hand.js'
 import type { Book, StepMaker } from './maker.js'
+import { titleOfMember } from '../../../structure/member-title.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 const SIX = [1, 2, 3, 4, 5, 6]
@@ -68,7 +69,7 @@ function fixedEndsOf(book: Book, i: number): Passage {
     title: 'Turned to the axes of its joints: F = Tᵀ·f',
     addresses: lines('fixed-global').filter((_, k) => e.dofs[endsOf(c, i)[k] - 1] >= 0),
   })
-  return { title: m.id, member: i, blocks }
+  return { title: titleOfMember(c.solution.structure, i), member: i, blocks }
 }
 
 export const loads: StepMaker = (book) => {

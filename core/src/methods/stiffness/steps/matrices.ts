@@ -9,6 +9,7 @@ import type { StructureMember } from '../../../structure/types.js'
 import { readingOf } from '../../reading.js'
 import type { Block, Mark, MatrixBlock, Passage, Unknown } from '../../blocks.js'
 import type { Book, StepMaker } from './maker.js'
+import { titleOfMember } from '../../../structure/member-title.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 export const units = (c: Context) => `${c.units.force}, ${c.units.length}, rad`
@@ -173,7 +174,7 @@ export function stiffnessOf(book: Book, i: number): Passage {
     blocks.push(matrix(c, 'T', 'From joint displacements to its own: d = T·D', plain, of('T'), { unit: '' }))
     blocks.push(stiff('K', 'K = Tᵀ·k·T, under the numbers of its unknowns', 'global', [], global))
   }
-  return { title: m.id, member: i, blocks }
+  return { title: titleOfMember(c.solution.structure, i), member: i, blocks }
 }
 
 export const stiffness: StepMaker = (book) => ({

@@ -7,6 +7,7 @@ import type { Block, Cell, Passage } from '../../blocks.js'
 import { endsOf } from './equations.js'
 import { MANY } from './model.js'
 import type { Book, StepMaker } from './maker.js'
+import { titleOfMember } from '../../../structure/member-title.js'
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 
@@ -18,7 +19,7 @@ function endForcesOf({ context: c }: Book, i: number): Passage {
   const m = c.solution.structure.members[i]
   const lines = (kind: string) => endsOf(c, i).map((r) => addressOf(kind, m.id, r))
   return {
-    title: m.id,
+    title: titleOfMember(c.solution.structure, i),
     member: i,
     blocks: [
       { kind: 'lines', title: 'Its ends displaced, in its own axes: d = T·D', addresses: lines('d') },
@@ -149,7 +150,7 @@ function diagramsOf(book: Book, i: number): Passage {
     })),
     ...peaksOf(book, i, s),
   ])
-  return { title: m.id, member: i, blocks }
+  return { title: titleOfMember(c.solution.structure, i), member: i, blocks }
 }
 
 export const diagrams: StepMaker = (book) => ({
