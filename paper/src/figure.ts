@@ -82,7 +82,30 @@ export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock
 export interface PreparedFigure {
   tall: number
   draw: (p: Pages) => void
+  /** Draws it at a distance from the left edge of the text, where there is room, and goes no further down. */
+  at: (p: Pages, left: number) => void
 }
+
+/** Figures of half the width beside each other. */
+export function abreast(p: Pages, figures: readonly PreparedFigure[]) {
+  for (let i = 0; i < figures.length; i += 2) {
+    const row = figures.slice(i, i + 2)
+    const tall = Math.max(...row.map((f) => f.tall))
+    need(p, tall)
+    row.forEach((f, k) => f.at(p, (k * TEXT_WIDTH) / 2))
+    p.y += tall
+  }
+}
+
+/** How a figure stands on the paper: with what it shows below it or without, over the whole width or half. */
+export interface FigureSetting {
+  captioned?: boolean
+  half?: boolean
+}
+
+/** Sizes on screen whose text is readable on paper, px, and the room around the structure. */
+const WHOLE = { width: 640, height: 400, insets: { left: 90, right: 70, top: 70, bottom: 96 } }
+const HALF = { width: 320, height: 250, insets: { left: 56, right: 50, top: 50, bottom: 60 } }
 
 /** The drawing of the screen, made for the width of the paper; below it, what it shows. */
 export function prepared(
@@ -90,12 +113,11 @@ export function prepared(
   solution: Solution,
   action: ActionSolution,
   layers: Partial<Layers>,
-  captioned = true,
+  { captioned = true, half = false }: FigureSetting = {},
 ): PreparedFigure {
-  const [width, height] = [640, 400]
-  const scale = TEXT_WIDTH / width
+  const { width, height, insets } = half ? HALF : WHOLE
+  const scale = TEXT_WIDTH / WHOLE.width
   const { structure } = solution
-  const insets = { left: 90, right: 70, top: 70, bottom: 96 }
   const view = fit(structure.nodes, width, height, insets)
   const display = displayOf(problem)
   const shown = casesShown(problem, action.id)
@@ -128,14 +150,21 @@ export function prepared(
   const said = captioned
     ? caption(problem, 'working', { ...LAYERS, ...layers }, display, scene.enlarged, null, scene).text
     : undefined
-  const draw = (p: Pages) => {
-    need(p, tall)
-    p.doc.save().translate(PAGE.left, p.y).scale(scale).translate(0, -top)
+  const at = (p: Pages, left: number) => {
+    p.doc
+      .save()
+      .translate(PAGE.left + left, p.y)
+      .scale(scale)
+      .translate(0, -top)
     for (const g of scene.groups) for (const m of g.marks) mark(p.doc, m)
     for (const l of scene.labels) mark(p.doc, l.mark)
     p.doc.restore()
+  }
+  const draw = (p: Pages) => {
+    need(p, tall)
+    at(p, 0)
     p.y += tall
     if (said) words(p, said, { face: 'serif-italic', size: 9, colour: QUIET, after: 8 })
   }
-  return { tall, draw }
+  return { tall, draw, at }
 }

@@ -41,7 +41,8 @@ export function markedPdf(problem: Problem, solved: Solved): Promise<Buffer> {
   rule(p)
   if (problem.statement) words(p, problem.statement, { after: 8 })
   const [first] = solved.solution.cases
-  if (first) prepared(problem, solved.solution, first, { loads: true, dimensions: true }, false).draw(p)
+  if (first)
+    prepared(problem, solved.solution, first, { loads: true, dimensions: true }, { captioned: false }).draw(p)
   values(p, problem, checked)
   explanations(p, problem, checked)
   number(doc, problem.title)

@@ -8,12 +8,34 @@ export const TEXT_WIDTH = PAGE.width - PAGE.left - PAGE.right
 export interface Pages {
   doc: Doc
   y: number
+  /** Headings that wait for what they head, so that both stand on one page. */
+  waiting: Heading[]
 }
 
-export const begin = (doc: Doc): Pages => ({ doc, y: PAGE.top })
+interface Heading {
+  text: string
+  level: 1 | 2 | 3
+}
 
-/** Makes room for something of this height: on this page, or at the head of the next. */
+export const begin = (doc: Doc): Pages => ({ doc, y: PAGE.top, waiting: [] })
+
+/**
+ * Makes room for something of this height: on this page, or at the head of the next. Headings that wait for it
+ * are set first, on the same page.
+ */
 export function need(p: Pages, height: number) {
+  const headings = p.waiting
+  p.waiting = []
+  const above = headings.reduce((sum, h) => sum + heightOfHeading(h), 0)
+  // what follows a heading is more than one line of it
+  turn(p, above + (headings.length ? Math.max(height, LEAST) : height))
+  for (const h of headings) setHeading(p, h)
+}
+
+/** What stands below a heading at the foot of a page, at least. */
+const LEAST = 40
+
+function turn(p: Pages, height: number) {
   if (p.y + height <= PAGE.height - PAGE.bottom) return
   p.doc.addPage({ size: 'A4', margin: 0 })
   p.y = PAGE.top
@@ -69,16 +91,25 @@ export function words(
   p.y += after
 }
 
-/** A heading, never alone at the foot of a page. */
+/** Size, room before and after, and face of the headings of each level. */
+const HEADINGS = [
+  { size: 15, before: 16, after: 6, face: 'serif-bold' },
+  { size: 11.5, before: 10, after: 4, face: 'serif-bold' },
+  { size: 9.2, before: 7, after: 3, face: 'serif' },
+] as const
+
+/** A heading: it is set together with what comes next, never alone at the foot of a page. */
 export function heading(p: Pages, text: string, level: 1 | 2 | 3) {
-  const [size, before, after, face] = (
-    [
-      [15, 16, 6, 'serif-bold'],
-      [11.5, 10, 4, 'serif-bold'],
-      [9.2, 7, 3, 'serif'],
-    ] as const
-  )[level - 1]
-  need(p, before + size + 60)
+  p.waiting.push({ text, level })
+}
+
+function heightOfHeading({ level }: Heading): number {
+  const { size, before, after } = HEADINGS[level - 1]
+  return before + 1.4 * size + after
+}
+
+function setHeading(p: Pages, { text, level }: Heading) {
+  const { size, before, after, face } = HEADINGS[level - 1]
   if (p.y > PAGE.top) p.y += before
   words(p, text, { face, size, colour: level === 3 ? QUIET : INK, after })
 }

@@ -15,7 +15,7 @@ import {
   type Solution,
   type TableCell,
 } from '@viga/core'
-import { prepared } from './figure'
+import { abreast, prepared } from './figure'
 import { begin, finished, heading, need, number, rule, table, words, type Pages } from './pages'
 import { blank, INK, QUIET, textBox } from './type'
 
@@ -55,9 +55,9 @@ export function resultsPdf(
   rule(p)
   if (parts.includes('statement')) {
     if (problem.statement) words(p, problem.statement, { after: 8 })
-    prepared(problem, solution, action, { loads: true, dimensions: true }, false).draw(p)
+    prepared(problem, solution, action, { loads: true, dimensions: true }, { captioned: false }).draw(p)
   }
-  if (parts.includes('diagrams')) diagrams(p, problem, solution, action)
+  if (parts.includes('diagrams')) diagramsOn(p, problem, solution, action)
   tables(p, problem, solution, action, parts)
   number(doc, problem.title)
   return finished(doc)
@@ -87,7 +87,7 @@ function tables(
 
 /** Diagrams and tables of one case or combination, at the end of its working. */
 export function resultsOn(p: Pages, problem: Problem, solution: Solution, action: ActionSolution) {
-  diagrams(p, problem, solution, action)
+  diagramsOn(p, problem, solution, action)
   words(p, signWords(problem), { face: 'serif-italic', size: 10, colour: QUIET, after: 4 })
   tables(p, problem, solution, action, REPORT_PARTS)
 }
@@ -103,7 +103,7 @@ function signWords(problem: Problem): string {
 }
 
 /** N, V, M and the deflected shape, each with its caption; the axial forces alone of a truss. */
-function diagrams(p: Pages, problem: Problem, solution: Solution, action: ActionSolution) {
+function diagramsOn(p: Pages, problem: Problem, solution: Solution, action: ActionSolution) {
   const keys = problem.kind === 'truss' ? (['N'] as const) : (['M', 'V', 'N'] as const)
   const figures = [
     ...keys.map((diagram) =>
@@ -115,6 +115,18 @@ function diagrams(p: Pages, problem: Problem, solution: Solution, action: Action
   heading(p, 'Diagrams', 1)
   for (const f of figures) f.draw(p)
   for (const line of readings(problem, solution, action)) words(p, line, { size: 10 })
+}
+
+/** N, V, M and the deflected shape in little, two beside each other. */
+export function smallDiagrams(p: Pages, problem: Problem, solution: Solution, action: ActionSolution) {
+  const keys = problem.kind === 'truss' ? (['N'] as const) : (['M', 'V', 'N'] as const)
+  const half = { half: true }
+  heading(p, problem.kind === 'truss' ? 'N and deflected shape' : 'M, V, N and deflected shape', 1)
+  abreast(p, [
+    ...keys.map((diagram) => prepared(problem, solution, action, { diagram }, half)),
+    prepared(problem, solution, action, { deflected: true }, half),
+  ])
+  words(p, signWords(problem), { face: 'serif-italic', size: 9.5, colour: QUIET })
 }
 
 /** What is read at the places that the problem keeps, a line each; a place that is gone is passed over. */

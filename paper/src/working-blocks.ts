@@ -24,6 +24,7 @@ export const blocksOnPaper = (p: Pages, book: working.Ledger): working.BlockVisi
         spelledOut(p, book, b, spelled.formulas, within)
       }
       const like = spelled && 'like' in spelled ? `, in letters as for ${spelled.like}` : ''
+      if (b.letters === 'alone') return like ? words(p, `${b.title}${like}.`) : undefined
       matrix(p, book, { ...b, title: b.title + like }, within)
     },
     equation: (b) => equation(p, b),

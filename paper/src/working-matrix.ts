@@ -153,10 +153,10 @@ export function matrix(p: Pages, book: working.Ledger, b: working.MatrixBlock, w
   const m = setMatrix(p.doc, book, b, within)
   const parts = partsOf(m)
   for (const columns of parts) {
-    need(p, 34 + m.high * Math.min(m.cells.length, 40))
     const [first, last] = [columns[0], columns[columns.length - 1]].map((j) => m.printed.columns[j])
     const title = `${b.title}${parts.length > 1 ? `, columns ${first} to ${last}` : ''}`
     heading(p, `${title}${b.unit ? `  (${working.powerWords(m.printed.power, b.unit)})` : ''}`, 3)
+    need(p, 24 + m.high * Math.min(m.cells.length, 40))
     drawPart(p, m, columns)
   }
 }

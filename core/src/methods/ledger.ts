@@ -19,6 +19,8 @@ export interface Ledger<C extends BookContext = BookContext> {
   context: C
   /** The steps of the working in their order; one may have nothing to say of this problem. */
   steps: readonly OpenStep[]
+  /** The working in short, for two to four pages; undefined where the method has no short form. */
+  short?: () => Step[]
   /** A number by its address; undefined where there is none such. */
   entry(address: string): Entry | undefined
   /** A number with its origin. */
@@ -43,6 +45,7 @@ export interface LedgerInput<C extends BookContext> {
   method: { key: string; title: string }
   kinds: Readonly<Record<string, KindIn<C>>>
   steps: readonly MethodStep<C>[]
+  short?: (book: Ledger<C>) => Step[]
   structure: Structure
   acting: Acting
   units: ProblemUnits
@@ -70,6 +73,7 @@ export function createLedger<C extends BookContext>(input: LedgerInput<C>): Ledg
         return content && { key: step.key, title: step.title, ...content }
       },
     })),
+    ...(input.short && { short: () => input.short!(book) }),
     entry: (address) => numbers.look(address)?.entry,
     origin: (address) => {
       const { found, entry } = numbers.must(address)

@@ -1,5 +1,5 @@
 import { fileName, work, working, type Problem } from '@viga/core'
-import { workingPdf, type WorkedOut } from '@viga/paper/working'
+import { allWorkingsPdf, shortWorkingPdf, workingPdf, type PrintedWorking } from '@viga/paper/working'
 import type { FileOut } from './file-response.server'
 
 /** Forms in which a whole working leaves Viga. */
@@ -7,17 +7,28 @@ const FORMS = {
   pdf: {
     type: 'application/pdf',
     ending: 'pdf',
-    make: (of: WorkedOut, book: working.Ledger) => workingPdf(of, book),
+    make: ([one]: PrintedWorking[]) => workingPdf(one),
+  },
+  short: {
+    type: 'application/pdf',
+    ending: 'short.pdf',
+    make: ([one]: PrintedWorking[]) => shortWorkingPdf(one),
+  },
+  // the only form that is made of more than one case
+  all: {
+    type: 'application/pdf',
+    ending: 'all-cases.pdf',
+    make: (all: PrintedWorking[]) => allWorkingsPdf(all),
   },
   latex: {
     type: 'application/x-tex; charset=utf-8',
     ending: 'tex',
-    make: (_: WorkedOut, book: working.Ledger) => Buffer.from(working.workingLatex(book)),
+    make: ([{ book }]: PrintedWorking[]) => Buffer.from(working.workingLatex(book)),
   },
   markdown: {
     type: 'text/markdown; charset=utf-8',
     ending: 'md',
-    make: (_: WorkedOut, book: working.Ledger) => Buffer.from(working.workingMarkdown(book)),
+    make: ([{ book }]: PrintedWorking[]) => Buffer.from(working.workingMarkdown(book)),
   },
 } as const
 
@@ -63,13 +74,11 @@ export async function workingAs(
   const { type, ending, make } = FORMS[form as keyof typeof FORMS]
   const fit = method.fits(problem, solution.structure)
   if (!fit.fits) return { message: fit.why, status: 400 }
-  const worked = { problem, solution, action }
-  const book = method.open({
-    problem,
-    structure: solution.structure,
-    action: action.id,
-    solved: () => worked,
+  const printed = (form === 'all' ? all : [action]).map((one): PrintedWorking => {
+    const of = { problem, solution, action: one }
+    const task = { problem, structure: solution.structure, action: one.id, solved: () => of }
+    return { of, book: method.open(task) }
   })
   const name = fileName(problem.title)
-  return { body: await make(worked, book), type, name: `${name}-working.${ending}` }
+  return { body: await make(printed), type, name: `${name}-working.${ending}` }
 }

@@ -237,6 +237,7 @@ const Foot = memo(function Foot({
 
 /** The whole working of the shown case as a file, in one click. */
 function WholeWorking({ to }: { to: (form: string) => string }) {
+  const several = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
   return (
     <span className="whole-working">
       the whole as{' '}
@@ -251,6 +252,18 @@ function WholeWorking({ to }: { to: (form: string) => string }) {
       <a className="link" href={to('markdown')} download>
         Markdown
       </a>
+      ;{' '}
+      <a className="link" href={to('short')} download title="The working on two to four pages, as a PDF">
+        in short
+      </a>
+      {several && (
+        <>
+          ,{' '}
+          <a className="link" href={to('all')} download title="Every case and combination in one PDF">
+            all cases
+          </a>
+        </>
+      )}
     </span>
   )
 }

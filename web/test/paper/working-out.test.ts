@@ -70,6 +70,34 @@ describe('the whole working on paper', () => {
     expect(said.slice(0, said.indexOf('Second')).join(' ')).toContain('1.8')
   })
 
+  const pagesOf = ({ body }: { body: Buffer | string }) =>
+    (body.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length
+
+  it('has a short form of four pages at most, with k in letters, K, P, D and the reactions', async () => {
+    for (const [, problem] of demo.filter(([, p]) => p.members.length <= 6)) {
+      const said: string[] = []
+      heard((_, text) => said.push(text.trim()))
+      const short = await bytes(problem, 'short')
+      expect(pagesOf(short)).toBeLessThanOrEqual(4)
+      expect(pagesOf(short)).toBeLessThan(pagesOf(await bytes(problem, 'pdf')))
+      for (const word of ['Stiffness', 'Displacements', 'Reactions']) expect(said).toContain(word)
+    }
+  })
+
+  it('holds every case and combination in one report, the structure once', async () => {
+    const [, problem] = demo[0]
+    const said: string[] = []
+    heard((_, text) => said.push(text.trim()))
+    await bytes(problem, 'all')
+    const all = said.join(' ')
+    for (const { title, id } of [...problem.loadCases!, ...problem.combinations!])
+      expect(all.replace(/\s+/g, ' ')).toContain(title ?? id)
+    expect(said.filter((t) => t === 'Assembly')).toHaveLength(1)
+    expect(said.filter((t) => t === 'Solution').length).toBe(
+      problem.loadCases!.length + problem.combinations!.length,
+    )
+  })
+
   it('comes as LaTeX and Markdown too, of the case asked for', async () => {
     const [, problem] = demo[0]
     const combination = problem.combinations![0].id

@@ -163,7 +163,8 @@ function matrixParagraph(
   const unit = b.unit ? `${b.factor ? ', ' : ' in '}${textLatex(b.unit)}` : ''
   const narrow = (math: string) =>
     b.columns.length > 8 ? `{\\footnotesize\\setlength{\\arraycolsep}{2.4pt}\\[${math}\\]}` : `\\[${math}\\]`
-  return `${paragraph(b.title)}${unit}${letters}\n${matrixLatex(book, b, within).map(narrow).join('\n')}\n`
+  const numbers = b.letters === 'alone' ? [] : matrixLatex(book, b, within).map(narrow)
+  return `${paragraph(b.title)}${unit}${letters}\n${numbers.join('\n')}\n`
 }
 
 function tableLatex(book: Ledger, b: TableBlock): string {

@@ -35,7 +35,7 @@ function matrix(book: Ledger, spell: ReturnType<typeof speller>, b: MatrixBlock,
       ? `In letters as for ${words(spelled.like)}.\n\n`
       : `$$${spelledLatex(book, b, spelled.formulas, within)}$$\n\n`
   const title = heading(`${b.title}${b.unit ? `, ${b.factor ? '' : 'in '}${b.unit}` : ''}`)
-  const numbers = matrixLatex(book, b, within).map((m) => `$$${m}$$`)
+  const numbers = b.letters === 'alone' ? [] : matrixLatex(book, b, within).map((m) => `$$${m}$$`)
   return `${title}${letters}${numbers.join('\n\n')}`
 }
 

@@ -25,6 +25,7 @@ import { STATED } from './origins/stated.js'
 import { STIFFNESS } from './origins/stiffness.js'
 import { TIED } from './origins/tied.js'
 import { roundingOf } from './scale.js'
+import { shortForm } from './short.js'
 import { STEPS } from './steps/index.js'
 
 /** The working of the stiffness method: its numbers are the solver's own. */
@@ -63,6 +64,7 @@ export function ledger(
     method: OUTLINE,
     kinds: KINDS,
     steps: STEPS,
+    short: shortForm,
     structure: solution.structure,
     acting: actingOf(solution.structure, action.id)!,
     units,

@@ -10,20 +10,22 @@ export const OUTLINE = {
   steps: [
     {
       key: 'idealisation',
+      ofStructure: true,
       title: 'Idealisation',
       figure: { loads: true, names: true },
     },
     {
       key: 'unknowns',
+      ofStructure: true,
       title: 'Unknowns',
       figure: NUMBERED,
       printed: { unknowns: true },
     },
-    { key: 'supports', title: 'Supports', figure: NUMBERED },
-    { key: 'stiffness', title: 'Stiffness', figure: NUMBERED },
+    { key: 'supports', ofStructure: true, title: 'Supports', figure: NUMBERED },
+    { key: 'stiffness', ofStructure: true, title: 'Stiffness', figure: NUMBERED },
     { key: 'loads', title: 'Loads', figure: { loads: true, names: true } },
-    { key: 'assembly', title: 'Assembly', figure: NUMBERED },
-    { key: 'partition', title: 'Partition', figure: NUMBERED },
+    { key: 'assembly', ofStructure: true, title: 'Assembly', figure: NUMBERED },
+    { key: 'partition', ofStructure: true, title: 'Partition', figure: NUMBERED },
     {
       key: 'solution',
       title: 'Solution',
