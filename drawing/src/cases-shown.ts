@@ -4,8 +4,7 @@ import type { Problem } from '@viga/core'
 export type CasesShown = ReadonlySet<string> | ReadonlyMap<string, number>
 
 /** The factor of a case's loads: 1 where none is said. */
-export const factorOf = (shown: CasesShown, id: string): number =>
-  'get' in shown ? (shown.get(id) ?? 1) : 1
+export const factorOf = (shown: CasesShown, id: string): number => ('get' in shown ? (shown.get(id) ?? 1) : 1)
 
 /** The cases of a case or combination, each with its factor; none where nothing is chosen. */
 export function casesShown(

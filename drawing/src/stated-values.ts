@@ -44,12 +44,7 @@ const quietLabel = (text: string): LabelRequest['mark'] => ({
 })
 
 /** Stiffnesses of springs at supports and at members' ends, settlements and own weight of the shown cases. */
-export function statedValues(
-  s: Structure,
-  view: View,
-  display: Display,
-  cases: CasesShown,
-): StatedValues {
+export function statedValues(s: Structure, view: View, display: Display, cases: CasesShown): StatedValues {
   const out: StatedValues = { groups: [], labelRequests: [], obstacles: [] }
   for (const p of s.supports) {
     out.labelRequests.push(...supportSprings(s, view, display, p))
@@ -57,7 +52,9 @@ export function statedValues(
     if (at && cases.has(at.id)) settlement(s, view, display, p, factorOf(cases, at.id), out)
   }
   out.labelRequests.push(...endSprings(s, view, display))
-  const weight = s.cases.filter((c) => cases.has(c.id)).reduce((sum, c) => sum + factorOf(cases, c.id) * c.selfWeight, 0)
+  const weight = s.cases
+    .filter((c) => cases.has(c.id))
+    .reduce((sum, c) => sum + factorOf(cases, c.id) * c.selfWeight, 0)
   if (weight !== 0) out.labelRequests.push(...ownWeights(s, view, display, weight))
   return out
 }

@@ -18,9 +18,7 @@ export function LitRow({
   const row = useRow(target)
   return (
     <tr {...row} {...rest}>
-      <td>
-        {isThing(target, 'member') ? <MemberName id={label} /> : <i>{label}</i>}
-      </td>
+      <td>{isThing(target, 'member') ? <MemberName id={label} /> : <i>{label}</i>}</td>
       {children}
     </tr>
   )

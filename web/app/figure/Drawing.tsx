@@ -4,6 +4,7 @@ import type { Layers } from '@viga/drawing/scene'
 import { onScreen, type View } from '@viga/drawing/view'
 import { lazy, memo, Suspense } from 'react'
 import { useSheet } from '../sheet/context'
+import { usePrinted } from './use-printed'
 import { useReducedMotion } from '../widgets/reduced-motion'
 import type { Overlay } from './Figure'
 import type { Ghost as GhostOf } from './Ghost'
@@ -58,6 +59,7 @@ export function Drawing({
   const { scene, rest, lit, display } = drawn
   const swinging = useSheet((s) => s.swinging)
   const reducedMotion = useReducedMotion()
+  usePrinted(seen.plane)
   const given = part === 'given'
   return (
     <>

@@ -15,7 +15,7 @@ export function FactorProposal({ step }: { step: string }) {
   if (!common) return null
   const letter = working.symbolText(common.symbol)
   return (
-    <p className="prose quiet">
+    <p className="prose quiet factor-proposal">
       Every member has {letter} as a factor.{' '}
       <Press
         className="link"

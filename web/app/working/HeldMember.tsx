@@ -12,7 +12,13 @@ export function HeldMember({ block }: { block: working.DrawingBlock }) {
   const { structure, display } = ledger.context
   const drawn = useMemo(
     () =>
-      heldMember(structure, block.member, ledger.context.acting.factors, display, endForcesOf(ledger, block, reading)),
+      heldMember(
+        structure,
+        block.member,
+        ledger.context.acting.factors,
+        display,
+        endForcesOf(ledger, block, reading),
+      ),
     [structure, block, ledger, display, reading],
   )
   return (

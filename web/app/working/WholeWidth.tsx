@@ -6,7 +6,13 @@ import { Press } from '../widgets/Press'
  * A way to see a matrix over the whole width of the window, where the Sheet is too narrow for it.
  * @param children the matrix, given how its window is closed when one of its entries is opened
  */
-export function WholeWidth({ label, children }: { label: string; children: (close: () => void) => ReactNode }) {
+export function WholeWidth({
+  label,
+  children,
+}: {
+  label: string
+  children: (close: () => void) => ReactNode
+}) {
   const [open, setOpen] = useState(false)
   const close = () => setOpen(false)
   return (

@@ -237,7 +237,9 @@ const Foot = memo(function Foot({
 
 /** The whole working of the shown case as a file, in one click. */
 function WholeWorking({ to }: { to: (form: string) => string }) {
-  const several = useSheet((s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1)
+  const several = useSheet(
+    (s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1,
+  )
   return (
     <span className="whole-working">
       the whole as{' '}

@@ -69,7 +69,9 @@ function inLetters(book: Book): Passage[] {
       (b): b is MatrixBlock => b.kind === 'matrix' && b.letters !== undefined,
     )
     const last = matrices.at(-1)
-    return last ? [{ title: titleOfMember(structure, i), member: i, blocks: [{ ...last, letters: 'alone' }] }] : []
+    return last
+      ? [{ title: titleOfMember(structure, i), member: i, blocks: [{ ...last, letters: 'alone' }] }]
+      : []
   })
 }
 
