@@ -86,7 +86,7 @@ export function Results() {
         )}
       </div>
       <footer className="sheet-foot">
-        <span>point at a row to see it on the Figure, at a member to read values there</span>
+        <span>choose a row to see it on the Figure, a member to read values there</span>
         {solved && view === 'overview' && <CopyAll {...solved} />}
       </footer>
     </>

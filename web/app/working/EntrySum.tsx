@@ -15,7 +15,7 @@ export function EntrySum({
   const { reading } = useWorkingView()
   const ledger = useStiffnessBook()
   const shown = ledger.context
-  if (!at) return <p className="prose entry-sum">Point at an entry to see what it is the sum of.</p>
+  if (!at) return <p className="prose entry-sum">Choose an entry to see what it is the sum of.</p>
   const all = working.unknowns(shown)
   const [r, c] = [all[at.row], all[at.column]]
   const { symbol, value, unit, origin } = ledger.origin(address(at))

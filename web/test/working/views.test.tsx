@@ -112,7 +112,7 @@ describe('the assembly', () => {
 
   it('says of an entry what it is the sum of, and opens where it came from', async () => {
     const { user } = working(loaded, 'assembly')
-    expect(screen.getByText(/Point at an entry/)).toBeTruthy()
+    expect(screen.getByText(/Choose an entry/)).toBeTruthy()
     const K = await matrix('stiffness of the whole structure')
     const cell = [...K.querySelectorAll('td')].find((c) => !c.classList.contains('zero'))!
     await user.hover(cell)

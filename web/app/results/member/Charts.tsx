@@ -97,7 +97,7 @@ function optionsOf(
     fill: { type: 'solid', opacity: 0.1 },
     markers: { size: 0, hover: { size: 4 }, colors: ['var(--cedar)'], strokeColors: 'var(--sheet)' },
     grid: { borderColor: 'var(--hair)', padding: { top: -18, bottom: last ? 4 : -6, left: 4, right: 24 } },
-    xaxis: { ...xAxis(`x, ${length}`, last), min: 0, max: along.high, stepSize: along.step },
+    xaxis: { ...xAxis(`x, ${length}`, last), min: 0, max: end, stepSize: along.step },
     // moments of the sagging side hang below, as they are drawn on the Figure
     yaxis: { ...yAxis(rangeOf(curve.points.map(([, v]) => v))), reversed: curve.hangs },
     tooltip: {

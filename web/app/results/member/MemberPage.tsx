@@ -47,8 +47,13 @@ export default function MemberPage(solved: Solved) {
             from <i>{nodes[m.start].id}</i> to <i>{nodes[m.end].id}</i>
           </span>
         </h2>
-        <Press aria-label="Previous member" disabled={index === 0} onClick={() => open(index - 1)}>
-          ⟵<kbd>,</kbd>
+        <Press
+          aria-label="Previous member"
+          title="Previous member (key ,)"
+          disabled={index === 0}
+          onClick={() => open(index - 1)}
+        >
+          ⟵
         </Press>
         <Pick
           className="cell-select"
@@ -62,10 +67,11 @@ export default function MemberPage(solved: Solved) {
         </Pick>
         <Press
           aria-label="Next member"
+          title="Next member (key .)"
           disabled={index === members.length - 1}
           onClick={() => open(index + 1)}
         >
-          ⟶<kbd>.</kbd>
+          ⟶
         </Press>
       </header>
       <InBrowser fallback={<div className="charts-wait" />}>
