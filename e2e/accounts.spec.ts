@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { request as requests, type APIRequestContext } from '@playwright/test'
-import { serveOn } from '../scripts/serve.mjs'
+import { serve, serveOn } from '../scripts/serve.mjs'
 import { expect, ready, test } from './pages'
 import { PASSWORD, put, send, severalPeople } from './several-people'
 import { standInProvider, type Claims } from './stand-in-provider'
@@ -112,6 +112,26 @@ test('signing in elsewhere makes an account at the first time, and takes over no
   // what was not begun in this browser ends nowhere
   const stranger = await elsewhere()
   expect((await stranger.get('/sign-in/back?code=code-0&state=x')).status()).toBe(400)
+  await server.stop()
+  provider.server.close()
+})
+
+test('where people only sign in elsewhere, the first of them is the administrator', async () => {
+  let claims: Claims = { sub: '1', email: 'head@quince.example', email_verified: true, name: 'The head' }
+  const provider = await standInProvider(() => claims)
+  const server = await serve({
+    PEOPLE: 'many',
+    OPENID_ISSUER: provider.issuer,
+    OPENID_CLIENT: 'viga',
+    OPENID_SECRET: 'a secret',
+  })
+  const elsewhere = () => requests.newContext({ baseURL: server.address })
+  const [first, second] = [await elsewhere(), await elsewhere()]
+  await first.get('/sign-in/elsewhere')
+  claims = { sub: '2', email: 'pupil@quince.example', email_verified: true, name: 'A pupil' }
+  await second.get('/sign-in/elsewhere')
+  expect((await first.get('/house')).status()).toBe(200)
+  expect((await second.get('/house')).status()).toBe(403)
   await server.stop()
   provider.server.close()
 })
