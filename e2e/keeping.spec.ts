@@ -194,3 +194,35 @@ test('dark is remembered', async ({ page }) => {
   await page.reload()
   await expect(page.locator('html')).toHaveAttribute('data-scheme', 'dark')
 })
+
+test('a very large problem comes by itself, not within its page, and is there to be changed', async ({
+  page,
+}) => {
+  await page.goto(address())
+  const junk = Array.from({ length: 8000 }, (_, i) => ({
+    i,
+    words: 'kept by another version of Viga '.repeat(2),
+  }))
+  const response = await page.request.post(`${address()}/?index`, {
+    multipart: {
+      intent: 'open',
+      file: JSON.stringify({
+        format: 'viga-problem',
+        version: 1,
+        title: 'With much beside it',
+        units: { length: 'm', force: 'kN' },
+        kind: 'frame',
+        nodes: [{ id: 'A', x: 0, y: 0 }],
+        members: [],
+        view: { junk },
+      }),
+    },
+    maxRedirects: 0,
+  })
+  const at = response.headers().location
+  const html = await (await page.request.get(`${address()}${at}`)).text()
+  expect(html).not.toContain('another version of Viga')
+  await page.goto(`${address()}${at}`)
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('With much beside it')
+  await expect(page.getByLabel('x of A', { exact: true })).toHaveValue('0')
+})
