@@ -39,7 +39,7 @@ export function caption(
   const rigidity = part === 'given' ? constantRigidity(problem) : undefined
   const constant = rigidity ? ` ${rigidity}.` : ''
   const own = letters ? ` ${letters} ${letters === 'A and I' ? 'are' : 'is'} assumed by Viga.` : ''
-  const weight = drawn?.labels.some(isOwnWeight) ? ' g is own weight.' : ''
+  const weight = drawn?.labels.some(isOwnWeight) ? ` g is own weight, ${display.distributed.unit}.` : ''
   const small = drawn?.map ? ' Too small for words: enlarge it, and they come.' : ''
   return { text: `${parts.join('. ')}.${of}${constant}${weight}${own}${small}` }
 }

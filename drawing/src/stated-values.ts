@@ -192,10 +192,14 @@ function ownWeights(s: Structure, view: View, display: Display, factor: number):
     const l = memberLine(s, view, m)
     const parallel = of.filter((o) => Math.abs(o.cos * m.sin - o.sin * m.cos) < 1e-6)
     const { perSI, unit } = display.distributed
-    const text = `${WEIGHT}${formatPlain(factor * m.weight * perSI, 3)} ${unit}`
+    const amount = `${WEIGHT}${formatPlain(factor * m.weight * perSI, 3)}`
+    const fits = (words: string) => l.px > textWidth(words, 12.5) + 24
+    // along its member where that is long enough, without its unit if need be, which the caption has; else
+    // level beside it
+    const whole = `${amount} ${unit}`
+    const text = !fits(whole) && fits(amount) ? amount : whole
+    const along = fits(text)
     const w = textWidth(text, 12.5)
-    // along its member where that is long enough, else level beside it
-    const along = l.px > w + 24
     const beside = (on: typeof l, k: number, share: number) =>
       plus(
         plus(on.a, on.dir, share * on.px),

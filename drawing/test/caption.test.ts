@@ -50,7 +50,7 @@ describe('the sentence under the Figure', () => {
       const label = { key: 'w', mark, box: { x: 0, y: 0, w: 0, h: 0 }, off: { x: 0, y: 0 } }
       return caption(beam, 'results', nothing, displayOf(beam), 0, null, { map: false, labels: [label] }).text
     }
-    expect(saidOf('g = 0.942 kN/m')).toContain('g is own weight.')
+    expect(saidOf('g = 0.942 kN/m')).toContain('g is own weight, kN/m.')
     expect(saidOf('9 kN/m')).not.toContain('weight')
   })
   it('speaks of Viga’s own section beside the statement alone', () => {
