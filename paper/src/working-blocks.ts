@@ -47,8 +47,8 @@ export const blocksOnPaper = (p: Pages, book: working.Ledger): working.BlockVisi
 const cells = ({ doc }: Pages, book: working.Ledger): working.CellVisitor<Box> => ({
   words: (c) => textBox(doc, c, 'serif', 9.5),
   unknown: (u) => markBox(doc, u),
-  number: (at) => {
+  number: (at, bare) => {
     const e = book.entry(at)
-    return e ? valued(doc, e.value, e.unit, readingOf(book), 9.8) : space(0)
+    return e ? valued(doc, e.value, bare ? '' : e.unit, readingOf(book), 9.8) : space(0)
   },
 })

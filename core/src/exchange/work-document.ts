@@ -9,7 +9,10 @@ import type { Structure } from '../structure/types.js'
 export const methodsDocument = (problem: Problem, structure: Structure) => ({
   format: 'viga-methods',
   version: 1,
-  methods: METHODS.map((m) => ({ key: m.key, title: m.title, ...m.fits(problem, structure) })),
+  methods: METHODS.map((m) => {
+    const fit = m.fits(problem, structure)
+    return { key: m.key, title: m.title, fits: fit.fits, ...(fit.fits ? {} : { why: fit.why }) }
+  }),
 })
 
 /** A problem worked out by a method, as `viga work --as json` prints it; values in coherent units. */

@@ -74,8 +74,8 @@ export interface TableBlock {
   rows: Cell[][]
 }
 
-/** A cell: words, a number by its address, or the mark of an unknown. */
-export type Cell = string | { at: string } | { unknown: Unknown }
+/** A cell: words, a number by its address (bare without its unit), or the mark of an unknown. */
+export type Cell = string | { at: string; bare?: boolean } | { unknown: Unknown }
 
 /** An equation in letters that stand for matrices, not for numbers. */
 export interface EquationBlock {

@@ -17,8 +17,11 @@ export interface Method extends Outline {
   named(book: Ledger): NamedValue[]
 }
 
-/** Whether a method fits a problem; where it does not, a sentence says why. */
-export type Fit = { fits: true } | { fits: false; why: string }
+/** A change of the statement after which a method fits. */
+export type Repair = 'neglect-axial' | 'first-order'
+
+/** Whether a method fits a problem; where it does not, a sentence says why, and what would make it fit. */
+export type Fit = { fits: true } | { fits: false; why: string; repair?: Repair }
 
 /** A problem to be worked out. */
 export interface Task {

@@ -23,7 +23,7 @@ export function visitPassage<T>(book: Ledger, passage: Passage, visitor: BlockVi
 export interface CellVisitor<T> {
   words: (words: string) => T
   unknown: (unknown: Unknown) => T
-  number: (address: string) => T
+  number: (address: string, bare: boolean) => T
 }
 
 export const visitCell = <T>(cell: Cell, visitor: CellVisitor<T>): T =>
@@ -31,7 +31,7 @@ export const visitCell = <T>(cell: Cell, visitor: CellVisitor<T>): T =>
     ? visitor.words(cell)
     : 'unknown' in cell
       ? visitor.unknown(cell.unknown)
-      : visitor.number(cell.at)
+      : visitor.number(cell.at, cell.bare ?? false)
 
 /** The addresses of all numbers that a block shows, in the order they are read. */
 export const addressesOf = (block: Block): string[] => visitBlock(block, ADDRESSES)

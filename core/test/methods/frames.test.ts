@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { checkAnswer, work, workDocument, working, type Answer, type Problem } from '../../src/index.js'
 import { frame, type Builder } from '../builder.js'
 
-const FRAME_METHODS = working.METHODS.filter((m) => ['slope-deflection', 'moment-distribution'].includes(m.key))
+const FRAME_METHODS = working.METHODS.filter((m) =>
+  ['slope-deflection', 'moment-distribution'].includes(m.key),
+)
 
 /** Whether what a method finds is what the solver finds, for every case and combination. */
 function agrees(problem: Problem, method: working.Method): boolean {
@@ -57,7 +59,10 @@ const beams = fc
   )
   .chain((spans) => fc.tuple(fc.constant(spans), sort))
 
-function beamOf([spans, first]: [typeof beams extends fc.Arbitrary<infer T> ? (T extends [infer S, unknown] ? S : never) : never, string]): Problem {
+function beamOf([spans, first]: [
+  typeof beams extends fc.Arbitrary<infer T> ? (T extends [infer S, unknown] ? S : never) : never,
+  string,
+]): Problem {
   let b: Builder = frame().node('A', 0, 0)
   let x = 0
   const support = (node: string, type: string, sinks: number) => {
@@ -97,7 +102,8 @@ function frameOf(f: typeof frames extends fc.Arbitrary<infer T> ? T : never): Pr
   let b: Builder = frame()
   const name = (i: number, k: number) => `${'ABC'[i]}${k}`
   for (let i = 0; i <= f.bays; i++)
-    for (let k = 0; k <= f.storeys; k++) b = b.node(name(i, k), 5 * i + (i === 0 && k > 0 ? f.lean : 0), 4 * k)
+    for (let k = 0; k <= f.storeys; k++)
+      b = b.node(name(i, k), 5 * i + (i === 0 && k > 0 ? f.lean : 0), 4 * k)
   for (let i = 0; i <= f.bays; i++)
     for (let k = 0; k < f.storeys; k++) {
       b = b.member(name(i, k), name(i, k + 1), { id: `c${i}${k}` })

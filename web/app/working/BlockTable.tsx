@@ -54,7 +54,7 @@ export function BlockTable({ block }: { block: working.TableBlock }) {
                   ) : 'unknown' in c ? (
                     <NumberMark of={c.unknown} />
                   ) : (
-                    <Num at={c.at} unit most={most} />
+                    <Num at={c.at} unit={!c.bare} most={most} />
                   )}
                 </td>
               ))}

@@ -11,6 +11,7 @@ import { loadTypesetter, setBeforehand } from '../widgets/Formula'
 import { fetchAhead } from '../widgets/later'
 import { quietly } from '../widgets/quietly'
 import { Matrix } from './Matrix'
+import { MethodChoice, NotFitting } from './MethodChoice'
 import { WorkingContext, useBefore, useLedger, type WorkingView, type Pinned } from './working-view'
 import { ByHand } from './by-hand-view'
 import { Derivation, OWN_VIEWS, ReadingMenu } from './own-views'
@@ -57,10 +58,13 @@ export function Working() {
         <OwnValues />
         {solved && outside ? (
           <WorkingContext value={outside}>
+            <MethodChoice method={method} base={base} />
             <CaseChoice />
             <ReadingMenu />
             <StepView step={steps[at].key} solution={solved.solution} />
           </WorkingContext>
+        ) : solved ? (
+          <NotFitting method={method} base={base} />
         ) : (
           <Unsolved />
         )}

@@ -33,16 +33,22 @@ export function useWorkingView(): WorkingView {
 export function useLedger(method: string): working.Ledger | undefined {
   const solved = useSolved()
   const problem = useSheet((s) => s.problem)
+  return useMemo(() => {
+    const by = working.methodOf(method)
+    const structure = solved?.solution.structure
+    if (!structure || !by?.fits(problem, structure).fits) return undefined
+    return by.open({ problem, structure, action: solved.action.id, solved: () => solved })
+  }, [solved, problem, method])
+}
+
+/** Whether each method fits the problem as it is solved; undefined while it is not. */
+export function useFits(): { method: working.Method; fit: working.Fit }[] | undefined {
+  const solved = useSolved()
+  const problem = useSheet((s) => s.problem)
+  const structure = solved?.solution.structure
   return useMemo(
-    () =>
-      solved &&
-      working.methodOf(method)?.open({
-        problem,
-        structure: solved.solution.structure,
-        action: solved.action.id,
-        solved: () => solved,
-      }),
-    [solved, problem, method],
+    () => structure && working.METHODS.map((method) => ({ method, fit: method.fits(problem, structure) })),
+    [structure, problem],
   )
 }
 

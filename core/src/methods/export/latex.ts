@@ -134,9 +134,9 @@ export const textLatex = (words: string): string => [...words].map((c) => SPECIA
 const cells = (book: Ledger): CellVisitor<string> => ({
   words: textLatex,
   unknown: (u) => (u.free ? `(${u.number})` : `{[${u.number}]}`),
-  number: (at) => {
+  number: (at, bare) => {
     const e = book.entry(at)
-    return e ? `$${value(book, e.value)}${unitLatex(e.unit)}$` : ''
+    return e ? `$${value(book, e.value)}${bare ? '' : unitLatex(e.unit)}$` : ''
   },
 })
 

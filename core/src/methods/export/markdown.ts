@@ -13,9 +13,9 @@ const words = (text: string): string => text.replace(/([\\`*_[\]<>|])/g, '\\$1')
 const cells = (book: Ledger): CellVisitor<string> => ({
   words,
   unknown: (u) => (u.free ? `(${u.number})` : `[${u.number}]`),
-  number: (at) => {
+  number: (at, bare) => {
     const e = book.entry(at)
-    return e ? `${shown(e.value, readingOf(book.context.problem))} ${e.unit}`.trim() : ''
+    return e ? `${shown(e.value, readingOf(book.context.problem))} ${bare ? '' : e.unit}`.trim() : ''
   },
 })
 

@@ -34,7 +34,7 @@ export function fixedMoments(f: RigidFrame, notes: Notes): StepContent {
   }))
   for (const b of f.beams) {
     const { id } = s.members[b.member]
-    if (!isLoaded(notes, id) && !b.modified) continue
+    if (!isLoaded(notes, id) && b.fixed.every((v) => v === 0)) continue
     const changed = ([0, 1] as const).filter((e) => b.ends[e].known === undefined && b.modified)
     const known = ([0, 1] as const).filter((e) => b.ends[e].known !== undefined)
     const blocks: Block[] = [{ kind: 'lines', addresses: ([0, 1] as const).map((e) => at.fixed(id, e)) }]

@@ -1,12 +1,12 @@
 import type { Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
-import type { Fit } from '../method.js'
+import type { Fit, Repair } from '../method.js'
 import { actingOf } from '../numbers.js'
 import { movedOf } from './equations.js'
 import { actionsOf } from './loads.js'
 import { isLevel, rigidFrame } from './model.js'
 
-const no = (why: string): Fit => ({ fits: false, why })
+const no = (why: string, repair?: Repair): Fit => ({ fits: false, why, ...(repair ? { repair } : {}) })
 
 const isSquare = (angle: number) => Math.abs(Math.sin(2 * angle)) < 1e-9
 
@@ -15,6 +15,7 @@ export function fitsRigidFrame(problem: Problem, s: Structure): Fit {
   if (problem.analysis?.order === 2)
     return no(
       'The problem is of second order, and this method is of first order: choose first order in the Given.',
+      'first-order',
     )
   if (s.kind === 'truss') return no('The members of a truss carry axial force alone, so no end has a moment.')
   const bending = s.members.filter((m) => !m.bar)
@@ -32,6 +33,7 @@ export function fitsRigidFrame(problem: Problem, s: Structure): Fit {
     return no(
       `${changing.id} changes its length, and that has an influence here: neglect axial deformation in the Given, ` +
         'and the method fits.',
+      isLevel(s) ? undefined : 'neglect-axial',
     )
   const first = s.cases[0] && actingOf(s, s.cases[0].id)
   const frame = first && rigidFrame(s, actionsOf(s, first))
