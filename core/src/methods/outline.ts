@@ -1,3 +1,4 @@
+import { OUTLINE as joints } from './joints/outline.js'
 import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
 import { OUTLINE as stiffness } from './stiffness/outline.js'
@@ -25,4 +26,4 @@ export interface Outline {
 }
 
 /** Every method in outline, in the order in which they are offered. */
-export const OUTLINES: readonly Outline[] = [stiffness, slopeDeflection, momentDistribution]
+export const OUTLINES: readonly Outline[] = [stiffness, joints, slopeDeflection, momentDistribution]

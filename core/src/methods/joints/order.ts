@@ -1,0 +1,261 @@
+import { solveDense } from '../dense.js'
+import { across, cross, directionAt, dot, IN_LINE, together, type Truss, type Vec } from './truss.js'
+
+/** A force found from one equation: the sum of the forces on something across a line, or about a point, is 0. */
+export interface Found {
+  unknown: number
+  value: number
+  /** Coefficients of the known forces in the equation, of the force itself, and the loads in it. */
+  parts: { unknown: number; factor: number }[]
+  own: number
+  loads: number
+}
+
+/** One step of the order. */
+export type Passing =
+  | { kind: 'zero'; node: number; found: Found[]; rule: 'two' | 'across' }
+  | { kind: 'joint'; node: number; found: Found[] }
+  | { kind: 'cut'; cut: number[]; nodes: number[]; found: Found; about?: Vec }
+  | { kind: 'whole'; found: Found[]; about: number[] }
+  | { kind: 'together'; found: { unknown: number; value: number }[] }
+
+/** A force below this part of the largest one is rounding error. */
+const ROUNDING = 1e-12
+
+/** The forces of a truss in an order in which each is found from those before it. */
+export function orderOf(t: Truss): Passing[] {
+  const known = new Map<number, number>()
+  const out: Passing[] = []
+  const size = Math.max(0, ...t.loads.flatMap((f) => [Math.abs(f.x), Math.abs(f.y)]))
+  const clean = (v: number) => (Math.abs(v) <= ROUNDING * size ? 0 : v)
+  const take = (p: Passing) => {
+    const all = p.kind === 'cut' ? [p.found] : p.found
+    for (const f of all) known.set(f.unknown, (f.value = clean(f.value)))
+    out.push(p)
+  }
+  const zero = () => firstOf(t, (node) => zeroAt(t, node, known))
+  for (let p = zero(); p; p = zero()) take(p)
+  const whole = wholeOf(t, known)
+  if (whole) take(whole)
+  while (known.size < t.unknowns.length) {
+    const next = firstOf(t, (node) => jointAt(t, node, known)) ?? cutOf(t, known) ?? restOf(t, known)
+    take(next)
+  }
+  return out
+}
+
+function firstOf<T>(t: Truss, look: (node: number) => T | undefined): T | undefined {
+  for (let node = 0; node < t.structure.nodes.length; node++) {
+    const found = look(node)
+    if (found) return found
+  }
+  return undefined
+}
+
+const openAt = (t: Truss, node: number, known: ReadonlyMap<number, number>) =>
+  t.at[node].filter((u) => !known.has(u))
+
+/** The sum of the forces on a joint across a line, solved for one of them. */
+function acrossLine(
+  t: Truss,
+  node: number,
+  unknown: number,
+  line: Vec,
+  known: ReadonlyMap<number, number>,
+): Found {
+  const n = across(line)
+  const parts = t.at[node].flatMap((u) => {
+    const factor = dot(directionAt(t, u, node), n)
+    return known.has(u) && Math.abs(factor) > IN_LINE ? [{ unknown: u, factor }] : []
+  })
+  return solved(unknown, parts, dot(directionAt(t, unknown, node), n), dot(t.loads[node], n), known)
+}
+
+function solved(
+  unknown: number,
+  parts: Found['parts'],
+  own: number,
+  loads: number,
+  known: ReadonlyMap<number, number>,
+): Found {
+  const sum = parts.reduce((s, p) => s + p.factor * known.get(p.unknown)!, loads)
+  return { unknown, value: 0 - sum / own, parts, own, loads }
+}
+
+/** The two unknown forces of a joint, each across the other; one alone; or the one across the line of the rest. */
+function jointAt(t: Truss, node: number, known: ReadonlyMap<number, number>): Passing | undefined {
+  const open = openAt(t, node, known)
+  if (open.length === 0) return undefined
+  const dir = (u: number) => directionAt(t, u, node)
+  if (open.length === 1) {
+    const line = across(dir(open[0]))
+    return { kind: 'joint', node, found: [acrossLine(t, node, open[0], { x: -line.x, y: -line.y }, known)] }
+  }
+  if (open.length === 2) {
+    const [a, b] = open
+    if (Math.abs(cross(dir(a), dir(b))) <= IN_LINE) return undefined
+    const found = [acrossLine(t, node, a, dir(b), known), acrossLine(t, node, b, dir(a), known)]
+    return { kind: 'joint', node, found }
+  }
+  const odd = oddOf(t, node, open)
+  return odd && { kind: 'joint', node, found: [acrossLine(t, node, odd.unknown, odd.line, known)] }
+}
+
+/** Of three and more forces the one that is across the line of all others. */
+function oddOf(t: Truss, node: number, open: readonly number[]) {
+  for (const unknown of open) {
+    const others = open.filter((u) => u !== unknown).map((u) => directionAt(t, u, node))
+    const [line] = others
+    if (
+      others.every((o) => Math.abs(cross(o, line)) <= IN_LINE) &&
+      Math.abs(cross(directionAt(t, unknown, node), line)) > IN_LINE
+    )
+      return { unknown, line }
+  }
+  return undefined
+}
+
+/** Bars without force that the rules of joints show before any other is known. */
+function zeroAt(t: Truss, node: number, known: ReadonlyMap<number, number>): Passing | undefined {
+  const open = openAt(t, node, known)
+  if (open.some((u) => t.unknowns[u].bar === undefined)) return undefined
+  if (t.at[node].some((u) => (known.get(u) ?? 0) !== 0)) return undefined
+  const p = t.loads[node]
+  if (open.length === 2 && p.x === 0 && p.y === 0) {
+    const found = jointAt(t, node, known)
+    return found?.kind === 'joint' ? { ...found, kind: 'zero', rule: 'two' } : undefined
+  }
+  const odd = open.length > 2 ? oddOf(t, node, open) : undefined
+  if (!odd || Math.abs(cross(p, odd.line)) > IN_LINE * Math.hypot(p.x, p.y)) return undefined
+  const found = acrossLine(t, node, odd.unknown, odd.line, known)
+  return { kind: 'zero', node, found: [{ ...found, value: 0 }], rule: 'across' }
+}
+
+const place = (t: Truss, node: number): Vec => t.structure.nodes[node]
+
+/** The moment of a force on a joint about a point. */
+const momentOf = (t: Truss, node: number, f: Vec, about: Vec) =>
+  cross({ x: place(t, node).x - about.x, y: place(t, node).y - about.y }, f)
+
+/** Three reactions from the equilibrium of the whole: each about the point where the other two meet. */
+function wholeOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefined {
+  const all = [...t.unknowns.keys()].filter((u) => t.unknowns[u].bar === undefined)
+  const open = all.filter((u) => !known.has(u))
+  if (all.length !== 3 || open.length !== 3) return undefined
+  const nodes = [...t.structure.nodes.keys()]
+  const found = open.map((u) => fromBody(t, nodes, u, open, known))
+  return found.every((f) => f !== undefined)
+    ? { kind: 'whole', found: found.map((f) => f.found), about: open }
+    : undefined
+}
+
+/** One of up to three forces on a body: about the meeting point of the others, or across them where they are parallel. */
+function fromBody(
+  t: Truss,
+  nodes: readonly number[],
+  unknown: number,
+  open: readonly number[],
+  known: ReadonlyMap<number, number>,
+): { found: Found; about?: Vec } | undefined {
+  const on = (u: number) => t.unknowns[u].on.find((o) => nodes.includes(o.node))!
+  const others = open.filter((u) => u !== unknown)
+  const about =
+    others.length === 2
+      ? meeting(t, on(others[0]), on(others[1]))
+      : others.length === 1
+        ? place(t, on(others[0]).node)
+        : undefined
+  const line = others.length === 0 ? across(on(unknown).dir) : on(others[0]).dir
+  const weigh = (node: number, f: Vec) => (about ? momentOf(t, node, f, about) : dot(f, across(line)))
+  const own = weigh(on(unknown).node, on(unknown).dir)
+  const size = about ? Math.max(...t.structure.members.map((m) => m.length)) : 1
+  if (Math.abs(own) <= IN_LINE * size) return undefined
+  const crossing = [...known.keys()].filter(
+    (u) => t.unknowns[u].on.filter((o) => nodes.includes(o.node)).length === 1,
+  )
+  const parts = crossing.flatMap((u) => {
+    const factor = weigh(on(u).node, on(u).dir)
+    return Math.abs(factor) > IN_LINE * size ? [{ unknown: u, factor }] : []
+  })
+  const loads = nodes.reduce((s, node) => s + weigh(node, t.loads[node]), 0)
+  return { found: solved(unknown, parts, own, loads, known), ...(about ? { about } : {}) }
+}
+
+/** Where the lines of two forces meet; undefined where they are parallel. */
+function meeting(t: Truss, a: { node: number; dir: Vec }, b: { node: number; dir: Vec }): Vec | undefined {
+  const d = cross(a.dir, b.dir)
+  if (Math.abs(d) <= IN_LINE) return undefined
+  const [p, q] = [place(t, a.node), place(t, b.node)]
+  const s = cross({ x: q.x - p.x, y: q.y - p.y }, b.dir) / d
+  return { x: p.x + s * a.dir.x, y: p.y + s * a.dir.y }
+}
+
+/** Bars among which a cut is looked for; more would take long. */
+const MOST_OPEN = 60
+
+/** A cut through at most three unknown bars that divides the truss, and a force it gives. */
+function cutOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefined {
+  const open = [...t.unknowns.keys()].filter((u) => !known.has(u) && t.unknowns[u].bar !== undefined)
+  if (open.length > MOST_OPEN) return undefined
+  for (let i = 0; i < open.length; i++)
+    for (let j = i + 1; j < open.length; j++)
+      for (let k = j + 1; k < open.length; k++) {
+        const cut = [open[i], open[j], open[k]]
+        const nodes = sideOf(t, open, cut)
+        if (!nodes || nodes.some((n) => openAt(t, n, known).some((u) => t.unknowns[u].bar === undefined)))
+          continue
+        for (const unknown of cut) {
+          const it = fromBody(t, nodes, unknown, cut, known)
+          if (!it) continue
+          const through = [...known.keys()].filter(
+            (u) =>
+              t.unknowns[u].bar !== undefined &&
+              t.unknowns[u].on.filter((o) => nodes.includes(o.node)).length === 1,
+          )
+          return { kind: 'cut', cut: [...cut, ...through], nodes, ...it }
+        }
+      }
+  return undefined
+}
+
+/** The joints on one side of a cut, where each of its bars crosses; undefined where it does not divide the truss. */
+function sideOf(t: Truss, open: readonly number[], cut: readonly number[]): number[] | undefined {
+  const left = open.filter((u) => !cut.includes(u))
+  const side = new Set([t.unknowns[cut[0]].on[0].node])
+  for (let grew = true; grew;) {
+    grew = false
+    for (const u of left) {
+      const [a, b] = t.unknowns[u].on.map((o) => o.node)
+      if (side.has(a) === side.has(b)) continue
+      side.add(a).add(b)
+      grew = true
+    }
+  }
+  const crossing = cut.every((u) => t.unknowns[u].on.filter((o) => side.has(o.node)).length === 1)
+  return crossing && side.size > 1 ? [...side] : undefined
+}
+
+/** What neither joints nor cuts give, one by one: the joints' equations together. */
+function restOf(t: Truss, known: ReadonlyMap<number, number>): Passing {
+  const sought = [...t.unknowns.keys()].filter((u) => !known.has(u))
+  const { rows, right } = together(t, sought, known)
+  const values = leastRows(rows, right, sought.length)
+  return { kind: 'together', found: sought.map((unknown, i) => ({ unknown, value: values[i] })) }
+}
+
+/** As many of the equations as there are unknowns, independent of each other, solved. */
+function leastRows(rows: readonly number[][], right: readonly number[], n: number): number[] {
+  // the normal equations of a consistent set have its solution
+  const square = Array.from({ length: n }, (_, i) =>
+    Array.from({ length: n }, (_, j) => rows.reduce((s, r) => s + r[i] * r[j], 0)),
+  )
+  const sums = Array.from({ length: n }, (_, i) => rows.reduce((s, r, k) => s + r[i] * right[k], 0))
+  const first = solveDense(square, sums) ?? new Array<number>(n).fill(0)
+  // once more on what is left takes away the rounding of the squares
+  const rest = right.map((v, k) => v - rows[k].reduce((s, c, i) => s + c * first[i], 0))
+  const again = solveDense(
+    square,
+    Array.from({ length: n }, (_, i) => rows.reduce((s, r, k) => s + r[i] * rest[k], 0)),
+  )
+  return first.map((v, i) => v + (again?.[i] ?? 0))
+}
