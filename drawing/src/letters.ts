@@ -80,7 +80,10 @@ const placesOf = (l: Load): (Quantity | undefined)[] =>
 
 /** What the figure writes in letters besides its loads. */
 export interface FigureLetters {
-  /** The words of a level or an upright span of a dimension chain, for lengths in m and the words of their value. */
+  /**
+   * The words of a level or an upright span of a dimension chain, for lengths in m and the words of their
+   * value.
+   */
   across: (si: number, value: string) => string
   up: (si: number, value: string) => string
   /** Members by their label, each with its rigidity in letters: `2EI`. */
@@ -88,9 +91,9 @@ export interface FigureLetters {
 }
 
 /**
- * The letters of the figure: spans as multiples of the symbols that the coordinates of joints in that direction,
- * or places of loads, are stated by, and rigidities of members. Undefined where the problem asks for numbers
- * alone.
+ * The letters of the figure: spans as multiples of the symbols that the coordinates of joints in that
+ * direction, or places of loads, are stated by, and rigidities of members. Undefined where the problem
+ * asks for numbers alone.
  */
 export function figureLetters(p: Stated): FigureLetters | undefined {
   if (lettersOf(p) === 'numbers') return undefined
@@ -105,8 +108,9 @@ export function figureLetters(p: Stated): FigureLetters | undefined {
 }
 
 /**
- * Members whose section is stated in symbols, by their label: EI of a frame, EA of a truss, or the symbol of I or
- * A where the rigidity is not stated as such. A structure of one rigidity has none here: its caption says it.
+ * Members whose section is stated in symbols, by their label: EI of a frame, EA of a truss, or the
+ * symbol of I or A where the rigidity is not stated as such. A structure of one rigidity has none here:
+ * its caption says it.
  */
 function rigiditiesInLetters(p: Stated): ReadonlyMap<string, string> {
   const truss = p.kind === 'truss'

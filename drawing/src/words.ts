@@ -59,8 +59,8 @@ export function loadWords(load: StatedLoad, display: Display): LoadWords {
 const signed = (v: number) => `${v > 0 ? '+' : '−'}${formatPlain(abs(v), 4)}`
 
 /**
- * The loads of the shown cases, each times the factor of its case, with their places in the document and their
- * words; of several cases each says its own.
+ * The loads of the shown cases, each times the factor of its case, with their places in the document and
+ * their words; of several cases each says its own.
  * @param problem the statement, whose letters stand beside or in place of the values as it asks
  */
 export function drawnLoads(

@@ -20,8 +20,8 @@ interface Heading {
 export const begin = (doc: Doc): Pages => ({ doc, y: PAGE.top, waiting: [] })
 
 /**
- * Makes room for something of this height: on this page, or at the head of the next. Headings that wait for it
- * are set first, on the same page.
+ * Makes room for something of this height: on this page, or at the head of the next. Headings that wait
+ * for it are set first, on the same page.
  */
 export function need(p: Pages, height: number) {
   const headings = p.waiting

@@ -48,7 +48,8 @@ export interface MatrixBlock {
   /** The address of what is taken out of it, before the bracket. */
   factor?: string
   /**
-   * Also to be shown with its letters, or with these alone; where they have a form of their own, its addresses.
+   * Also to be shown with its letters, or with these alone; where they have a form of their own, its
+   * addresses.
    */
   letters?: boolean | 'alone'
   lettersAt?: (i: number, j: number) => string

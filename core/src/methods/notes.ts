@@ -12,7 +12,10 @@ export interface Note {
   /** In SI. */
   si: number
   dimension: Dimension
-  /** Its formula, with the letters of other numbers by their addresses; or a sentence that says where it is from. */
+  /**
+   * Its formula, with the letters of other numbers by their addresses; or a sentence that says where it is
+   * from.
+   */
   from: string | ((letter: (address: string) => Letter) => Formula)
   /** A sentence beside the formula. */
   words?: string

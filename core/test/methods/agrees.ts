@@ -13,7 +13,7 @@ export function agrees(problem: Problem, method: working.Method): boolean {
     const { values } = workDocument(method, book)
     const size = Math.max(1e-6, ...values.map((v) => Math.abs(v.value)))
     for (const v of values) {
-      const { computed } = checkAnswer(problem, solution, { ...v, id: 'v', case: action.id } as Answer)
+      const { computed } = checkAnswer(problem, solution, { ...v, id: 'v', case: action.id })
       expect(Math.abs((computed ?? NaN) - v.value), JSON.stringify(v)).toBeLessThan(1e-9 * size)
     }
     reevaluates(book)

@@ -47,8 +47,8 @@ interface Args extends Besides {
 }
 
 /**
- * The cases whose loads are drawn: those of the chosen case or combination, or all of them. The Given draws them
- * as they are stated, the other parts with their factors, as the results are.
+ * The cases whose loads are drawn: those of the chosen case or combination, or all of them. The Given
+ * draws them as they are stated, the other parts with their factors, as the results are.
  */
 function useCases(part: Part): CasesShown {
   const problem = useSheet((s) => s.problem)

@@ -8,7 +8,8 @@ export const words = (text: string): Block => ({ kind: 'words', words: text })
 
 /** Signs, once for every frame method. */
 export const SIGNS =
-  'Moments on the ends of members, rotations of joints and chords are positive counter-clockwise, displacements ' +
+  'Moments on the ends of members, rotations of joints and chords are positive counter-clockwise, ' +
+  'displacements ' +
   'to the right and upward.'
 
 /** A sway in words: `B moves to the right`. */

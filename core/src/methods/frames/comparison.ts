@@ -24,7 +24,9 @@ export function noteSolver(notes: Notes, { structure: s }: RigidFrame, action: A
 
 /** The moments of the method beside those of the stiffness method. */
 export const comparison = ({ structure: s }: RigidFrame, title: string): StepContent => ({
-  why: 'The end moments of both methods, counter-clockwise on the member positive. Nothing else is taken from there.',
+  why:
+    'The end moments of both methods, counter-clockwise on the member positive. Nothing else is ' +
+    'taken from there.',
   passages: [
     {
       blocks: [
@@ -46,7 +48,9 @@ export const comparison = ({ structure: s }: RigidFrame, title: string): StepCon
   ],
 })
 
-/** The internal moments at both ends of every member, in coherent units: sagging from start to end positive. */
+/**
+ * The internal moments at both ends of every member, in coherent units: sagging from start to end positive.
+ */
 export const momentValues = (
   { structure: s }: RigidFrame,
   notes: Notes,

@@ -1,7 +1,9 @@
 import { solveDense } from '../dense.js'
 import type { Beam, RigidFrame } from './model.js'
 
-/** The equations of slope–deflection: joints in order, then sways; their unknowns are rotations, then sways. */
+/**
+ * The equations of slope–deflection: joints in order, then sways; their unknowns are rotations, then sways.
+ */
 export interface FrameEquations {
   rows: number[][]
   right: number[]

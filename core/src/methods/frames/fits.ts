@@ -31,8 +31,8 @@ export function fitsRigidFrame(problem: Problem, s: Structure): Fit {
   const level = isLevel(s) && s.members.every((m) => !m.bar) && s.supports.every((p) => isSquare(p.angle))
   if (changing && !level)
     return no(
-      `${changing.id} changes its length, and that has an influence here: neglect axial deformation in the Given, ` +
-        'and the method fits.',
+      `${changing.id} changes its length, and that has an influence here: neglect axial deformation in the ` +
+        'Given, and the method fits.',
       isLevel(s) ? undefined : 'neglect-axial',
     )
   const first = s.cases[0] && actingOf(s, s.cases[0].id)

@@ -44,7 +44,10 @@ function tableMoment(load: TableLoad, e: 0 | 1, L: Formula, length: number, unit
   return signed(sign(load.force), over(above, power(L, 2)))
 }
 
-/** Notes the fixed-end moments of every loaded beam, both ends held, and those with a known moment at one end. */
+/**
+ * Notes the fixed-end moments of every loaded beam, both ends held, and those with a known moment at one
+ * end.
+ */
 export function noteFixedMoments(notes: Notes, f: RigidFrame, actions: Actions, units: ProblemUnits): void {
   for (const b of f.beams) {
     const m = f.structure.members[b.member]
@@ -63,8 +66,8 @@ export function noteFixedMoments(notes: Notes, f: RigidFrame, actions: Actions, 
 }
 
 /**
- * The fixed-end moment where the other end has a known moment M, FEM + (M − FEM of that end)/2, or where springs at
- * the ends give way; with the stiffness of such springs.
+ * The fixed-end moment where the other end has a known moment M, FEM + (M − FEM of that end)/2, or where
+ * springs at the ends give way; with the stiffness of such springs.
  */
 function noteModified(notes: Notes, f: RigidFrame, b: Beam, e: 0 | 1): void {
   const m = f.structure.members[b.member]
@@ -96,6 +99,8 @@ function noteModified(notes: Notes, f: RigidFrame, b: Beam, e: 0 | 1): void {
         si: b.stiffness[e][to],
         dimension: D.moment,
         of,
-        from: 'The moment at that end for a turn of 1 of the joint, with the springs at the ends of the member.',
+        from:
+          'The moment at that end for a turn of 1 of the joint, with the springs at the ends of ' +
+          'the member.',
       })
 }

@@ -6,7 +6,10 @@ export interface Condition {
   value: number
 }
 
-/** Displacements that fulfil conditions: one set with every free one 0, and for each free one a set of its own. */
+/**
+ * Displacements that fulfil conditions: one set with every free one 0, and for each free one a set of its
+ * own.
+ */
 export interface Motion {
   /** With every free displacement 0, m. */
   given: Float64Array
@@ -18,7 +21,8 @@ export interface Motion {
 const ROUNDING = 1e-9
 
 /**
- * Solves conditions for the displacements. Those late in the order stay free where the conditions leave a choice.
+ * Solves conditions for the displacements. Those late in the order stay free where the conditions leave
+ * a choice.
  * @param order every column, the one that is solved for first at the front
  * @returns undefined where the conditions contradict each other
  */

@@ -9,8 +9,8 @@ import { withoutOverhangs, type Overhang } from './overhangs.js'
 export type End = { known?: number }
 
 /**
- * A member that bends, as slope–deflection and moment distribution see it. Moments on its ends, counter-clockwise
- * positive, are `fixed[i] + Σ stiffness[i][j]·(rotation[j] − chord rotation)`.
+ * A member that bends, as slope–deflection and moment distribution see it. Moments on its ends,
+ * counter-clockwise positive, are `fixed[i] + Σ stiffness[i][j]·(rotation[j] − chord rotation)`.
  */
 export interface Beam {
   member: number
@@ -77,7 +77,9 @@ function heldLines(s: Structure, actions: Actions) {
   )
 }
 
-/** Whether all joints lie on one level: then lengths have no influence, and nothing is asked along the beam. */
+/**
+ * Whether all joints lie on one level: then lengths have no influence, and nothing is asked along the beam.
+ */
 export const isLevel = (s: Structure): boolean =>
   s.nodes.every((n) => Math.abs(n.y - s.nodes[0].y) <= 1e-9 * Math.max(1, ...s.members.map((m) => m.length)))
 
@@ -113,7 +115,10 @@ function conditions(s: Structure, actions: Actions, left: ReadonlySet<number>): 
   return out
 }
 
-/** The order in which displacements are solved for: the level ones of the lowest joints of a storey stay free. */
+/**
+ * The order in which displacements are solved for: the level ones of the lowest joints of a storey stay
+ * free.
+ */
 function orderOf(s: Structure, there: ReadonlySet<number>): number[] {
   const nodes = [...there]
   const leftmost = (i: number) =>
@@ -127,7 +132,9 @@ function orderOf(s: Structure, there: ReadonlySet<number>): number[] {
   ]
 }
 
-/** The frame under some actions; undefined where what is prescribed contradicts the lengths of its members. */
+/**
+ * The frame under some actions; undefined where what is prescribed contradicts the lengths of its members.
+ */
 export function rigidFrame(s: Structure, actions: Actions): RigidFrame | undefined {
   const { nodal, overhangs } = withoutOverhangs(s, actions)
   const gone = new Set(overhangs.map((o) => o.member))
@@ -244,7 +251,9 @@ function withSprungEnds(b: Beam, m: StructureMember): Beam {
   }
 }
 
-/** An end of known moment follows by itself: the other one has the modified stiffness and fixed-end moment. */
+/**
+ * An end of known moment follows by itself: the other one has the modified stiffness and fixed-end moment.
+ */
 function withKnownEnds(b: Beam): Beam {
   const known = b.ends.map((e) => e.known)
   if (known[0] !== undefined && known[1] !== undefined)

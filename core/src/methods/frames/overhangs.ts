@@ -19,8 +19,8 @@ export interface Stripped {
 }
 
 /**
- * Takes overhangs off, the outermost first: members whose far joint has no support and no other member. What they
- * carry acts on the joint that holds them.
+ * Takes overhangs off, the outermost first: members whose far joint has no support and no other member.
+ * What they carry acts on the joint that holds them.
  */
 export function withoutOverhangs(s: Structure, actions: Actions): Stripped {
   const nodal = Float64Array.from(actions.nodal)

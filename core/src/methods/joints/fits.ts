@@ -11,7 +11,9 @@ export function fitsTruss(problem: Problem, s: Structure): Fit {
   if (problem.analysis?.order === 2)
     return {
       fits: false,
-      why: 'The problem is of second order, and this method is of first order: choose first order in the Given.',
+      why:
+        'The problem is of second order, and this method is of first order: choose first order ' +
+        'in the Given.',
       repair: 'first-order',
     }
   if (s.kind !== 'truss') return no('This method is for trusses: the members of this problem bend.')

@@ -57,10 +57,11 @@ function zero(w: Work): StepContent | undefined {
       {
         blocks: rules.map((p) => {
           const bars = p.found.map((f) => barName(w.t, f.unknown)).join(' and ')
+          const joint = named(w.t, p.node)
           return words(
             p.rule === 'two'
-              ? `${bars}: two bars that are not in line meet at ${named(w.t, p.node)}, and nothing else acts there.`
-              : `${bars}: at ${named(w.t, p.node)} all other forces are in one line, and nothing balances a force across it.`,
+              ? `${bars}: two bars that are not in line meet at ${joint}, and nothing else acts there.`
+              : `${bars}: at ${joint} all other forces are in one line, and nothing balances a force across it.`,
           )
         }),
       },
@@ -73,7 +74,8 @@ function reactions(w: Work): StepContent | undefined {
   if (whole?.kind !== 'whole') return undefined
   return {
     why:
-      'The truss as one body: each reaction from the sum of moments about the point where the other two meet, or from ' +
+      'The truss as one body: each reaction from the sum of moments about the point where the other ' +
+      'two meet, or from ' +
       'the sum of forces across them where they are parallel.',
     passages: [{ blocks: [lines(w.t, whole.found)] }],
   }
@@ -118,7 +120,8 @@ function joints(w: Work): StepContent {
           title: 'The remaining joints',
           blocks: [
             words(
-              'Neither a joint nor a cut gives one force by itself: the equations of the joints are solved together.',
+              'Neither a joint nor a cut gives one force by itself: the equations of the joints are ' +
+                'solved together.',
             ),
             lines(w.t, p.found),
             ...said(tensionWords(w, p.found)),
@@ -128,7 +131,9 @@ function joints(w: Work): StepContent {
     return []
   })
   return {
-    why: 'Every bar pulls on its joint in thought; a negative force is compression. Joint after joint with at most two unknowns.',
+    why:
+      'Every bar pulls on its joint in thought; a negative force is compression. Joint after ' +
+      'joint with at most two unknowns.',
     passages,
   }
 }

@@ -1,7 +1,10 @@
 import { solveDense } from '../dense.js'
 import { across, cross, directionAt, dot, IN_LINE, together, type Truss, type Vec } from './truss.js'
 
-/** A force found from one equation: the sum of the forces on something across a line, or about a point, is 0. */
+/**
+ * A force found from one equation: the sum of the forces on something across a line, or about a point, is
+ * 0.
+ */
 export interface Found {
   unknown: number
   value: number
@@ -82,7 +85,10 @@ function solved(
   return { unknown, value: 0 - sum / own, parts, own, loads }
 }
 
-/** The two unknown forces of a joint, each across the other; one alone; or the one across the line of the rest. */
+/**
+ * The two unknown forces of a joint, each across the other; one alone; or the one across the line of the
+ * rest.
+ */
 function jointAt(t: Truss, node: number, known: ReadonlyMap<number, number>): Passing | undefined {
   const open = openAt(t, node, known)
   if (open.length === 0) return undefined
@@ -149,7 +155,10 @@ function wholeOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefi
     : undefined
 }
 
-/** One of up to three forces on a body: about the meeting point of the others, or across them where they are parallel. */
+/**
+ * One of up to three forces on a body: about the meeting point of the others, or across them where they are
+ * parallel.
+ */
 function fromBody(
   t: Truss,
   nodes: readonly number[],
@@ -218,7 +227,10 @@ function cutOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefine
   return undefined
 }
 
-/** The joints on one side of a cut, where each of its bars crosses; undefined where it does not divide the truss. */
+/**
+ * The joints on one side of a cut, where each of its bars crosses; undefined where it does not divide the
+ * truss.
+ */
 function sideOf(t: Truss, open: readonly number[], cut: readonly number[]): number[] | undefined {
   const left = open.filter((u) => !cut.includes(u))
   const side = new Set([t.unknowns[cut[0]].on[0].node])

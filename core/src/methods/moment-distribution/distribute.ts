@@ -42,7 +42,9 @@ export function distributionJoints(f: RigidFrame): DistributionJoint[] {
   })
 }
 
-/** The part of a moment at an end that arrives at the far end: 1/2; 0 where the far end has a known moment. */
+/**
+ * The part of a moment at an end that arrives at the far end: 1/2; 0 where the far end has a known moment.
+ */
 export function carryOver(f: RigidFrame, end: EndIndex): number {
   const k = f.beams[end >> 1].stiffness
   const [e, far] = [end & 1, 1 - (end & 1)]

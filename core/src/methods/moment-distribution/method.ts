@@ -66,7 +66,8 @@ function factors({ frame: f, d }: Work): StepContent {
   })
   return {
     why:
-      'A joint that is out of balance turns until its members take the rest, each in proportion to its stiffness: ' +
+      'A joint that is out of balance turns until its members take the rest, each in proportion to ' +
+      'its stiffness: ' +
       '4EI/L, or 3EI/L where the far end has a known moment. An overhang takes nothing.',
     passages: passages.length
       ? passages
@@ -92,7 +93,8 @@ function distribution({ frame: f, d }: Work, book: Ledger): StepContent {
   ]
   return {
     why:
-      'All joints are balanced at once: what is out of balance, with its sign changed, is shared by the factors. Half ' +
+      'All joints are balanced at once: what is out of balance, with its sign changed, is shared by ' +
+      'the factors. Half ' +
       'of each is carried over to the far end, and the next round begins.',
     passages,
   }
@@ -115,8 +117,10 @@ function sway({ frame: f, d }: Work, book: Ledger): StepContent | undefined {
   })
   return {
     why:
-      'What holds the frame in each case, by virtual work: the end moments times the rotations of their chords for a ' +
-      'displacement of 1, and the loads times theirs. The sway cases are taken so many times that nothing holds it.',
+      'What holds the frame in each case, by virtual work: the end moments times the rotations of ' +
+      'their chords for a ' +
+      'displacement of 1, and the loads times theirs. The sway cases are taken so many times that ' +
+      'nothing holds it.',
     passages: [
       ...passages,
       {

@@ -6,7 +6,13 @@ import { minus, sum, times, type Formula } from '../expression.js'
 import type { RigidFrame } from '../frames/model.js'
 import { endLetters, ENDS } from '../frames/names.js'
 import type { Notes } from '../notes.js'
-import { carryOver, type Distribution, type DistributionJoint, type EndIndex } from './distribute.js'
+import {
+  carryOver,
+  type Distribution,
+  type DistributionJoint,
+  type EndIndex,
+  type Round,
+} from './distribute.js'
 
 /** Rounds are written until what is carried over is below this part of the largest moment. */
 const DIGIT = 5e-4
@@ -25,7 +31,10 @@ const memberOf = ({ f }: Distributing, k: EndIndex) => f.structure.members[f.bea
 const lettersOf = ({ f }: Distributing, k: EndIndex) =>
   endLetters(f.structure, f.beams[k >> 1].member, (k & 1) as 0 | 1)
 
-/** The address of a number of an end in a distribution: `sum`, `begin`, `rest`, or `balance`, `carry` of a round. */
+/**
+ * The address of a number of an end in a distribution: `sum`, `begin`, `rest`, or `balance`, `carry` of a
+ * round.
+ */
 const endAt = (w: Distributing, kind: string, k: EndIndex, round?: number): string =>
   addressOf(kind, w.c, ...(round === undefined ? [] : [round]), memberOf(w, k), ENDS[k & 1])
 
@@ -45,9 +54,9 @@ export function writtenRounds({ d }: Distributing): number {
 
 /** Notes every number of the written rounds, the rest of the rounds, and the sums. */
 export function noteDistribution(notes: Notes, w: Distributing): void {
-  const { f, joints, d } = w
+  const { joints, d } = w
   const written = writtenRounds(w)
-  const put = (kind: string, k: EndIndex, si: number, letter: string, from: Noted, round?: number) =>
+  const put: Put = (kind, k, si, letter, from, round) =>
     notes.put([kind, w.c, ...(round === undefined ? [] : [round]), memberOf(w, k), ENDS[k & 1]], {
       symbol: { letter, sub: lettersOf(w, k) },
       si,
@@ -55,45 +64,7 @@ export function noteDistribution(notes: Notes, w: Distributing): void {
       from,
       of: [thing.member(memberOf(w, k))],
     })
-  d.rounds.slice(0, written).forEach((round, r) => {
-    joints.forEach((j, i) => {
-      const { id } = f.structure.nodes[j.node]
-      notes.put(['out', w.c, r + 1, id], {
-        symbol: { letter: 'U', sub: id },
-        si: round.out[i],
-        dimension: D.moment,
-        of: [thing.node(id)],
-        from: (l) => {
-          const ends = j.ends.map((k) => minus(l(r === 0 ? beginAt(w, k) : endAt(w, 'carry', k, r))))
-          const couple = f.couples[j.node]
-          return sum(...(r === 0 && couple !== 0 && w.c === 0 ? [l(addressOf('couple', id))] : []), ...ends)
-        },
-      })
-      j.ends.forEach((k) =>
-        put(
-          'balance',
-          k,
-          round.balanced[k],
-          'b',
-          (l) =>
-            times(l(addressOf('factor', memberOf(w, k), ENDS[k & 1])), l(addressOf('out', w.c, r + 1, id))),
-          r + 1,
-        ),
-      )
-    })
-    round.carried.forEach((si, k) => {
-      const far = k ^ 1
-      const isBalanced = joints.some((j) => j.ends.includes(far)) && carryOver(f, far) !== 0
-      const from: Noted = isBalanced
-        ? (l) =>
-            times(
-              l(addressOf('carried', memberOf(w, far), ENDS[far & 1])),
-              l(endAt(w, 'balance', far, r + 1)),
-            )
-        : 'The far end is not balanced, so nothing is carried over from there.'
-      put('carry', k, si, 'c', from, r + 1)
-    })
-  })
+  d.rounds.slice(0, written).forEach((round, r) => noteRound(notes, w, put, round, r))
   d.total.forEach((si, k) => {
     const rest = d.rounds.slice(written).reduce((t, r) => t + r.balanced[k] + r.carried[k], 0)
     put(
@@ -112,6 +83,48 @@ export function noteDistribution(notes: Notes, w: Distributing): void {
         ])
       return sum(l(beginAt(w, k)), ...rounds, l(endAt(w, 'rest', k)))
     })
+  })
+}
+
+/** Notes a number of an end. */
+type Put = (kind: string, end: EndIndex, si: number, letter: string, from: Noted, round?: number) => void
+
+/** Notes one round: what is out of balance, its shares, and what is carried over. */
+function noteRound(notes: Notes, w: Distributing, put: Put, round: Round, r: number): void {
+  const { f, joints } = w
+  joints.forEach((j, i) => {
+    const { id } = f.structure.nodes[j.node]
+    notes.put(['out', w.c, r + 1, id], {
+      symbol: { letter: 'U', sub: id },
+      si: round.out[i],
+      dimension: D.moment,
+      of: [thing.node(id)],
+      from: (l) => {
+        const ends = j.ends.map((k) => minus(l(r === 0 ? beginAt(w, k) : endAt(w, 'carry', k, r))))
+        const couple = f.couples[j.node]
+        return sum(...(r === 0 && couple !== 0 && w.c === 0 ? [l(addressOf('couple', id))] : []), ...ends)
+      },
+    })
+    j.ends.forEach((k) =>
+      put(
+        'balance',
+        k,
+        round.balanced[k],
+        'b',
+        (l) =>
+          times(l(addressOf('factor', memberOf(w, k), ENDS[k & 1])), l(addressOf('out', w.c, r + 1, id))),
+        r + 1,
+      ),
+    )
+  })
+  round.carried.forEach((si, k) => {
+    const far = k ^ 1
+    const isBalanced = joints.some((j) => j.ends.includes(far)) && carryOver(f, far) !== 0
+    const from: Noted = isBalanced
+      ? (l) =>
+          times(l(addressOf('carried', memberOf(w, far), ENDS[far & 1])), l(endAt(w, 'balance', far, r + 1)))
+      : 'The far end is not balanced, so nothing is carried over from there.'
+    put('carry', k, si, 'c', from, r + 1)
   })
 }
 

@@ -16,8 +16,8 @@ function rotation(f: RigidFrame, b: Beam, e: 0 | 1, l: Letters): Formula | undef
 }
 
 /**
- * The slope–deflection equation of an end: 2EI/L·(2θ + θ of the far end − 3ψ) + FEM, or 3EI/L·(θ − ψ) + FEM′ where
- * the far end has a known moment.
+ * The slope–deflection equation of an end: 2EI/L·(2θ + θ of the far end − 3ψ) + FEM, or 3EI/L·(θ − ψ) +
+ * FEM′ where the far end has a known moment.
  */
 export function slopeDeflection(f: RigidFrame, b: Beam, e: 0 | 1, l: Letters): Formula {
   const m = f.structure.members[b.member]

@@ -54,7 +54,8 @@ function unknowns({ frame: f }: Work): StepContent {
       ? 'No joint is displaced by the loads.'
       : `The members keep their length, and still ${f.sways.map((s) => swayWords(f, s)).join('; ')}: ` +
         `${f.sways.length === 1 ? 'one displacement is' : `${f.sways.length} displacements are`} sought too.`,
-    'An end that is hinged, or alone at a joint that is free to turn, has a known moment: its rotation is not sought.',
+    'An end that is hinged, or alone at a joint that is free to turn, has a known moment: its ' +
+      'rotation is not sought.',
     SIGNS,
   ]
   return {
@@ -67,7 +68,8 @@ function equations({ frame: f }: Work, book: Ledger): StepContent {
   const l = lettersIn(book)
   return {
     why:
-      'Each end moment in the rotations of the joints and of the chord: 2EI/L·(2θ + θ of the far end − 3ψ) and the ' +
+      'Each end moment in the rotations of the joints and of the chord: 2EI/L·(2θ + θ of the far ' +
+      'end − 3ψ) and the ' +
       'fixed-end moment; 3EI/L·(θ − ψ) where the far end has a known moment.',
     passages: f.beams.flatMap((b): Passage[] => {
       const { id } = f.structure.members[b.member]
@@ -128,7 +130,8 @@ function equilibrium({ frame: f }: Work, book: Ledger): StepContent {
       title: `Sway: ${swayWords(f, s)}`,
       blocks: [
         words(
-          'The joints are hinged in thought and displaced by 1: the end moments times the rotations of their chords, ' +
+          'The joints are hinged in thought and displaced by 1: the end moments times the rotations ' +
+            'of their chords, ' +
             'and the loads times their displacements, do no work together.',
         ),
         {
@@ -216,8 +219,8 @@ const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work, book: Le
 const worked = new WeakMap<Ledger, Work>()
 
 /**
- * Slope–deflection: moments of member ends in the rotations of joints and chords. Source: Kassimali, Structural
- * Analysis, ch. 15.
+ * Slope–deflection: moments of member ends in the rotations of joints and chords. Source: Kassimali,
+ * Structural Analysis, ch. 15.
  */
 export const SLOPE_DEFLECTION: Method = {
   ...OUTLINE,

@@ -8,8 +8,8 @@ import { endsOf } from './steps/equations.js'
 import { reactions } from './steps/results.js'
 
 /**
- * The working on two to four pages: the stiffness in letters once for each kind of member, then K with P and D,
- * end forces and reactions as tables, without the formulas between them.
+ * The working on two to four pages: the stiffness in letters once for each kind of member, then K with P
+ * and D, end forces and reactions as tables, without the formulas between them.
  */
 export const shortForm = (book: Book): Step[] => [
   {
@@ -57,7 +57,10 @@ function members({ context: c }: Book): Passage['blocks'][number] {
   }
 }
 
-/** The matrices in letters, of the first member of each kind: as stiff as it is, or with what its ends release. */
+/**
+ * The matrices in letters, of the first member of each kind: as stiff as it is, or with what its ends
+ * release.
+ */
 function inLetters(book: Book): Passage[] {
   const { structure, elements } = book.context.solution
   const seen = new Set<string>()

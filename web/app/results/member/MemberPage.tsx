@@ -1,6 +1,6 @@
 import { drawFreeBody } from '@viga/drawing/free-body'
 import { fit } from '@viga/drawing/view'
-import { freeBody, memberPart, stationsTable } from '@viga/core'
+import { freeBody, memberPart, stationsTable, type Structure } from '@viga/core'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { MiniFigure } from '../../figure/MiniFigure'
@@ -24,7 +24,7 @@ export default function MemberPage(solved: Solved) {
   const navigate = useNavigate()
   const display = useDisplay()
   const signs = useSigns()
-  const { members, nodes } = solution.structure
+  const { members } = solution.structure
   const index = useMemberIndex(solution, of)
   const m = members[index]
   const open = (i: number) =>
@@ -39,41 +39,7 @@ export default function MemberPage(solved: Solved) {
   if (!m) return <p className="prose">There is no member yet.</p>
   return (
     <>
-      <header className="member-head">
-        <h2>
-          <i>{m.id}</i>
-          <span className="quiet">
-            {' '}
-            from <i>{nodes[m.start].id}</i> to <i>{nodes[m.end].id}</i>
-          </span>
-        </h2>
-        <Press
-          aria-label="Previous member"
-          title="Previous member (key ,)"
-          disabled={index === 0}
-          onClick={() => open(index - 1)}
-        >
-          ⟵
-        </Press>
-        <Pick
-          className="cell-select"
-          aria-label="Member"
-          value={m.id}
-          onChange={(e) => open(members.findIndex((o) => o.id === e.target.value))}
-        >
-          {members.map((o) => (
-            <option key={o.id}>{o.id}</option>
-          ))}
-        </Pick>
-        <Press
-          aria-label="Next member"
-          title="Next member (key .)"
-          disabled={index === members.length - 1}
-          onClick={() => open(index + 1)}
-        >
-          ⟶
-        </Press>
-      </header>
+      <MemberHead structure={solution.structure} index={index} onOpen={open} />
       <InBrowser fallback={<div className="charts-wait" />}>
         <Charts curves={curves} member={m.id} length={display.length.unit} />
       </InBrowser>
@@ -82,6 +48,56 @@ export default function MemberPage(solved: Solved) {
       <Formulas {...solved} index={index} display={display} signs={signs} />
       <Stations {...solved} index={index} />
     </>
+  )
+}
+
+/** The name of the member, and the ways to the others. */
+function MemberHead({
+  structure: { members, nodes },
+  index,
+  onOpen,
+}: {
+  structure: Structure
+  index: number
+  onOpen: (index: number) => void
+}) {
+  const m = members[index]
+  return (
+    <header className="member-head">
+      <h2>
+        <i>{m.id}</i>
+        <span className="quiet">
+          {' '}
+          from <i>{nodes[m.start].id}</i> to <i>{nodes[m.end].id}</i>
+        </span>
+      </h2>
+      <Press
+        aria-label="Previous member"
+        title="Previous member (key ,)"
+        disabled={index === 0}
+        onClick={() => onOpen(index - 1)}
+      >
+        ⟵
+      </Press>
+      <Pick
+        className="cell-select"
+        aria-label="Member"
+        value={m.id}
+        onChange={(e) => onOpen(members.findIndex((o) => o.id === e.target.value))}
+      >
+        {members.map((o) => (
+          <option key={o.id}>{o.id}</option>
+        ))}
+      </Pick>
+      <Press
+        aria-label="Next member"
+        title="Next member (key .)"
+        disabled={index === members.length - 1}
+        onClick={() => onOpen(index + 1)}
+      >
+        ⟶
+      </Press>
+    </header>
   )
 }
 
