@@ -1,5 +1,5 @@
 import { expect } from 'vitest'
-import { checkAnswer, work, workDocument, working, type Answer, type Problem } from '../../src/index.js'
+import { checkAnswer, work, workDocument, working, type Problem } from '../../src/index.js'
 
 /** Whether what a method finds is what the solver finds, for every case and combination. */
 export function agrees(problem: Problem, method: working.Method): boolean {

@@ -79,6 +79,8 @@ export async function workingAs(
     const task = { problem, structure: solution.structure, action: one.id, solved: () => of }
     return { of, book: method.open(task) }
   })
+  if (form === 'short' && !printed[0].book.short)
+    return { message: `${method.title} has no short form.`, status: 404 }
   const name = fileName(problem.title)
   return { body: await make(printed), type, name: `${name}-working.${ending}` }
 }

@@ -23,6 +23,8 @@ export function BlockTable({ block }: { block: working.TableBlock }) {
       ),
     ),
   )
+  /** Many numbers beside each other whose unit the title has. */
+  const isSheet = block.rows.some((r) => r.some((c) => typeof c === 'object' && 'bare' in c))
   return (
     <>
       {(block.title || out.length > 1) && (
@@ -35,33 +37,35 @@ export function BlockTable({ block }: { block: working.TableBlock }) {
           )}
         </div>
       )}
-      <table className="t steps-table">
-        {block.head.some(Boolean) && (
-          <thead>
-            <tr>{block.head.map((h, i) => (h ? <th key={i}>{h}</th> : <td key={i} />))}</tr>
-          </thead>
-        )}
-        <tbody>
-          {block.rows.map((row, i) => (
-            <tr key={i}>
-              {row.map((c, j) => (
-                <td
-                  key={j}
-                  className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}
-                >
-                  {typeof c === 'string' ? (
-                    c
-                  ) : 'unknown' in c ? (
-                    <NumberMark of={c.unknown} />
-                  ) : (
-                    <Num at={c.at} unit={!c.bare} most={most} />
-                  )}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className={isSheet ? 'worksheet-scroll' : undefined}>
+        <table className={isSheet ? 't steps-table worksheet' : 't steps-table'}>
+          {block.head.some(Boolean) && (
+            <thead>
+              <tr>{block.head.map((h, i) => (h ? <th key={i}>{h}</th> : <td key={i} />))}</tr>
+            </thead>
+          )}
+          <tbody>
+            {block.rows.map((row, i) => (
+              <tr key={i}>
+                {row.map((c, j) => (
+                  <td
+                    key={j}
+                    className={j === 0 && typeof c === 'string' && block.head[0] ? 'italic' : undefined}
+                  >
+                    {typeof c === 'string' ? (
+                      c
+                    ) : 'unknown' in c ? (
+                      <NumberMark of={c.unknown} />
+                    ) : (
+                      <Num at={c.at} unit={!c.bare} most={most} />
+                    )}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </>
   )
 }

@@ -11,6 +11,8 @@ import { useWorkingView } from './working-view'
 export function ReadingMenu() {
   const apply = useEdit()
   const { ledger, reading } = useWorkingView()
+  // the other methods write no stiffness matrices
+  const ofMatrices = ledger.method.key === 'stiffness'
   const common = ledger.entry('common')
   const bars = ledger.context.structure.members.every((m) => m.bar)
   const set = (change: Partial<working.Reading>) =>
@@ -29,23 +31,29 @@ export function ReadingMenu() {
           </option>
         ))}
       </Pick>
-      <Pick
-        className="cell-select"
-        aria-label="factor taken out"
-        value={reading.factor === 'common' && !common ? 'none' : reading.factor}
-        onChange={(e) => set({ factor: e.target.value as working.FactorChoice })}
-      >
-        <option value="none">no factor</option>
-        <option value="own">{bars ? 'EA/L' : 'EI/L³'} […]</option>
-        {common && <option value="common">{working.symbolText(common.symbol)} […]</option>}
-      </Pick>
-      <label>
-        <Tick checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten
-      </label>
-      <label>
-        <Tick checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} /> mirrored half
-        dimmed
-      </label>
+      {ofMatrices && (
+        <Pick
+          className="cell-select"
+          aria-label="factor taken out"
+          value={reading.factor === 'common' && !common ? 'none' : reading.factor}
+          onChange={(e) => set({ factor: e.target.value as working.FactorChoice })}
+        >
+          <option value="none">no factor</option>
+          <option value="own">{bars ? 'EA/L' : 'EI/L³'} […]</option>
+          {common && <option value="common">{working.symbolText(common.symbol)} […]</option>}
+        </Pick>
+      )}
+      {ofMatrices && (
+        <label>
+          <Tick checked={reading.power} onChange={(e) => set({ power: e.target.checked })} /> power of ten
+        </label>
+      )}
+      {ofMatrices && (
+        <label>
+          <Tick checked={reading.dimmed} onChange={(e) => set({ dimmed: e.target.checked })} /> mirrored half
+          dimmed
+        </label>
+      )}
     </div>
   )
 }

@@ -74,7 +74,8 @@ export function Working() {
         before={steps[at - 1]}
         after={steps[at + 1]}
         {...links}
-        whole={solved && small ? whole : undefined}
+        whole={ledger && small ? whole : undefined}
+        short={ledger?.short !== undefined}
       />
     </>
   )
@@ -216,11 +217,14 @@ const Foot = memo(function Foot({
   base,
   search,
   whole,
+  short,
 }: StepLinks & {
   before?: working.StepOutline
   after?: working.StepOutline
   /** The address of the whole working in a form; undefined where it is too large to be printed. */
   whole?: (form: string) => string
+  /** The method has a short form. */
+  short: boolean
 }) {
   return (
     <footer className="sheet-foot">
@@ -229,7 +233,7 @@ const Foot = memo(function Foot({
           ⟵ {labelOf(before)}
         </Link>
       )}
-      {whole && <WholeWorking to={whole} />}
+      {whole && <WholeWorking to={whole} short={short} />}
       {after && (
         <Link to={{ pathname: `${base}/${after.key}`, search }} className="link end" rel="next">
           {labelOf(after)} ⟶
@@ -240,7 +244,7 @@ const Foot = memo(function Foot({
 })
 
 /** The whole working of the shown case as a file, in one click. */
-function WholeWorking({ to }: { to: (form: string) => string }) {
+function WholeWorking({ to, short }: { to: (form: string) => string; short: boolean }) {
   const several = useSheet(
     (s) => (s.problem.loadCases?.length ?? 0) + (s.problem.combinations?.length ?? 0) > 1,
   )
@@ -258,10 +262,14 @@ function WholeWorking({ to }: { to: (form: string) => string }) {
       <a className="link" href={to('markdown')} download>
         Markdown
       </a>
-      ;{' '}
-      <a className="link" href={to('short')} download title="The working on two to four pages, as a PDF">
-        in short
-      </a>
+      {short && (
+        <>
+          ;{' '}
+          <a className="link" href={to('short')} download title="The working on two to four pages, as a PDF">
+            in short
+          </a>
+        </>
+      )}
       {several && (
         <>
           ,{' '}

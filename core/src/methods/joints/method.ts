@@ -61,7 +61,7 @@ function zero(w: Work): StepContent | undefined {
           return words(
             p.rule === 'two'
               ? `${bars}: two bars that are not in line meet at ${joint}, and nothing else acts there.`
-              : `${bars}: at ${joint} all other forces are in one line, and nothing balances a force across it.`,
+              : `${bars}: at ${joint} all other forces are in one line, and none balances a force across it.`,
           )
         }),
       },

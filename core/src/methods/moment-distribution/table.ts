@@ -17,7 +17,7 @@ import {
 /** Rounds are written until what is carried over is below this part of the largest moment. */
 const DIGIT = 5e-4
 /** Ends beside each other in one table. */
-const WIDE = 8
+const WIDE = 7
 
 /** A distribution of a frame: 0 of the loads, 1 and on of the sways. */
 export interface Distributing {

@@ -5,7 +5,7 @@ import { comparison, momentValues, noteSolver } from '../frames/comparison.js'
 import { fixedMoments, SIGNS, swayWords, words } from '../frames/common-steps.js'
 import { fitsRigidFrame } from '../frames/fits.js'
 import { noteFixedMoments } from '../frames/fixed-moments.js'
-import { movedOf, momentsOf } from '../frames/equations.js'
+import { frameEquations, movedOf, momentsOf } from '../frames/equations.js'
 import { actionsOf } from '../frames/loads.js'
 import { rigidFrame, type RigidFrame } from '../frames/model.js'
 import { at, noteMembers } from '../frames/names.js'
@@ -142,10 +142,37 @@ function equilibrium({ frame: f }: Work, book: Ledger): StepContent {
       ],
     }
   })
+  const unknowns = inUnknowns(f, book)
   return {
     why: 'As many equations as unknowns: each joint against turning, each sway by virtual work.',
-    passages: [...joints, ...sways],
+    passages: [...joints, ...sways, ...unknowns],
   }
+}
+
+/** The same equations with the end moments put in: one row for each unknown. */
+function inUnknowns(f: RigidFrame, book: Ledger): Passage[] {
+  const { rows, right } = frameEquations(f)
+  if (rows.length === 0) return []
+  const { coherent, letterAt } = book.context
+  const joints = f.joints.length
+  const letters = [
+    ...f.joints.map((n) => letterAt(at.rotation(f.structure.nodes[n].id))),
+    ...f.sways.map((_, t) => letterAt(at.sway(t))),
+  ]
+  const dimension = (i: number, j: number) => {
+    if (i < joints) return j < joints ? D.moment : D.force
+    return j < joints ? D.force : D.forcePerLength
+  }
+  const blocks = rows.map((row, i): Block => ({
+    kind: 'equation',
+    left: weighted(
+      row.flatMap((v, j): [number, Formula][] =>
+        v === 0 ? [] : [[coherent(v, dimension(i, j)), letters[j]]],
+      ),
+    ),
+    right: number(coherent(right[i], i < joints ? D.moment : D.force)),
+  }))
+  return [{ title: 'With the end moments put in', blocks }]
 }
 
 /** What springs of supports add to the equation of a sway. */
