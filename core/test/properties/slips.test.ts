@@ -194,7 +194,8 @@ describe('a sheet without a slip', () => {
 
   it('with values wrong at random is explained in at most one of fifty', () => {
     let explained = 0
-    frames.forEach((p, seed) => {
+    const tried = frames.slice(0, 100)
+    tried.forEach((p, seed) => {
       const sheet = sheetOf(p, p)!
       const wrong = sheet.answers!.map((a, i) => {
         const chance = Math.abs(Math.sin(1 + 37 * seed + 91 * i))
@@ -204,6 +205,6 @@ describe('a sheet without a slip', () => {
       })
       if (judged({ ...sheet, answers: wrong })!.explanations.length > 0) explained++
     })
-    expect(explained / frames.length).toBeLessThanOrEqual(0.02)
+    expect(explained / tried.length).toBeLessThanOrEqual(0.02)
   })
 })

@@ -3,7 +3,7 @@ import type { Structure } from '../../structure/types.js'
 import type { Fit, Repair } from '../method.js'
 import { actingOf } from '../numbers.js'
 import { movedOf } from './equations.js'
-import { actionsOf } from './loads.js'
+import { actionsOf } from '../acting-loads.js'
 import { isLevel, rigidFrame } from './model.js'
 
 const no = (why: string, repair?: Repair): Fit => ({ fits: false, why, ...(repair ? { repair } : {}) })

@@ -1,16 +1,5 @@
-import type { Actions, MemberActions } from '../../structure/actions.js'
-import { caseActions, combineActions } from '../../structure/case-actions.js'
-import type { Structure, StructureMember } from '../../structure/types.js'
-import type { Acting } from '../numbers.js'
-
-/** What acts in a case, or in a combination with its factors. */
-export function actionsOf(s: Structure, acting: Acting): Actions {
-  const parts = s.cases.flatMap((c, i) => {
-    const factor = acting.factors.get(c.id)
-    return factor ? [{ factor, actions: caseActions(s, i) }] : []
-  })
-  return combineActions(s, parts)
-}
+import type { MemberActions } from '../../structure/actions.js'
+import type { StructureMember } from '../../structure/types.js'
 
 /** The resultant of the loads on a member in its own axes, N, and their moment about its start, N·m. */
 export interface Resultant {

@@ -1,6 +1,6 @@
 import * as D from '../../quantity/dimension.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
-import { actionsOf } from '../frames/loads.js'
+import { actionsOf } from '../acting-loads.js'
 import type { Ledger, MethodStep } from '../ledger.js'
 import type { Method, NamedValue, Task } from '../method.js'
 import { notedLedger, Notes } from '../notes.js'

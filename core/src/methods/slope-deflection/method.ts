@@ -6,7 +6,7 @@ import { fixedMoments, SIGNS, swayWords, words } from '../frames/common-steps.js
 import { fitsRigidFrame } from '../frames/fits.js'
 import { noteFixedMoments } from '../frames/fixed-moments.js'
 import { frameEquations, movedOf, momentsOf } from '../frames/equations.js'
-import { actionsOf } from '../frames/loads.js'
+import { actionsOf } from '../acting-loads.js'
 import { rigidFrame, type RigidFrame } from '../frames/model.js'
 import { at, noteMembers } from '../frames/names.js'
 import { frameNames } from '../frames/named.js'

@@ -1,0 +1,52 @@
+import { screen } from '@testing-library/react'
+import { createRoutesStub } from 'react-router'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { edit, type Problem } from '@viga/core'
+import { OWN_VIEWS } from '../../app/working/own-views'
+import { fetchAll } from '../../app/widgets/later'
+import { Working } from '../../app/working/Working'
+import { named } from '../demo'
+import { inSheet } from '../in-sheet'
+
+/** The Working of a problem by a method. */
+function working(problem: Problem, address: string) {
+  const Stub = createRoutesStub([
+    { path: '/problems/:problemId/working/:method?/:step?', Component: Working },
+  ])
+  return inSheet(problem, <Stub initialEntries={[`/problems/p/working/${address}`]} />)
+}
+
+beforeAll(() => fetchAll(...OWN_VIEWS))
+
+const portal = named('palm-house')
+
+describe('the choice of a method', () => {
+  it('offers the methods, and says of those that do not fit why', async () => {
+    const { user } = working(portal, 'stiffness/unknowns')
+    await user.click(screen.getByRole('button', { name: 'Method: Stiffness method' }))
+    expect(await screen.findByRole('menuitem', { name: /^Method of joints.*bend/ })).toBeTruthy()
+    await user.click(screen.getByRole('menuitem', { name: /^Moment distribution.*changes its length/ }))
+    expect(await screen.findByRole('heading', { name: 'Moment distribution' })).toBeTruthy()
+  })
+
+  it('makes a method fit at one press', async () => {
+    const { user, problem } = working(portal, 'moment-distribution/factors')
+    await user.click(await screen.findByRole('button', { name: 'Neglect axial deformation' }))
+    expect(problem().analysis?.neglectAxial).toBe(true)
+    expect(await screen.findByRole('heading', { level: 1, name: 'Stiffness and distribution' })).toBeTruthy()
+  })
+
+  it('writes the distribution as a table, its sums the end moments of the case held against sway', async () => {
+    working(edit.setNeglectAxial(portal, true), 'moment-distribution/distribution')
+    const [table] = await screen.findAllByRole('table')
+    const rows = [...table.querySelectorAll('tbody tr')].map((r) => r.firstElementChild?.textContent)
+    expect(rows.slice(0, 4)).toEqual(['factor', 'fixed end', 'balance', 'carry over'])
+    expect(rows.slice(-2)).toEqual(['further rounds', 'sum'])
+  })
+
+  it('has no choices of matrices where none are written', async () => {
+    working(edit.setNeglectAxial(portal, true), 'slope-deflection/unknowns')
+    expect(await screen.findByRole('combobox', { name: 'figures' })).toBeTruthy()
+    expect(screen.queryByRole('combobox', { name: 'factor taken out' })).toBeNull()
+  })
+})
