@@ -7,22 +7,7 @@ import { NumberMark } from './NumberMark'
 /** A table of the working: words, marks of unknowns, and numbers that can be opened. */
 export function BlockTable({ block }: { block: working.TableBlock }) {
   const { ledger } = useWorkingView()
-  /** Its numbers as a column, to be copied or saved. */
-  const out = block.rows
-    .flatMap((r) =>
-      r
-        .flatMap((c) => (typeof c === 'object' && 'at' in c ? [ledger.entry(c.at)?.value ?? 0] : []))
-        .slice(-1),
-    )
-    .map((v) => [v])
-  const most = Math.max(
-    0,
-    ...block.rows.flatMap((r) =>
-      r.flatMap((c) =>
-        typeof c === 'object' && 'at' in c ? [Math.abs(ledger.entry(c.at)?.value ?? 0)] : [],
-      ),
-    ),
-  )
+  const { out, most } = columnOf(block, ledger)
   /** Many numbers beside each other whose unit the title has. */
   const isSheet = block.rows.some((r) => r.some((c) => typeof c === 'object' && 'bare' in c))
   return (
@@ -68,4 +53,15 @@ export function BlockTable({ block }: { block: working.TableBlock }) {
       </div>
     </>
   )
+}
+
+/** The numbers of the last column, to be copied or saved, and the largest of all. */
+function columnOf(block: working.TableBlock, ledger: working.Ledger) {
+  const numbers = block.rows.map((r) =>
+    r.flatMap((c) => (typeof c === 'object' && 'at' in c ? [ledger.entry(c.at)?.value ?? 0] : [])),
+  )
+  return {
+    out: numbers.flatMap((r) => r.slice(-1)).map((v) => [v]),
+    most: Math.max(0, ...numbers.flat().map(Math.abs)),
+  }
 }

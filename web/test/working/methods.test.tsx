@@ -36,7 +36,7 @@ describe('the choice of a method', () => {
     expect(await screen.findByRole('heading', { level: 1, name: 'Stiffness and distribution' })).toBeTruthy()
   })
 
-  it('writes the distribution as a table, its sums the end moments of the case held against sway', async () => {
+  it('writes the distribution as a table, which ends with the sums', async () => {
     working(edit.setNeglectAxial(portal, true), 'moment-distribution/distribution')
     const [table] = await screen.findAllByRole('table')
     const rows = [...table.querySelectorAll('tbody tr')].map((r) => r.firstElementChild?.textContent)
