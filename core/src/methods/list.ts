@@ -1,11 +1,18 @@
 import type { Method } from './method.js'
+import { COEFFICIENTS } from './coefficients/method.js'
 import { JOINTS } from './joints/method.js'
 import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
 import { SLOPE_DEFLECTION } from './slope-deflection/method.js'
 import { STIFFNESS_METHOD } from './stiffness/method.js'
 
 /** Every method that Viga writes out, in the order in which they are offered. */
-export const METHODS: readonly Method[] = [STIFFNESS_METHOD, JOINTS, SLOPE_DEFLECTION, MOMENT_DISTRIBUTION]
+export const METHODS: readonly Method[] = [
+  STIFFNESS_METHOD,
+  JOINTS,
+  SLOPE_DEFLECTION,
+  MOMENT_DISTRIBUTION,
+  COEFFICIENTS,
+]
 
 /** The method of a key; undefined where there is none such. */
 export const methodOf = (key: string | undefined): Method | undefined => METHODS.find((m) => m.key === key)

@@ -1,3 +1,4 @@
+import { OUTLINE as coefficients } from './coefficients/outline.js'
 import { OUTLINE as joints } from './joints/outline.js'
 import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
@@ -26,4 +27,10 @@ export interface Outline {
 }
 
 /** Every method in outline, in the order in which they are offered. */
-export const OUTLINES: readonly Outline[] = [stiffness, joints, slopeDeflection, momentDistribution]
+export const OUTLINES: readonly Outline[] = [
+  stiffness,
+  joints,
+  slopeDeflection,
+  momentDistribution,
+  coefficients,
+]
