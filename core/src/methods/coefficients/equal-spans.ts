@@ -9,7 +9,8 @@ import type { Fit } from '../method.js'
 export type Fraction = readonly [above: number, below: number]
 
 /**
- * Moments over the inner supports, times −wL², and reactions of all supports, times wL, by the number of spans.
+ * Moments over the inner supports, times −wL², and reactions of all supports, times wL, by the number of
+ * spans.
  * Source: the three-moment equation for equal spans; Kassimali, Structural Analysis, ch. 13.
  */
 export const TABLE: Readonly<Record<number, { moments: Fraction[]; reactions: Fraction[] }>> = {
@@ -126,7 +127,9 @@ export function fitsEqualSpans(problem: Problem, s: Structure): Fit {
   if (problem.analysis?.order === 2)
     return {
       fits: false,
-      why: 'The problem is of second order, and the coefficients are of first order: choose first order in the Given.',
+      why:
+        'The problem is of second order, and the coefficients are of first order: choose first order in the ' +
+        'Given.',
       repair: 'first-order',
     }
   const spans = equalSpans(s)

@@ -84,7 +84,7 @@ function workOf(task: Task): Work {
   return { spans, notes, task }
 }
 
-/** The internal moment at a joint, read at an end of a member there; sagging positive whichever way it runs. */
+/** The internal moment at a joint, at an end of a member there; sagging positive whichever way it runs. */
 function solverMoment({ structure: s, solved }: Task, member: number, node: number): number {
   const { forces } = solved().action
   const m = s.members[member]
@@ -95,7 +95,7 @@ const idsOf = ({ spans, task }: Work) => spans.nodes.map((n) => task.structure.n
 const lines = (addresses: string[]): Block => ({ kind: 'lines', addresses })
 
 const beam = ({ spans }: Work): StepContent => ({
-  why: 'Equal spans, the same EI, simple ends and one load on all of them: the table has the answer as fractions.',
+  why: 'Equal spans, the same EI, simple ends, one load on all: the table has the answer as fractions.',
   passages: [
     {
       blocks: [{ kind: 'words', words: `${spans.members.length} spans.` }, lines([at.length, at.load])],
