@@ -128,8 +128,8 @@ export function fitsEqualSpans(problem: Problem, s: Structure): Fit {
     return {
       fits: false,
       why:
-        'The problem is of second order, and the coefficients are of first order: choose first order in the ' +
-        'Given.',
+        'The problem is of second order, and the coefficients are of first order: choose first order in ' +
+        'the Given.',
       repair: 'first-order',
     }
   const spans = equalSpans(s)
