@@ -1,7 +1,9 @@
 import type { Method } from './method.js'
+import { CANTILEVER } from './cantilever/method.js'
 import { COEFFICIENTS } from './coefficients/method.js'
 import { JOINTS } from './joints/method.js'
 import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
+import { PORTAL } from './portal/method.js'
 import { SLOPE_DEFLECTION } from './slope-deflection/method.js'
 import { STIFFNESS_METHOD } from './stiffness/method.js'
 
@@ -11,6 +13,8 @@ export const METHODS: readonly Method[] = [
   JOINTS,
   SLOPE_DEFLECTION,
   MOMENT_DISTRIBUTION,
+  PORTAL,
+  CANTILEVER,
   COEFFICIENTS,
 ]
 

@@ -1,6 +1,8 @@
+import { OUTLINE as cantilever } from './cantilever/outline.js'
 import { OUTLINE as coefficients } from './coefficients/outline.js'
 import { OUTLINE as joints } from './joints/outline.js'
 import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
+import { OUTLINE as portal } from './portal/outline.js'
 import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
 import { OUTLINE as stiffness } from './stiffness/outline.js'
 import type { StepFigure } from './step-figure.js'
@@ -32,5 +34,7 @@ export const OUTLINES: readonly Outline[] = [
   joints,
   slopeDeflection,
   momentDistribution,
+  portal,
+  cantilever,
   coefficients,
 ]

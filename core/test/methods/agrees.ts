@@ -22,7 +22,7 @@ export function agrees(problem: Problem, method: working.Method): boolean {
 }
 
 /** Every number with a formula is what its formula gives. */
-function reevaluates(book: working.Ledger) {
+export function reevaluates(book: working.Ledger) {
   for (const step of working.stepsOf(book))
     for (const passage of step.passages)
       for (const block of passage.blocks)
