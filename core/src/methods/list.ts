@@ -6,6 +6,7 @@ import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
 import { PORTAL } from './portal/method.js'
 import { SLOPE_DEFLECTION } from './slope-deflection/method.js'
 import { STIFFNESS_METHOD } from './stiffness/method.js'
+import { THREE_MOMENTS } from './three-moments/method.js'
 
 /** Every method that Viga writes out, in the order in which they are offered. */
 export const METHODS: readonly Method[] = [
@@ -13,6 +14,7 @@ export const METHODS: readonly Method[] = [
   JOINTS,
   SLOPE_DEFLECTION,
   MOMENT_DISTRIBUTION,
+  THREE_MOMENTS,
   PORTAL,
   CANTILEVER,
   COEFFICIENTS,

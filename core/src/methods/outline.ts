@@ -5,6 +5,7 @@ import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as portal } from './portal/outline.js'
 import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
 import { OUTLINE as stiffness } from './stiffness/outline.js'
+import { OUTLINE as threeMoments } from './three-moments/outline.js'
 import type { StepFigure } from './step-figure.js'
 
 /** A step of a method, before a problem is given. */
@@ -34,6 +35,7 @@ export const OUTLINES: readonly Outline[] = [
   joints,
   slopeDeflection,
   momentDistribution,
+  threeMoments,
   portal,
   cantilever,
   coefficients,
