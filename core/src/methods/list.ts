@@ -4,6 +4,7 @@ import { COEFFICIENTS } from './coefficients/method.js'
 import { JOINTS } from './joints/method.js'
 import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
 import { PORTAL } from './portal/method.js'
+import { SECTIONS } from './sections/method.js'
 import { SLOPE_DEFLECTION } from './slope-deflection/method.js'
 import { STIFFNESS_METHOD } from './stiffness/method.js'
 import { THREE_MOMENTS } from './three-moments/method.js'
@@ -12,6 +13,7 @@ import { THREE_MOMENTS } from './three-moments/method.js'
 export const METHODS: readonly Method[] = [
   STIFFNESS_METHOD,
   JOINTS,
+  SECTIONS,
   SLOPE_DEFLECTION,
   MOMENT_DISTRIBUTION,
   THREE_MOMENTS,

@@ -3,6 +3,7 @@ import { OUTLINE as coefficients } from './coefficients/outline.js'
 import { OUTLINE as joints } from './joints/outline.js'
 import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as portal } from './portal/outline.js'
+import { OUTLINE as sections } from './sections/outline.js'
 import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
 import { OUTLINE as stiffness } from './stiffness/outline.js'
 import { OUTLINE as threeMoments } from './three-moments/outline.js'
@@ -33,6 +34,7 @@ export interface Outline {
 export const OUTLINES: readonly Outline[] = [
   stiffness,
   joints,
+  sections,
   slopeDeflection,
   momentDistribution,
   threeMoments,

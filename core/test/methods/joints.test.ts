@@ -60,13 +60,13 @@ function compound(shift: number): Problem {
     .load({ type: 'nodal', node: 'C', fx: 3, fy: -10 }, { type: 'nodal', node: 'D', fy: -7 }).problem
 }
 
-const documentOf = (problem: Problem) => {
+const documentOf = (problem: Problem, method = JOINTS) => {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error('solved')
   const { solution, structure } = outcome
   const [action] = solution.cases
-  const book = JOINTS.open({ problem, structure, action: action.id, solved: () => ({ solution, action }) })
-  return workDocument(JOINTS, book)
+  const book = method.open({ problem, structure, action: action.id, solved: () => ({ solution, action }) })
+  return workDocument(method, book)
 }
 
 describe('the method of joints', () => {
@@ -107,6 +107,33 @@ describe('the method of joints', () => {
       expect(cut.members.sort()).toEqual(['AE', 'BD', 'CF'])
       expect(cut.members).toContain(cut.finds)
     }
+  })
+
+  it('finds bars by sections too, each cut divides the truss', () => {
+    const SECTIONS = working.methodOf('sections')!
+    let solved = 0
+    fc.assert(
+      fc.property(grown, (drawn) => {
+        const problem = grownTruss(drawn)
+        if (!agrees(problem, SECTIONS)) return
+        solved++
+        const { named } = documentOf(problem, SECTIONS)
+        for (const { members, finds } of named as unknown as { members: string[]; finds: string }[]) {
+          expect(members).toContain(finds)
+          const left = problem.members.filter((m) => !members.includes(m.id))
+          const reached = new Set([problem.nodes[0].id])
+          for (let grew = true; grew;)
+            grew = left.some((m) => {
+              if (reached.has(m.start) === reached.has(m.end)) return false
+              reached.add(m.start).add(m.end)
+              return true
+            })
+          expect(reached.size).toBeLessThan(problem.nodes.length)
+        }
+      }),
+      { numRuns: 40 },
+    )
+    expect(solved).toBeGreaterThan(25)
   })
 
   it('says of another problem why it does not fit', () => {

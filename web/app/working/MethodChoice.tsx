@@ -1,7 +1,7 @@
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { edit, working } from '@viga/core'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useEdit } from '../sheet/context'
 import { Press } from '../widgets/Press'
@@ -16,11 +16,13 @@ const REPAIRS: Record<working.Repair, { words: string; make: Parameters<ReturnTy
   'first-order': { words: 'Choose first order', make: (p) => edit.setOrder(p, 1) },
 }
 
+const NONE: readonly working.Method[] = []
+
 /** The method by which the problem is worked out; the others that fit, and why the rest do not. */
 export function MethodChoice({ method, base }: { method: string; base: string }) {
-  const fits = useFits()
   const navigate = useNavigate()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const fits = useFits(anchor ? working.METHODS : NONE)
   const title = working.methodOf(method)?.title ?? ''
   const close = () => setAnchor(null)
   return (
@@ -62,7 +64,8 @@ export function MethodChoice({ method, base }: { method: string; base: string })
 /** Why the method of the address does not fit, and the change after which it does. */
 export function NotFitting({ method, base }: { method: string; base: string }) {
   const apply = useEdit()
-  const found = useFits()?.find((f) => f.method.key === method)
+  const asked = useMemo(() => working.METHODS.filter((m) => m.key === method), [method])
+  const found = useFits(asked)?.[0]
   if (!found || found.fit.fits) return null
   const { why, repair } = found.fit
   return (

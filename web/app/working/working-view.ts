@@ -41,14 +41,16 @@ export function useLedger(method: string): working.Ledger | undefined {
   }, [solved, problem, method])
 }
 
-/** Whether each method fits the problem as it is solved; undefined while it is not. */
-export function useFits(): { method: working.Method; fit: working.Fit }[] | undefined {
+/** Whether methods fit the problem as it is solved: asked for only while somebody looks, since it takes time. */
+export function useFits(
+  asked: readonly working.Method[],
+): { method: working.Method; fit: working.Fit }[] | undefined {
   const solved = useSolved()
   const problem = useSheet((s) => s.problem)
   const structure = solved?.solution.structure
   return useMemo(
-    () => structure && working.METHODS.map((method) => ({ method, fit: method.fits(problem, structure) })),
-    [structure, problem],
+    () => structure && asked.map((method) => ({ method, fit: method.fits(problem, structure) })),
+    [structure, problem, asked],
   )
 }
 

@@ -1,6 +1,6 @@
 import type { Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
-import type { Fit, Repair } from '../method.js'
+import { tooLarge, type Fit, type Repair } from '../method.js'
 import { actingOf } from '../numbers.js'
 import { movedOf } from './equations.js'
 import { actionsOf } from '../acting-loads.js'
@@ -17,6 +17,8 @@ export function fitsRigidFrame(problem: Problem, s: Structure): Fit {
       'The problem is of second order, and this method is of first order: choose first order in the Given.',
       'first-order',
     )
+  const large = tooLarge(s)
+  if (large) return no(large)
   if (s.kind === 'truss') return no('The members of a truss carry axial force alone, so no end has a moment.')
   const bending = s.members.filter((m) => !m.bar)
   if (bending.length === 0) return no('No member bends here.')

@@ -1,7 +1,7 @@
 import type { Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
 import { caseActions } from '../../structure/case-actions.js'
-import type { Fit } from '../method.js'
+import { tooLarge, type Fit } from '../method.js'
 import { isDeterminate, trussOf } from './truss.js'
 
 const no = (why: string): Fit => ({ fits: false, why })
@@ -16,6 +16,8 @@ export function fitsTruss(problem: Problem, s: Structure): Fit {
         'in the Given.',
       repair: 'first-order',
     }
+  const large = tooLarge(s)
+  if (large) return no(large)
   if (s.kind !== 'truss') return no('This method is for trusses: the members of this problem bend.')
   const actions = s.cases.map((_, i) => caseActions(s, i))
   const loaded = actions.some((a) =>

@@ -9,6 +9,7 @@ import { fitsTruss } from './fits.js'
 import { forceAt, noteForces, noteSolver, solverAt } from './notes.js'
 import { orderOf, type Passing } from './order.js'
 import { OUTLINE } from './outline.js'
+import { pointName, pointOf } from './points.js'
 import { trussOf, type Truss } from './truss.js'
 
 /** What one problem is worked out from. */
@@ -106,7 +107,7 @@ function joints(w: Work): StepContent {
             words(
               'No joint has less than three unknown forces. A cut divides the truss: ' +
                 (p.about
-                  ? `moments about ${aboutWords(w.t, p.about)}, where the other unknown bars meet.`
+                  ? `moments about ${pointName(w.t, p.about)}, where the other unknown bars meet.`
                   : 'forces across the other unknown bars, which are parallel.'),
             ),
             lines(w.t, [p.found]),
@@ -139,14 +140,6 @@ function joints(w: Work): StepContent {
 }
 
 const said = (text: string): Block[] => (text ? [words(`${text}.`)] : [])
-
-/** A joint by its name where the point is one, else its place. */
-function aboutWords(t: Truss, { x, y }: { x: number; y: number }): string {
-  const at = t.structure.nodes.find(
-    (n) => Math.hypot(n.x - x, n.y - y) < 1e-9 * Math.max(1, Math.abs(x), Math.abs(y)),
-  )
-  return at ? at.id : 'the point'
-}
 
 const forces = ({ t, notes }: Work): StepContent => ({
   why: 'All bars. Positive is tension (T), negative compression (C).',
@@ -204,15 +197,6 @@ function namesOf({ t, order }: Work, coherent: (si: number, d: D.Dimension) => n
       },
     ]
   })
-}
-
-function pointOf(
-  t: Truss,
-  about: { x: number; y: number },
-  coherent: (si: number, d: D.Dimension) => number,
-) {
-  const name = aboutWords(t, about)
-  return name === 'the point' ? { x: coherent(about.x, D.length), y: coherent(about.y, D.length) } : name
 }
 
 type Maker = (w: Work) => StepContent | undefined

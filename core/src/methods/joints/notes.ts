@@ -5,7 +5,8 @@ import type { ActionSolution } from '../../analysis/solve.js'
 import { addressOf } from '../address.js'
 import { minus, number, over, sum, times, type Formula, type LetterName } from '../expression.js'
 import type { Notes } from '../notes.js'
-import type { Found, Passing } from './order.js'
+import type { Found } from './bodies.js'
+import type { Passing } from './order.js'
 import type { Truss } from './truss.js'
 
 /** The address of a force: of a bar, or of a reaction. */

@@ -1,25 +1,13 @@
 import { solveDense } from '../dense.js'
+import { fromBody, sideOf, solved, wholeOf, type Found, type Whole } from './bodies.js'
 import { across, cross, directionAt, dot, IN_LINE, together, type Truss, type Vec } from './truss.js'
-
-/**
- * A force found from one equation: the sum of the forces on something across a line, or about a point, is
- * 0.
- */
-export interface Found {
-  unknown: number
-  value: number
-  /** Coefficients of the known forces in the equation, of the force itself, and the loads in it. */
-  parts: { unknown: number; factor: number }[]
-  own: number
-  loads: number
-}
 
 /** One step of the order. */
 export type Passing =
   | { kind: 'zero'; node: number; found: Found[]; rule: 'two' | 'across' }
   | { kind: 'joint'; node: number; found: Found[] }
   | { kind: 'cut'; cut: number[]; nodes: number[]; found: Found; about?: Vec }
-  | { kind: 'whole'; found: Found[]; about: number[] }
+  | Whole
   | { kind: 'together'; found: { unknown: number; value: number }[] }
 
 /** A force below this part of the largest one is rounding error. */
@@ -74,17 +62,6 @@ function acrossLine(
   return solved(unknown, parts, dot(directionAt(t, unknown, node), n), dot(t.loads[node], n), known)
 }
 
-function solved(
-  unknown: number,
-  parts: Found['parts'],
-  own: number,
-  loads: number,
-  known: ReadonlyMap<number, number>,
-): Found {
-  const sum = parts.reduce((s, p) => s + p.factor * known.get(p.unknown)!, loads)
-  return { unknown, value: 0 - sum / own, parts, own, loads }
-}
-
 /**
  * The two unknown forces of a joint, each across the other; one alone; or the one across the line of the
  * rest.
@@ -137,68 +114,6 @@ function zeroAt(t: Truss, node: number, known: ReadonlyMap<number, number>): Pas
   return { kind: 'zero', node, found: [{ ...found, value: 0 }], rule: 'across' }
 }
 
-const place = (t: Truss, node: number): Vec => t.structure.nodes[node]
-
-/** The moment of a force on a joint about a point. */
-const momentOf = (t: Truss, node: number, f: Vec, about: Vec) =>
-  cross({ x: place(t, node).x - about.x, y: place(t, node).y - about.y }, f)
-
-/** Three reactions from the equilibrium of the whole: each about the point where the other two meet. */
-function wholeOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefined {
-  const all = [...t.unknowns.keys()].filter((u) => t.unknowns[u].bar === undefined)
-  const open = all.filter((u) => !known.has(u))
-  if (all.length !== 3 || open.length !== 3) return undefined
-  const nodes = [...t.structure.nodes.keys()]
-  const found = open.map((u) => fromBody(t, nodes, u, open, known))
-  return found.every((f) => f !== undefined)
-    ? { kind: 'whole', found: found.map((f) => f.found), about: open }
-    : undefined
-}
-
-/**
- * One of up to three forces on a body: about the meeting point of the others, or across them where they are
- * parallel.
- */
-function fromBody(
-  t: Truss,
-  nodes: readonly number[],
-  unknown: number,
-  open: readonly number[],
-  known: ReadonlyMap<number, number>,
-): { found: Found; about?: Vec } | undefined {
-  const on = (u: number) => t.unknowns[u].on.find((o) => nodes.includes(o.node))!
-  const others = open.filter((u) => u !== unknown)
-  const about =
-    others.length === 2
-      ? meeting(t, on(others[0]), on(others[1]))
-      : others.length === 1
-        ? place(t, on(others[0]).node)
-        : undefined
-  const line = others.length === 0 ? across(on(unknown).dir) : on(others[0]).dir
-  const weigh = (node: number, f: Vec) => (about ? momentOf(t, node, f, about) : dot(f, across(line)))
-  const own = weigh(on(unknown).node, on(unknown).dir)
-  const size = about ? Math.max(...t.structure.members.map((m) => m.length)) : 1
-  if (Math.abs(own) <= IN_LINE * size) return undefined
-  const crossing = [...known.keys()].filter(
-    (u) => t.unknowns[u].on.filter((o) => nodes.includes(o.node)).length === 1,
-  )
-  const parts = crossing.flatMap((u) => {
-    const factor = weigh(on(u).node, on(u).dir)
-    return Math.abs(factor) > IN_LINE * size ? [{ unknown: u, factor }] : []
-  })
-  const loads = nodes.reduce((s, node) => s + weigh(node, t.loads[node]), 0)
-  return { found: solved(unknown, parts, own, loads, known), ...(about ? { about } : {}) }
-}
-
-/** Where the lines of two forces meet; undefined where they are parallel. */
-function meeting(t: Truss, a: { node: number; dir: Vec }, b: { node: number; dir: Vec }): Vec | undefined {
-  const d = cross(a.dir, b.dir)
-  if (Math.abs(d) <= IN_LINE) return undefined
-  const [p, q] = [place(t, a.node), place(t, b.node)]
-  const s = cross({ x: q.x - p.x, y: q.y - p.y }, b.dir) / d
-  return { x: p.x + s * a.dir.x, y: p.y + s * a.dir.y }
-}
-
 /** Bars among which a cut is looked for; more would take long. */
 const MOST_OPEN = 60
 
@@ -211,7 +126,11 @@ function cutOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefine
       for (let k = j + 1; k < open.length; k++) {
         const cut = [open[i], open[j], open[k]]
         const nodes = sideOf(t, open, cut)
-        if (!nodes || nodes.some((n) => openAt(t, n, known).some((u) => t.unknowns[u].bar === undefined)))
+        if (
+          !nodes ||
+          nodes.length < 2 ||
+          nodes.some((n) => openAt(t, n, known).some((u) => t.unknowns[u].bar === undefined))
+        )
           continue
         for (const unknown of cut) {
           const it = fromBody(t, nodes, unknown, cut, known)
@@ -225,26 +144,6 @@ function cutOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefine
         }
       }
   return undefined
-}
-
-/**
- * The joints on one side of a cut, where each of its bars crosses; undefined where it does not divide the
- * truss.
- */
-function sideOf(t: Truss, open: readonly number[], cut: readonly number[]): number[] | undefined {
-  const left = open.filter((u) => !cut.includes(u))
-  const side = new Set([t.unknowns[cut[0]].on[0].node])
-  for (let grew = true; grew;) {
-    grew = false
-    for (const u of left) {
-      const [a, b] = t.unknowns[u].on.map((o) => o.node)
-      if (side.has(a) === side.has(b)) continue
-      side.add(a).add(b)
-      grew = true
-    }
-  }
-  const crossing = cut.every((u) => t.unknowns[u].on.filter((o) => side.has(o.node)).length === 1)
-  return crossing && side.size > 1 ? [...side] : undefined
 }
 
 /** What neither joints nor cuts give, one by one: the joints' equations together. */

@@ -1,7 +1,7 @@
 import type { Problem } from '../../document/types.js'
 import { caseActions } from '../../structure/case-actions.js'
 import type { Structure } from '../../structure/types.js'
-import type { Fit } from '../method.js'
+import { tooLarge, type Fit } from '../method.js'
 
 /** A regular storeyed frame: its joints by line from the left and level from the ground, and its members. */
 export interface StoreyGrid {
@@ -63,6 +63,8 @@ export function fitsStoreyed(problem: Problem, s: Structure): Fit {
         'in the Given.',
       repair: 'first-order',
     }
+  const large = tooLarge(s)
+  if (large) return { fits: false, why: large }
   if (s.kind === 'truss' || !storeyGrid(s))
     return {
       fits: false,

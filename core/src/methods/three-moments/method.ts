@@ -8,7 +8,7 @@ import { addressOf } from '../address.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from '../expression.js'
 import type { Ledger, MethodStep } from '../ledger.js'
-import type { Fit, FoundValue, Method, Task } from '../method.js'
+import { tooLarge, type Fit, type FoundValue, type Method, type Task } from '../method.js'
 import { notedLedger, Notes } from '../notes.js'
 import { actingOf } from '../numbers.js'
 import { actsByLoads, continuousBeam } from './beam.js'
@@ -65,8 +65,8 @@ function noteSpans({ t, notes, task }: Work): void {
     put('EI', 'EI', span.EI, D.bendingStiffness, 'As the problem states it.')
     const area = D.multiply(D.moment, D.multiply(D.length, D.length))
     const term = (end: string) =>
-      `6EI times the rotation of its ${end} end on simple supports: 6 times the area of its moment diagram, times the ` +
-      'distance of its centroid from the other end, over L.'
+      `6EI times the rotation of its ${end} end on simple supports: 6 times the area of its moment diagram, ` +
+      'times the distance of its centroid from the other end, over L.'
     put('term-left', 'Tˡ', span.left, D.divide(area, D.length), term('left'))
     put('term-right', 'Tʳ', span.right, D.divide(area, D.length), term('right'))
     put('psi', 'ψ', span.psi, D.angle, 'The rotation of its chord by the settlements.')
@@ -214,6 +214,8 @@ function fits(problem: Problem, s: Structure): Fit {
         'in the Given.',
       repair: 'first-order',
     }
+  const large = tooLarge(s)
+  if (large) return { fits: false, why: large }
   if (s.kind === 'truss' || !continuousBeam(s))
     return {
       fits: false,

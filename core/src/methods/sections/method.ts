@@ -1,0 +1,141 @@
+import * as D from '../../quantity/dimension.js'
+import { caseActions } from '../../structure/case-actions.js'
+import { actionsOf } from '../acting-loads.js'
+import type { Block, Cell, Passage, StepContent } from '../blocks.js'
+import { fitsTruss } from '../joints/fits.js'
+import { forceAt, noteForces, noteSolver, solverAt } from '../joints/notes.js'
+import { pointName, pointOf } from '../joints/points.js'
+import { trussOf, type Truss } from '../joints/truss.js'
+import type { Ledger, MethodStep } from '../ledger.js'
+import type { Method, NamedValue, Task } from '../method.js'
+import { notedLedger, Notes } from '../notes.js'
+import { actingOf } from '../numbers.js'
+import { sectionsOf, type Cut, type Sections } from './cuts.js'
+import { OUTLINE } from './outline.js'
+
+/** What one problem is worked out from. */
+interface Work extends Sections {
+  t: Truss
+  notes: Notes
+}
+
+function workOf(task: Task): Work {
+  const { structure, problem } = task
+  const t = trussOf(structure, actionsOf(structure, actingOf(structure, task.action)!))
+  const sections = sectionsOf(t)
+  const notes = new Notes()
+  noteForces(notes, t, [sections.reactions, ...sections.cuts], problem.units)
+  noteSolver(notes, t, task.solved().action)
+  return { ...sections, t, notes }
+}
+
+const words = (text: string): Block => ({ kind: 'words', words: text })
+const barName = (t: Truss, unknown: number) => t.structure.members[t.unknowns[unknown].bar!].id
+
+const reactions = ({ t, reactions: r }: Work): StepContent => ({
+  why:
+    r.kind === 'whole'
+      ? 'The truss as one body: each reaction from the sum of moments about the point where the ' +
+      'other two meet, or ' +
+        'from the sum of forces across them where they are parallel.'
+      : 'More than three reactions: the equilibrium of the joints gives them.',
+  passages: [{ blocks: [{ kind: 'lines', addresses: r.found.map((f) => forceAt(t, f.unknown)) }] }],
+})
+
+/** How the force of a cut is found, and what the cut leaves on the side that is looked at. */
+function cutWords({ t }: Work, { cut, nodes, found, about }: Cut): string {
+  const others = cut.filter((u) => u !== found.unknown).map((u) => barName(t, u))
+  const side = nodes.map((n) => t.structure.nodes[n].id)
+  const by = about
+    ? `Moments about ${pointName(t, about)}, where ${others.join(' and ')} ${others.length > 1 ? ` +
+    `'meet' : 'passes'}`
+    : `Forces across ${others.join(' and ')}, which are parallel`
+  return `The part with ${side.join(', ')}. ${by}:`
+}
+
+function cuts(w: Work): StepContent {
+  return {
+    why:
+      'A cut divides the truss through at most three bars. Each cut bar pulls on the part that is ' +
+      'looked at; a ' +
+      'negative force is compression.',
+    passages: w.cuts.map((c): Passage => {
+      const { value, unknown } = c.found
+      const what =
+        value === 0 ? 'carries no force' : value > 0 ? 'is in tension (T)' : 'is in compression (C)'
+      return {
+        title: `${barName(w.t, unknown)}: cut through ${c.cut.map((u) => barName(w.t, u)).join(', ')}`,
+        blocks: [
+          words(cutWords(w, c)),
+          { kind: 'lines', addresses: [forceAt(w.t, unknown)] },
+          words(`${barName(w.t, unknown)} ${what}.`),
+        ],
+      }
+    }),
+  }
+}
+
+const comparison = ({ t, cuts: all }: Work): StepContent => ({
+  why: 'The bar forces of both methods. Nothing else is taken from there.',
+  passages: [
+    {
+      blocks: [
+        {
+          kind: 'table',
+          head: ['Bar', 'Method of sections', 'Stiffness method'],
+          rows: all.map(({ found }): Cell[] => [
+            barName(t, found.unknown),
+            { at: forceAt(t, found.unknown) },
+            { at: solverAt(barName(t, found.unknown)) },
+          ]),
+        },
+      ],
+    },
+  ],
+})
+
+const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work) => StepContent> = {
+  reactions,
+  cuts,
+  comparison,
+}
+
+/** The work behind a book, for its values. */
+const worked = new WeakMap<Ledger, Work>()
+
+/** The method of sections. Source: Kassimali, Structural Analysis, ch. 4. */
+export const SECTIONS: Method = {
+  ...OUTLINE,
+  fits: (problem, s) => {
+    const fit = fitsTruss(problem, s)
+    if (!fit.fits || s.cases.length === 0) return fit
+    return sectionsOf(trussOf(s, caseActions(s, 0))).cuts.length > 0
+      ? fit
+      : { fits: false, why: 'No cut through three bars divides this truss: it is taken apart by its joints.' }
+  },
+  open: (task) => {
+    const work = workOf(task)
+    const steps = OUTLINE.steps.map((s): MethodStep => ({ ...s, make: () => STEPS[s.key](work) }))
+    const book = notedLedger(OUTLINE, steps, work.notes, task)
+    worked.set(book, work)
+    return book
+  },
+  values: (book) => {
+    const { t, cuts: all } = worked.get(book)!
+    return all.map(({ found }) => ({
+      quantity: 'axial' as const,
+      member: barName(t, found.unknown),
+      at: '50%',
+      value: book.context.coherent(found.value, D.force),
+    }))
+  },
+  named: (book) => {
+    const { t, cuts: all } = worked.get(book)!
+    return all.map(({ cut, found, about }): NamedValue => ({
+      name: 'cut',
+      members: cut.map((u) => barName(t, u)),
+      finds: barName(t, found.unknown),
+      ...(about ? { 'moment-about': pointOf(t, about, book.context.coherent) } : {}),
+    }))
+  },
+}
