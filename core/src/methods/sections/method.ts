@@ -36,7 +36,7 @@ const reactions = ({ t, reactions: r }: Work): StepContent => ({
   why:
     r.kind === 'whole'
       ? 'The truss as one body: each reaction from the sum of moments about the point where the ' +
-      'other two meet, or ' +
+        'other two meet, or ' +
         'from the sum of forces across them where they are parallel.'
       : 'More than three reactions: the equilibrium of the joints gives them.',
   passages: [{ blocks: [{ kind: 'lines', addresses: r.found.map((f) => forceAt(t, f.unknown)) }] }],
@@ -46,10 +46,10 @@ const reactions = ({ t, reactions: r }: Work): StepContent => ({
 function cutWords({ t }: Work, { cut, nodes, found, about }: Cut): string {
   const others = cut.filter((u) => u !== found.unknown).map((u) => barName(t, u))
   const side = nodes.map((n) => t.structure.nodes[n].id)
+  const bars = others.join(' and ')
   const by = about
-    ? `Moments about ${pointName(t, about)}, where ${others.join(' and ')} ${others.length > 1 ? ` +
-    `'meet' : 'passes'}`
-    : `Forces across ${others.join(' and ')}, which are parallel`
+    ? `Moments about ${pointName(t, about)}, where ${bars} ${others.length > 1 ? 'meet' : 'passes'}`
+    : `Forces across ${bars}, which are parallel`
   return `The part with ${side.join(', ')}. ${by}:`
 }
 
