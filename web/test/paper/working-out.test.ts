@@ -1,11 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { edit, type Problem } from '@viga/core'
+import { edit, working, type Problem } from '@viga/core'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { formulaBox } from '@viga/paper/math'
 import { workingAs } from '../../app/server/working-out.server'
 import { setText } from '@viga/paper/set-text'
 import { blank, type Doc, type Face } from '@viga/paper/type'
+import { frame, truss } from '../../../core/test/builder'
 import { beam } from '../problems'
 
 const folder = join(import.meta.dirname, '../../database/demo')
@@ -30,6 +31,52 @@ const heard = (hear: (doc: Doc, text: string, face: Face, x: number) => void) =>
   })
 
 afterEach(() => void vi.restoreAllMocks())
+
+/** A portal, a truss and a beam of equal spans: each method fits one of them. */
+const OF_METHODS: Problem[] = [
+  frame()
+    .node('A', 0, 0)
+    .node('B', 0, 4)
+    .node('C', 6, 4)
+    .node('D', 6, 0)
+    .member('A', 'B')
+    .member('B', 'C')
+    .member('D', 'C')
+    .support('A', 'fixed')
+    .support('D', 'fixed')
+    .load({ type: 'nodal', node: 'B', fx: 20 })
+    .set({ analysis: { neglectAxial: true } }).problem,
+  truss()
+    .node('A', 0, 0)
+    .node('B', 4, 0)
+    .node('C', 2, 3)
+    .node('D', 6, 3)
+    .member('A', 'B')
+    .member('A', 'C')
+    .member('B', 'C')
+    .member('C', 'D')
+    .member('B', 'D')
+    .support('A', 'pin')
+    .support('B', 'roller')
+    .load({ type: 'nodal', node: 'D', fx: 3, fy: -9 }).problem,
+  frame()
+    .node('A', 0, 0)
+    .node('B', 4, 0)
+    .node('C', 8, 0)
+    .member('A', 'B')
+    .member('B', 'C')
+    .support('A', 'pin')
+    .support('B', { type: 'roller' })
+    .support('C', 'roller')
+    .load(
+      ...['AB', 'BC'].map((member) => ({
+        type: 'distributed' as const,
+        member,
+        direction: 'Y' as const,
+        q: -9,
+      })),
+    ).problem,
+]
 
 describe('the whole working on paper', () => {
   it.each(demo)('%s: every sign is in its typeface, nothing stands beside the page', async (_, problem) => {
@@ -56,6 +103,25 @@ describe('the whole working on paper', () => {
     expect(name).toMatch(/^[\p{L}\p{N}-]+-working\.pdf$/u)
     expect(body.subarray(0, 5).toString()).toBe('%PDF-')
     expect((body.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThan(4)
+  })
+
+  it('has every sign of every method in its typeface', async () => {
+    const lacking = new Set<string>()
+    heard((doc, text, face) => {
+      const inner = doc.font(face) as unknown as {
+        _font: { font: { hasGlyphForCodePoint(c: number): boolean } }
+      }
+      for (const c of text)
+        if (!inner._font.font.hasGlyphForCodePoint(c.codePointAt(0)!)) lacking.add(`${c} in ${face}`)
+    })
+    const printed = new Set<string>()
+    for (const problem of OF_METHODS)
+      for (const method of working.METHODS) {
+        const out = await workingAs(problem, { form: 'pdf', caseId: null, method: method.key })
+        if (!('message' in out)) printed.add(method.key)
+      }
+    expect([...printed].sort()).toEqual(working.METHODS.map((m) => m.key).sort())
+    expect([...lacking]).toEqual([])
   })
 
   it('ends with diagrams and tables of the results; in second order on the bent shape', async () => {

@@ -93,7 +93,7 @@ function noteBegin(notes: Notes, f: RigidFrame, fixed: Float64Array, coherent: C
       const turned = b.nodes.reduce((t, n, j) => t + k[j] * (f.held.get(n) ?? 0), 0)
       const chord = (k[0] + k[1]) * psi
       notes.put(['begin', 0, m.id, ENDS[e]], {
-        symbol: { letter: 'FEM⁰', sub: endLetters(f.structure, b.member, e) },
+        symbol: { letter: 'F', sub: endLetters(f.structure, b.member, e) },
         si: fixed[2 * i + e],
         dimension: D.moment,
         of: [thing.member(m.id)],

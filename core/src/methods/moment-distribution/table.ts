@@ -74,7 +74,7 @@ export function noteDistribution(notes: Notes, w: Distributing): void {
       'r',
       'The rounds that follow, each smaller than the one before, until nothing is left.',
     )
-    put('sum', k, si, w.c === 0 ? 'M⁰' : `M${'′'.repeat(w.c)}`, (l) => {
+    put('sum', k, si, `S${'′'.repeat(w.c)}`, (l) => {
       const rounds = d.rounds
         .slice(0, written)
         .flatMap((_, r): Formula[] => [

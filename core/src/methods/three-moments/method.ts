@@ -59,16 +59,19 @@ function noteSpans({ t, notes, task }: Work): void {
   t.spans.forEach((span, k) => {
     const of = t.beam.spans[k].members.map((i) => thing.member(task.structure.members[i].id))
     const sub = String(k + 1)
-    const put = (kind: string, letter: string, si: number, dimension: D.Dimension, from: string) =>
-      notes.put([kind, k + 1], { symbol: { letter, sub }, si, dimension, from, of })
+    const put = (kind: string, letter: string, si: number, dimension: D.Dimension, from: string) => {
+      // the load terms of both ends are told apart by l and r
+      const end = kind === 'term-left' ? 'l' : kind === 'term-right' ? 'r' : ''
+      notes.put([kind, k + 1], { symbol: { letter, sub: sub + end }, si, dimension, from, of })
+    }
     put('L', 'L', span.length, D.length, 'The span.')
     put('EI', 'EI', span.EI, D.bendingStiffness, 'As the problem states it.')
     const area = D.multiply(D.moment, D.multiply(D.length, D.length))
     const term = (end: string) =>
       `6EI times the rotation of its ${end} end on simple supports: 6 times the area of its moment diagram, ` +
       'times the distance of its centroid from the other end, over L.'
-    put('term-left', 'Tˡ', span.left, D.divide(area, D.length), term('left'))
-    put('term-right', 'Tʳ', span.right, D.divide(area, D.length), term('right'))
+    put('term-left', 'T', span.left, D.divide(area, D.length), term('left'))
+    put('term-right', 'T', span.right, D.divide(area, D.length), term('right'))
     put('psi', 'ψ', span.psi, D.angle, 'The rotation of its chord by the settlements.')
   })
 }
