@@ -9,8 +9,8 @@ import { firstNotes, offerNotes, putNotesAway } from './first-notes'
 const NOTES = [
   'Everything that is stated stands in these tables and on the Figure. Press a joint, a member or a load ' +
     'on the Figure to change it there, or type in a row: the results follow each edit.',
-  'Here is the solution, step by step: by the stiffness method, or by another one that is chosen above. Press ' +
-    'any number to see what it is made of.',
+  'Here is the solution, step by step: by the stiffness method, or by another one that is chosen above. ' +
+    'Press any number to see what it is made of.',
   'Reactions, internal forces and displacements. Choose a row, and the Figure shows what it belongs to; ' +
     'N, V, M and Deflected change what is drawn.',
   'Type a value of your own solution. Viga says whether it agrees, and where it does not, what may have ' +
