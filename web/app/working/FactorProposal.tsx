@@ -18,7 +18,7 @@ export function FactorProposal({ step }: { step: string }) {
     <p className="prose quiet factor-proposal">
       Every member has {letter} as a factor.{' '}
       <Press
-        className="link"
+        className="textlink"
         onClick={() =>
           apply(`${letter} taken out of the matrices`, (p) =>
             edit.setView(p, 'reading', { ...reading, factor: 'common' }),
