@@ -68,8 +68,8 @@ function noteSpans({ t, notes, task }: Work): void {
     put('EI', 'EI', span.EI, D.bendingStiffness, 'As the problem states it.')
     const area = D.multiply(D.moment, D.multiply(D.length, D.length))
     const term = (end: string) =>
-      `6EI times the rotation of its ${end} end on simple supports: 6 times the area of its moment diagram, ` +
-      'times the distance of its centroid from the other end, over L.'
+      `6EI times the rotation of its ${end} end on simple supports: 6 times the area of its moment ` +
+      'diagram, times the distance of its centroid from the other end, over L.'
     put('term-left', 'T', span.left, D.divide(area, D.length), term('left'))
     put('term-right', 'T', span.right, D.divide(area, D.length), term('right'))
     put('psi', 'ψ', span.psi, D.angle, 'The rotation of its chord by the settlements.')
