@@ -3,7 +3,7 @@ import { caseActions, combineActions } from '../structure/case-actions.js'
 import type { Structure } from '../structure/types.js'
 import type { Acting } from './numbers.js'
 
-/** What acts in a case, or in a combination with its factors. */
+/** The actions of a case, or of a combination with its factors. */
 export function actionsOf(s: Structure, acting: Acting): Actions {
   const parts = s.cases.flatMap((c, i) => {
     const factor = acting.factors.get(c.id)

@@ -23,18 +23,6 @@ export type Repair = 'neglect-axial' | 'first-order'
 /** Whether a method fits a problem; where it does not, a sentence says why, and what would make it fit. */
 export type Fit = { fits: true } | { fits: false; why: string; repair?: Repair }
 
-/**
- * Beyond this many members the methods of the course are not written out: their equations are solved
- * densely.
- */
-export const MOST_MEMBERS = 200
-
-/** Why a structure is too large for a method of the course; undefined where it is not. */
-export const tooLarge = (s: Structure): string | undefined =>
-  s.members.length > MOST_MEMBERS
-    ? `This method is written out for up to ${MOST_MEMBERS} members.`
-    : undefined
-
 /** A problem to be worked out. */
 export interface Task {
   problem: Problem

@@ -19,7 +19,7 @@ export interface Note {
   from: string | ((letter: (address: string) => Letter) => Formula)
   /** A sentence beside the formula. */
   words?: string
-  /** What it belongs to in the structure. */
+  /** The things of the structure it belongs to. */
   of?: ThingKey[]
 }
 

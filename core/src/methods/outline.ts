@@ -13,7 +13,7 @@ import type { StepFigure } from './step-figure.js'
 export interface StepOutline {
   key: string
   title: string
-  /** What the step says of the structure alone, so that it is the same in every case. */
+  /** The step speaks of the structure alone, so that it is the same in every case. */
   ofStructure?: boolean
   /** A shorter name among the other steps, where the title is long. */
   label?: string

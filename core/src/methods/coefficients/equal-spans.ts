@@ -3,6 +3,7 @@ import type { Actions } from '../../structure/actions.js'
 import { caseActions } from '../../structure/case-actions.js'
 import type { Structure } from '../../structure/types.js'
 import { isLevel } from '../frames/model.js'
+import { beyondCourse } from '../course.js'
 import type { Fit } from '../method.js'
 
 /** A fraction as the table has it. */
@@ -124,14 +125,8 @@ export function evenLoad(s: Structure, { members }: EqualSpans, actions: Actions
 }
 
 export function fitsEqualSpans(problem: Problem, s: Structure): Fit {
-  if (problem.analysis?.order === 2)
-    return {
-      fits: false,
-      why:
-        'The problem is of second order, and the coefficients are of first order: choose first order in ' +
-        'the Given.',
-      repair: 'first-order',
-    }
+  const beyond = beyondCourse(problem, s)
+  if (beyond) return beyond
   const spans = equalSpans(s)
   const why =
     'The coefficients are for continuous beams of two to five equal spans with simple ends and the same EI'

@@ -12,7 +12,7 @@ import { actingOf } from '../numbers.js'
 import { equalSpans, evenLoad, fitsEqualSpans, TABLE, type EqualSpans, type Fraction } from './equal-spans.js'
 import { OUTLINE } from './outline.js'
 
-/** What one problem is worked out from. */
+/** A problem as this method works it out. */
 interface Work {
   spans: EqualSpans
   notes: Notes

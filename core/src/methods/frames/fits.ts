@@ -1,6 +1,7 @@
 import type { Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
-import { tooLarge, type Fit, type Repair } from '../method.js'
+import { beyondCourse } from '../course.js'
+import type { Fit, Repair } from '../method.js'
 import { actingOf } from '../numbers.js'
 import { movedOf } from './equations.js'
 import { actionsOf } from '../acting-loads.js'
@@ -10,15 +11,10 @@ const no = (why: string, repair?: Repair): Fit => ({ fits: false, why, ...(repai
 
 const isSquare = (angle: number) => Math.abs(Math.sin(2 * angle)) < 1e-9
 
-/** Whether a frame or beam is one whose members keep their length, or whose lengths have no influence. */
+/** Fits frames and beams whose members keep their length, or whose lengths have no influence. */
 export function fitsRigidFrame(problem: Problem, s: Structure): Fit {
-  if (problem.analysis?.order === 2)
-    return no(
-      'The problem is of second order, and this method is of first order: choose first order in the Given.',
-      'first-order',
-    )
-  const large = tooLarge(s)
-  if (large) return no(large)
+  const beyond = beyondCourse(problem, s)
+  if (beyond) return beyond
   if (s.kind === 'truss') return no('The members of a truss carry axial force alone, so no end has a moment.')
   const bending = s.members.filter((m) => !m.bar)
   if (bending.length === 0) return no('No member bends here.')

@@ -5,7 +5,7 @@ import { elongationOf, resultantOf } from './loads.js'
 import { motionOf, type Condition, type Motion } from './kinematics.js'
 import { withoutOverhangs, type Overhang } from './overhangs.js'
 
-/** What is known of a member end: it turns with its joint, or its moment is known. */
+/** A member end: it turns with its joint, or its moment is known. */
 export type End = { known?: number }
 
 /**

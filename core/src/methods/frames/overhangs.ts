@@ -12,7 +12,7 @@ export interface Overhang {
   moments: [start: number, end: number]
 }
 
-/** What acts on the joints once the overhangs are taken off: fx, fy, m of each, and the overhangs. */
+/** Forces fx, fy, m on each joint once the overhangs are taken off, and the overhangs. */
 export interface Stripped {
   nodal: Float64Array
   overhangs: Overhang[]

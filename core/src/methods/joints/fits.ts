@@ -1,23 +1,16 @@
 import type { Problem } from '../../document/types.js'
 import type { Structure } from '../../structure/types.js'
 import { caseActions } from '../../structure/case-actions.js'
-import { tooLarge, type Fit } from '../method.js'
+import { beyondCourse } from '../course.js'
+import type { Fit } from '../method.js'
 import { isDeterminate, trussOf } from './truss.js'
 
 const no = (why: string): Fit => ({ fits: false, why })
 
-/** Whether the joints of a truss determine the forces in its bars. */
+/** Fits trusses whose joints determine the forces in their bars. */
 export function fitsTruss(problem: Problem, s: Structure): Fit {
-  if (problem.analysis?.order === 2)
-    return {
-      fits: false,
-      why:
-        'The problem is of second order, and this method is of first order: choose first order ' +
-        'in the Given.',
-      repair: 'first-order',
-    }
-  const large = tooLarge(s)
-  if (large) return no(large)
+  const beyond = beyondCourse(problem, s)
+  if (beyond) return beyond
   if (s.kind !== 'truss') return no('This method is for trusses: the members of this problem bend.')
   const actions = s.cases.map((_, i) => caseActions(s, i))
   const loaded = actions.some((a) =>

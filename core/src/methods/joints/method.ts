@@ -12,7 +12,7 @@ import { OUTLINE } from './outline.js'
 import { pointName, pointOf } from './points.js'
 import { trussOf, type Truss } from './truss.js'
 
-/** What one problem is worked out from. */
+/** A problem as this method works it out. */
 interface Work {
   t: Truss
   order: Passing[]

@@ -22,7 +22,7 @@ import { OUTLINE } from './outline.js'
 import { distributionTables } from './table.js'
 import { distributed, type Distributed } from './work.js'
 
-/** What one problem is worked out from. */
+/** A problem as this method works it out. */
 interface Work {
   frame: RigidFrame
   notes: Notes

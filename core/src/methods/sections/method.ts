@@ -13,7 +13,7 @@ import { actingOf } from '../numbers.js'
 import { sectionsOf, type Cut, type Sections } from './cuts.js'
 import { OUTLINE } from './outline.js'
 
-/** What one problem is worked out from. */
+/** A problem as this method works it out. */
 interface Work extends Sections {
   t: Truss
   notes: Notes
@@ -42,7 +42,7 @@ const reactions = ({ t, reactions: r }: Work): StepContent => ({
   passages: [{ blocks: [{ kind: 'lines', addresses: r.found.map((f) => forceAt(t, f.unknown)) }] }],
 })
 
-/** How the force of a cut is found, and what the cut leaves on the side that is looked at. */
+/** A cut in words: the joints on the side that is looked at, and the equation that gives the force. */
 function cutWords({ t }: Work, { cut, nodes, found, about }: Cut): string {
   const others = cut.filter((u) => u !== found.unknown).map((u) => barName(t, u))
   const side = nodes.map((n) => t.structure.nodes[n].id)

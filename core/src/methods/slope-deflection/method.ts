@@ -20,7 +20,7 @@ import { OUTLINE } from './outline.js'
 
 type Letters = (address: string) => Letter
 
-/** What one problem is worked out from. */
+/** A problem as this method works it out. */
 interface Work {
   frame: RigidFrame
   notes: Notes

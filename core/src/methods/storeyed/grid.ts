@@ -1,7 +1,8 @@
 import type { Problem } from '../../document/types.js'
 import { caseActions } from '../../structure/case-actions.js'
 import type { Structure } from '../../structure/types.js'
-import { tooLarge, type Fit } from '../method.js'
+import { beyondCourse } from '../course.js'
+import type { Fit } from '../method.js'
 
 /** A regular storeyed frame: its joints by line from the left and level from the ground, and its members. */
 export interface StoreyGrid {
@@ -55,16 +56,8 @@ export function storeyGrid(s: Structure): StoreyGrid | undefined {
 
 /** Whether a frame is regular and loaded by level forces at its joints alone. */
 export function fitsStoreyed(problem: Problem, s: Structure): Fit {
-  if (problem.analysis?.order === 2)
-    return {
-      fits: false,
-      why:
-        'The problem is of second order, and this method is of first order: choose first order ' +
-        'in the Given.',
-      repair: 'first-order',
-    }
-  const large = tooLarge(s)
-  if (large) return { fits: false, why: large }
+  const beyond = beyondCourse(problem, s)
+  if (beyond) return beyond
   if (s.kind === 'truss' || !storeyGrid(s))
     return {
       fits: false,

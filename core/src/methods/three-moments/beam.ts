@@ -73,7 +73,7 @@ export function continuousBeam(s: Structure): ContinuousBeam | undefined {
   }
 }
 
-/** Whether loads alone act on a beam, which the three-moment equation has terms for. */
+/** True where loads alone act, which the three-moment equation has terms for. */
 export const actsByLoads = (actions: Actions): boolean =>
   [...actions.members.values()].every((a) => a.curvature === 0 && a.jumps.length === 0)
 

@@ -8,14 +8,15 @@ import { addressOf } from '../address.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from '../expression.js'
 import type { Ledger, MethodStep } from '../ledger.js'
-import { tooLarge, type Fit, type FoundValue, type Method, type Task } from '../method.js'
+import { beyondCourse } from '../course.js'
+import type { Fit, FoundValue, Method, Task } from '../method.js'
 import { notedLedger, Notes } from '../notes.js'
 import { actingOf } from '../numbers.js'
 import { actsByLoads, continuousBeam } from './beam.js'
 import { OUTLINE } from './outline.js'
 import { threeMoments, type ThreeMoments } from './work.js'
 
-/** What one problem is worked out from. */
+/** A problem as this method works it out. */
 interface Work {
   t: ThreeMoments
   notes: Notes
@@ -209,16 +210,8 @@ const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work, book: Le
 }
 
 function fits(problem: Problem, s: Structure): Fit {
-  if (problem.analysis?.order === 2)
-    return {
-      fits: false,
-      why:
-        'The problem is of second order, and this method is of first order: choose first order ' +
-        'in the Given.',
-      repair: 'first-order',
-    }
-  const large = tooLarge(s)
-  if (large) return { fits: false, why: large }
+  const beyond = beyondCourse(problem, s)
+  if (beyond) return beyond
   if (s.kind === 'truss' || !continuousBeam(s))
     return {
       fits: false,
