@@ -5,9 +5,10 @@ import { actionsOf } from '../acting-loads.js'
 import type { Block, Cell, StepContent } from '../blocks.js'
 import { addressOf } from '../address.js'
 import { minus, number, over, power, times, type Formula, type Letter } from '../expression.js'
-import type { Ledger, MethodStep } from '../ledger.js'
-import type { FoundValue, Method, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+
+import type { FoundValue, Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { equalSpans, evenLoad, fitsEqualSpans, TABLE, type EqualSpans, type Fraction } from './equal-spans.js'
 import { OUTLINE } from './outline.js'
@@ -164,20 +165,11 @@ function values(w: Work, coherent: (si: number, d: D.Dimension) => number): Foun
   ]
 }
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /** Coefficients for continuous beams of equal spans under one uniform load. */
-export const COEFFICIENTS: Method = {
-  ...OUTLINE,
+export const COEFFICIENTS = notedMethod<Work>({
+  outline: OUTLINE,
   fits: fitsEqualSpans,
-  open: (task) => {
-    const work = workOf(task)
-    const steps = OUTLINE.steps.map((s): MethodStep => ({ ...s, make: () => STEPS[s.key](work) }))
-    const book = notedLedger(OUTLINE, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => values(worked.get(book)!, book.context.coherent),
-  named: () => [],
-}
+  work: workOf,
+  steps: STEPS,
+  values,
+})

@@ -1,9 +1,10 @@
 import * as D from '../../quantity/dimension.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { actionsOf } from '../acting-loads.js'
-import type { Ledger, MethodStep } from '../ledger.js'
-import type { Method, NamedValue, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+
+import type { NamedValue, Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { fitsTruss } from './fits.js'
 import { forceAt, noteForces, noteSolver, solverAt } from './notes.js'
@@ -208,32 +209,19 @@ const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], Maker> = {
   comparison,
 }
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /** The method of joints. Source: Kassimali, Structural Analysis, ch. 4. */
-export const JOINTS: Method = {
-  ...OUTLINE,
+export const JOINTS = notedMethod<Work>({
+  outline: OUTLINE,
   fits: fitsTruss,
-  open: (task) => {
-    const work = workOf(task)
-    const steps = OUTLINE.steps.map((s): MethodStep => ({
-      ...s,
-      make: () => STEPS[s.key](work),
-      has: () => (s.key === 'zero' || s.key === 'reactions' ? STEPS[s.key](work) !== undefined : true),
-    }))
-    const book = notedLedger(OUTLINE, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => {
-    const { t, notes } = worked.get(book)!
-    return t.structure.members.map((m, i) => ({
+  work: workOf,
+  steps: STEPS,
+  has: { zero: (w) => zero(w) !== undefined, reactions: (w) => reactions(w) !== undefined },
+  values: ({ t, notes }, coherent) =>
+    t.structure.members.map((m, i) => ({
       quantity: 'axial' as const,
       member: m.id,
       at: '50%',
-      value: book.context.coherent(notes.si(forceAt(t, i)), D.force),
-    }))
-  },
-  named: (book) => namesOf(worked.get(book)!, book.context.coherent),
-}
+      value: coherent(notes.si(forceAt(t, i)), D.force),
+    })),
+  named: namesOf,
+})

@@ -12,9 +12,10 @@ import { rigidFrame, type RigidFrame } from '../frames/model.js'
 import { at, ENDS, noteMembers } from '../frames/names.js'
 import { fixedMomentNames, storeySways } from '../frames/named.js'
 import { noteMoments } from '../frames/results.js'
-import type { Ledger, MethodStep } from '../ledger.js'
-import type { Method, NamedValue, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+import type { Ledger } from '../ledger.js'
+import type { NamedValue, Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { carryOver } from './distribute.js'
 import { distributings, noteDistributions, noteFactors } from './notes.js'
@@ -190,29 +191,15 @@ const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], Maker> = {
   comparison: ({ frame }): StepContent => comparison(frame, OUTLINE.title),
 }
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /**
  * Moment distribution, with sway by superposed sway cases. Source: Kassimali, Structural Analysis, ch. 16.
  */
-export const MOMENT_DISTRIBUTION: Method = {
-  ...OUTLINE,
+export const MOMENT_DISTRIBUTION = notedMethod<Work>({
+  outline: OUTLINE,
   fits: fitsRigidFrame,
-  open: (task) => {
-    const work = workOf(task)
-    const steps = OUTLINE.steps.map((s): MethodStep => ({
-      ...s,
-      make: (book) => STEPS[s.key](work, book),
-      has: () => s.key !== 'sway' || work.d.sways.length > 0,
-    }))
-    const book = notedLedger(OUTLINE, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => {
-    const { frame, notes } = worked.get(book)!
-    return momentValues(frame, notes, book.context.coherent)
-  },
-  named: (book) => named(worked.get(book)!, book.context.coherent),
-}
+  work: workOf,
+  steps: STEPS,
+  has: { sway: ({ d }) => d.sways.length > 0 },
+  values: ({ frame, notes }, coherent) => momentValues(frame, notes, coherent),
+  named,
+})

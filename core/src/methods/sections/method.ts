@@ -6,9 +6,10 @@ import { fitsTruss } from '../joints/fits.js'
 import { forceAt, noteForces, noteSolver, solverAt } from '../joints/notes.js'
 import { pointName, pointOf } from '../joints/points.js'
 import { trussOf, type Truss } from '../joints/truss.js'
-import type { Ledger, MethodStep } from '../ledger.js'
-import type { Method, NamedValue, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+
+import type { Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { sectionsOf, type Cut, type Sections } from './cuts.js'
 import { OUTLINE } from './outline.js'
@@ -100,12 +101,9 @@ const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work) => StepC
   comparison,
 }
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /** The method of sections. Source: Kassimali, Structural Analysis, ch. 4. */
-export const SECTIONS: Method = {
-  ...OUTLINE,
+export const SECTIONS = notedMethod<Work>({
+  outline: OUTLINE,
   fits: (problem, s) => {
     const fit = fitsTruss(problem, s)
     if (!fit.fits || s.cases.length === 0) return fit
@@ -113,29 +111,20 @@ export const SECTIONS: Method = {
       ? fit
       : { fits: false, why: 'No cut through three bars divides this truss: it is taken apart by its joints.' }
   },
-  open: (task) => {
-    const work = workOf(task)
-    const steps = OUTLINE.steps.map((s): MethodStep => ({ ...s, make: () => STEPS[s.key](work) }))
-    const book = notedLedger(OUTLINE, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => {
-    const { t, cuts: all } = worked.get(book)!
-    return all.map(({ found }) => ({
+  work: workOf,
+  steps: STEPS,
+  values: ({ t, cuts: all }, coherent) =>
+    all.map(({ found }) => ({
       quantity: 'axial' as const,
       member: barName(t, found.unknown),
       at: '50%',
-      value: book.context.coherent(found.value, D.force),
-    }))
-  },
-  named: (book) => {
-    const { t, cuts: all } = worked.get(book)!
-    return all.map(({ cut, found, about }): NamedValue => ({
+      value: coherent(found.value, D.force),
+    })),
+  named: ({ t, cuts: all }, coherent) =>
+    all.map(({ cut, found, about }) => ({
       name: 'cut',
       members: cut.map((u) => barName(t, u)),
       finds: barName(t, found.unknown),
-      ...(about ? { 'moment-about': pointOf(t, about, book.context.coherent) } : {}),
-    }))
-  },
-}
+      ...(about ? { 'moment-about': pointOf(t, about, coherent) } : {}),
+    })),
+})

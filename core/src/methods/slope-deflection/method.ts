@@ -11,9 +11,10 @@ import { rigidFrame, type RigidFrame } from '../frames/model.js'
 import { at, noteMembers } from '../frames/names.js'
 import { frameNames } from '../frames/named.js'
 import { noteMoments, noteMoved } from '../frames/results.js'
-import type { Ledger, MethodStep } from '../ledger.js'
-import type { Method, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+import type { Ledger } from '../ledger.js'
+import type { Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { slopeDeflection } from './formulas.js'
 import { OUTLINE } from './outline.js'
@@ -242,29 +243,15 @@ const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work, book: Le
   comparison: ({ frame }) => comparison(frame, OUTLINE.title),
 }
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /**
  * Slope–deflection: moments of member ends in the rotations of joints and chords. Source: Kassimali,
  * Structural Analysis, ch. 15.
  */
-export const SLOPE_DEFLECTION: Method = {
-  ...OUTLINE,
+export const SLOPE_DEFLECTION = notedMethod<Work>({
+  outline: OUTLINE,
   fits: fitsRigidFrame,
-  open: (task) => {
-    const work = workOf(task)
-    const steps = OUTLINE.steps.map((s): MethodStep => ({ ...s, make: (book) => STEPS[s.key](work, book) }))
-    const book = notedLedger(OUTLINE, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => {
-    const { frame, notes } = worked.get(book)!
-    return momentValues(frame, notes, book.context.coherent)
-  },
-  named: (book) => {
-    const { frame, notes } = worked.get(book)!
-    return frameNames(frame, notes, book.context.coherent)
-  },
-}
+  work: workOf,
+  steps: STEPS,
+  values: ({ frame, notes }, coherent) => momentValues(frame, notes, coherent),
+  named: ({ frame, notes }, coherent) => frameNames(frame, notes, coherent),
+})

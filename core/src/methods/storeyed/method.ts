@@ -3,9 +3,10 @@ import { formatNumber } from '../../quantity/format.js'
 import { actionsOf } from '../acting-loads.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { endLetters } from '../frames/names.js'
-import type { Ledger, MethodStep } from '../ledger.js'
-import type { FoundValue, Method, NamedValue, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+
+import type { FoundValue, NamedValue, Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import type { Outline } from '../outline.js'
 import { levelLoads, overturning, type StoreyForces } from './forces.js'
@@ -162,21 +163,14 @@ const inflections = ({ s, g }: Work): NamedValue[] =>
     return { name: 'inflection', member: m.id, at: foot ? place : '50%' }
   })
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /** An approximate method for storeyed frames. Source: Kassimali, Structural Analysis, ch. 12. */
-export const storeyedMethod = (of: StoreyedMethod): Method => ({
-  ...of.outline,
-  approximate: true,
-  fits: fitsStoreyed,
-  open: (task) => {
-    const work = workOf(of, task)
-    const steps = of.outline.steps.map((s): MethodStep => ({ ...s, make: () => STEPS[s.key](work) }))
-    const book = notedLedger(of.outline, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => values(worked.get(book)!, book.context.coherent),
-  named: (book) => inflections(worked.get(book)!),
-})
+export const storeyedMethod = (of: StoreyedMethod) =>
+  notedMethod<Work>({
+    outline: of.outline,
+    approximate: true,
+    fits: fitsStoreyed,
+    work: (task) => workOf(of, task),
+    steps: STEPS,
+    values,
+    named: inflections,
+  })

@@ -7,10 +7,11 @@ import { actionsOf } from '../acting-loads.js'
 import { addressOf } from '../address.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from '../expression.js'
-import type { Ledger, MethodStep } from '../ledger.js'
+import type { Ledger } from '../ledger.js'
 import { beyondCourse } from '../course.js'
-import type { Fit, FoundValue, Method, Task } from '../method.js'
-import { notedLedger, Notes } from '../notes.js'
+import type { Fit, FoundValue, Task } from '../method.js'
+import { Notes } from '../notes.js'
+import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { actsByLoads, continuousBeam } from './beam.js'
 import { OUTLINE } from './outline.js'
@@ -238,20 +239,11 @@ function values(w: Work, coherent: (si: number, d: D.Dimension) => number): Foun
   })
 }
 
-/** The work behind a book, for its values. */
-const worked = new WeakMap<Ledger, Work>()
-
 /** The three-moment equation. Source: Kassimali, Structural Analysis, ch. 13. */
-export const THREE_MOMENTS: Method = {
-  ...OUTLINE,
+export const THREE_MOMENTS = notedMethod<Work>({
+  outline: OUTLINE,
   fits,
-  open: (task) => {
-    const work = workOf(task)
-    const steps = OUTLINE.steps.map((s): MethodStep => ({ ...s, make: (book) => STEPS[s.key](work, book) }))
-    const book = notedLedger(OUTLINE, steps, work.notes, task)
-    worked.set(book, work)
-    return book
-  },
-  values: (book) => values(worked.get(book)!, book.context.coherent),
-  named: () => [],
-}
+  work: workOf,
+  steps: STEPS,
+  values,
+})
