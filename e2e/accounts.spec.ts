@@ -1,7 +1,5 @@
-import { readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
-import { request as requests, type APIRequestContext } from '@playwright/test'
+import { request as requests, type APIRequestContext, type Page } from '@playwright/test'
 import { serve, serveOn } from '../scripts/serve.mjs'
 import { expect, ready, test } from './pages'
 import { PASSWORD, put, send, severalPeople } from './several-people'
@@ -9,8 +7,26 @@ import { standInProvider, type Claims } from './stand-in-provider'
 
 /** Accounts: how one becomes somebody, and ceases to be. */
 
+/** All that this browser keeps for the address of the page, as text. */
+const keptIn = (page: Page): Promise<string> =>
+  page.evaluate(async () => {
+    const asked = <T>(request: IDBRequest<T>) =>
+      new Promise<T>((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result)
+        request.onerror = () => reject(new Error('The database of the browser cannot be read.'))
+      })
+    const kept: unknown[] = [{ ...localStorage }, { ...sessionStorage }]
+    for (const { name } of await indexedDB.databases()) {
+      const database = await asked(indexedDB.open(name!))
+      for (const store of database.objectStoreNames)
+        kept.push(await asked(database.transaction(store).objectStore(store).getAll()))
+      database.close()
+    }
+    return JSON.stringify(kept)
+  })
+
 const people = severalPeople()
-const { browser, account, outbox } = people
+const { browser, account } = people
 test.describe.configure({ mode: 'serial' })
 test.beforeAll(() => people.start())
 test.afterAll(() => people.stop())
@@ -45,12 +61,8 @@ test('passwords: common ones refused, wrong ones counted, a forgotten one set by
 
   await send(stranger, '/sign-in', { intent: 'forgot', email: 'heron@quince.example' })
   await send(stranger, '/sign-in', { intent: 'forgot', email: 'nobody@quince.example' })
-  const letters = readdirSync(outbox).filter((n) => n.endsWith('.eml'))
-  expect(letters).toHaveLength(1)
-  const { text } = JSON.parse(readFileSync(join(outbox, letters[0].replace('.eml', '.json')), 'utf8')) as {
-    text: string
-  }
-  const path = /new-password\/[\w-]{43}/.exec(text)![0]
+  expect(people.letters()).toHaveLength(1)
+  const path = /new-password\/[\w-]{43}/.exec(people.letters()[0].text)![0]
   const set = (password: string) =>
     send(stranger, `/${path}`, { intent: 'new-password', password, again: password })
   expect((await set('nine green otters')).status()).toBe(302)
@@ -58,6 +70,72 @@ test('passwords: common ones refused, wrong ones counted, a forgotten one set by
   // the link is good once, and the sessions of before have ended
   expect((await set('ten green otters')).status()).toBe(400)
   expect((await who.get('/account')).status()).toBe(401)
+  expect(people.letters()[1]).toMatchObject({
+    to: 'heron@quince.example',
+    subject: 'The password of your Viga account was changed',
+  })
+})
+
+test('a password is changed with the current one; the other sessions end, and a letter says so', async () => {
+  const here = await account('changer@quince.example')
+  const there = await browser()
+  const signIn = (password: string) =>
+    send(there, '/sign-in', { intent: 'sign-in', email: 'changer@quince.example', password })
+  expect((await signIn(PASSWORD)).status()).toBe(302)
+  const change = (old: string) =>
+    send(here, '/account', { intent: 'password', old, password: 'eight grey otters' })
+  expect((await change('not the current one')).status()).toBe(400)
+  expect((await there.get('/account')).status()).toBe(200)
+  expect((await change(PASSWORD)).status()).toBe(200)
+  expect((await here.get('/account')).status()).toBe(200)
+  expect((await there.get('/account')).status()).toBe(401)
+  expect(people.letters().at(-1)).toMatchObject({ to: 'changer@quince.example' })
+  expect((await signIn(PASSWORD)).status()).toBe(400)
+  expect((await signIn('eight grey otters')).status()).toBe(302)
+})
+
+test('a cookie is worth nothing after signing out; a cookie and a password never stand in the log', async () => {
+  const who = await account('leaves@quince.example')
+  const { value } = (await who.storageState()).cookies.find((c) => c.name === 'viga')!
+  const thief = await requests.newContext({
+    baseURL: people.viga.address,
+    extraHTTPHeaders: { Cookie: `viga=${value}` },
+  })
+  expect((await thief.get('/account')).status()).toBe(200)
+  expect((await send(who, '/account', { intent: 'sign-out' })).status()).toBe(302)
+  const refused = await thief.get('/account')
+  expect(refused.status()).toBe(401)
+  const id = refused.headers()['x-request-id']
+  await expect.poll(() => people.viga.lines.some((line) => line.includes(id))).toBe(true)
+  const log = people.viga.lines.join('\n')
+  for (const secret of [value, PASSWORD]) expect(log).not.toContain(secret)
+  const lines = people.viga.lines
+    .filter((line) => line.startsWith('{'))
+    .map((line) => JSON.parse(line) as Record<string, unknown>)
+  expect(lines.find((line) => (line.req as { id?: string } | undefined)?.id === id)).toMatchObject({
+    req: { url: '/account', from: '127.0.0.1' },
+    res: { status: 401 },
+  })
+  // a write says whose it was
+  expect(
+    lines.find((line) => (line.req as { url?: string } | undefined)?.url === '/account' && line.person),
+  ).toBeTruthy()
+})
+
+test('what a person has is never kept on the way: pages, files and the account', async () => {
+  const who = await account('private@quince.example')
+  const at = await put(who)
+  for (const path of [
+    '/',
+    `${at}/given`,
+    `${at}/given.data`,
+    `${at}/file`,
+    `${at}/working-as/pdf`,
+    '/account/file',
+  ]) {
+    const response = await who.get(path)
+    expect([path, response.status(), response.headers()['cache-control']]).toEqual([path, 200, 'no-store'])
+  }
 })
 
 test('sessions are listed and ended; an account is exported and deleted with all that is on it', async () => {
@@ -162,9 +240,11 @@ test('a person makes an account, changes an example into a copy, and signs out',
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('value of span')).not.toHaveValue('16 m')
   await expect(page.getByText(/^saved /)).toBeVisible()
+  expect(await keptIn(page)).toContain('Palm house')
   await page.getByRole('link', { name: 'Ada Heron' }).click()
   await page.getByRole('button', { name: 'Sign out', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'You are signed out' })).toBeVisible()
+  await expect.poll(() => keptIn(page)).not.toContain('Palm house')
   await page.getByRole('link', { name: 'to the Shelf' }).click()
   await expect(page.getByRole('link', { name: 'Sign in' })).toBeVisible()
 })

@@ -190,6 +190,8 @@ test('behind a proxy that ends TLS, pages are written to, and ask for TLS from t
   request,
 }) => {
   const server = await serveOn(viga.databaseUrl, {
+    PEOPLE: 'many',
+    LOG_LEVEL: 'info',
     TRUSTED_PROXIES: '1',
     ALLOWED_HOSTS: 'viga.quince.example',
   })
@@ -205,7 +207,10 @@ test('behind a proxy that ends TLS, pages are written to, and ask for TLS from t
     maxRedirects: 0,
   })
   expect(made.status()).toBe(302)
-  expect(made.headers()['strict-transport-security']).toContain('max-age=')
+  expect(made.headers()['strict-transport-security']).toContain('max-age=31536000')
+  expect(made.headers()['set-cookie']).toMatch(/^viga=[\w-]{43};.*Path=\/;.*HttpOnly; Secure; SameSite=Lax$/)
+  const id = made.headers()['x-request-id']
+  await expect.poll(() => server.lines.find((line) => line.includes(id))).toContain('"from":"192.0.2.7"')
   const plain = await request.post(`${server.address}/?index`, {
     form: { intent: 'new' },
     headers: { ...headers, Origin: 'http://viga.quince.example' },

@@ -1,15 +1,15 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, request as requests, type APIRequestContext } from '@playwright/test'
-import { serve, type Server } from '../scripts/serve.mjs'
+import { serve, type Served } from '../scripts/serve.mjs'
 
 export const PASSWORD = 'seven brown otters'
 
 /** A Viga of several people for the tests of one file: who sees what, and how one becomes somebody. */
 export function severalPeople() {
   const outbox = mkdtempSync(join(tmpdir(), 'viga-outbox-'))
-  let viga: Server & { databaseUrl: string }
+  let viga: Served
   let administrator: APIRequestContext
 
   /** A browser of its own. */
@@ -24,9 +24,18 @@ export function severalPeople() {
     return who
   }
 
+  /** The letters that were sent so far, in their order. */
+  const letters = () =>
+    readdirSync(outbox)
+      .filter((name) => name.endsWith('.json'))
+      .sort()
+      .map(
+        (name) =>
+          JSON.parse(readFileSync(join(outbox, name), 'utf8')) as Record<'to' | 'subject' | 'text', string>,
+      )
+
   return {
-    /** The folder of letters that no mail server takes. */
-    outbox,
+    letters,
     browser,
     account,
     get viga() {
@@ -36,7 +45,7 @@ export function severalPeople() {
       return administrator
     },
     async start() {
-      viga = await serve({ PEOPLE: 'many', OUTBOX: outbox })
+      viga = await serve({ PEOPLE: 'many', OUTBOX: outbox, LOG_LEVEL: 'info' })
       // the first account is the administrator's
       administrator = await account('warden@quince.example')
     },

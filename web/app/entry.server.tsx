@@ -20,7 +20,6 @@ export default function handleRequest(
   const { nonce, log } = context
   headers.set('Content-Type', 'text/html; charset=utf-8')
   // what a page shows may be one person's own
-  headers.set('Cache-Control', 'no-store')
   if (request.method === 'HEAD') return new Response(null, { status, headers })
   return new Promise((resolve, reject) => {
     let started = false

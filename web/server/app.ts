@@ -1,7 +1,13 @@
 import { join } from 'node:path'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
-import express, { type ErrorRequestHandler, type Express, type Request, type Response } from 'express'
+import express, {
+  type ErrorRequestHandler,
+  type Express,
+  type NextFunction,
+  type Request,
+  type Response,
+} from 'express'
 import type { Logger } from 'pino'
 import type { AppLoadContext, ServerBuild } from 'react-router'
 import { boundedBodies } from './guards/bodies'
@@ -61,6 +67,7 @@ export async function createApp(options: AppOptions): Promise<Express> {
   if (earlierAssets) app.use('/assets', express.static(earlierAssets, assets))
   app.use('/assets', (_, response) => void response.status(404).type('text').send('There is no such file.'))
   app.use(express.static(files, { maxAge: '1h', index: false, redirect: false }))
+  app.use(unkept)
   app.use(
     createRequestHandler({
       // given as a function, its routes would be worked out anew at each request
@@ -83,6 +90,12 @@ export async function createApp(options: AppOptions): Promise<Express> {
   )
   app.use(failed)
   return app
+}
+
+/** Everything that is made for a person: nothing on the way, and no next user of the browser, keeps it. */
+const unkept = (_: Request, response: Response, next: NextFunction) => {
+  response.setHeader('Cache-Control', 'no-store')
+  next()
 }
 
 const pages = () => import('virtual:react-router/server-build') as unknown as Promise<ServerBuild>

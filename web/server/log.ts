@@ -42,11 +42,11 @@ export const logRequests = (log: Logger, trusted: boolean): RequestHandler =>
     customSuccessMessage: (request) => (WRITES.has(request.method ?? '') ? 'write' : 'read'),
     serializers: {
       // no cookies, no bodies: a log is read by more people than a problem is
-      req: (request: { id: string; method: string; url: string; remoteAddress: string }) => ({
+      req: (request: { id: string; method: string; url: string; raw: Request }) => ({
         id: request.id,
         method: request.method,
         url: request.url.split('?')[0].slice(0, 200),
-        from: request.remoteAddress,
+        from: request.raw.ip, // behind a trusted proxy, whom it passes on
       }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },

@@ -9,7 +9,6 @@ export async function loader({ context }: Route.LoaderArgs) {
     headers: {
       'Content-Type': 'application/json; charset=utf-8',
       'Content-Disposition': 'attachment; filename="viga-account.json"',
-      'Cache-Control': 'no-store',
     },
   })
 }

@@ -14,6 +14,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (found === undefined) throw data('There is no such problem on the Shelf.', { status: 404 })
   if (found === null) return new Response(null, { status: 204 })
   return new Response(asJson(found), {
-    headers: { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store' },
+    headers: { 'Content-Type': 'application/json; charset=utf-8' },
   })
 }

@@ -49,6 +49,18 @@ describe('signing in', () => {
     expect(sent).toEqual([{ intent: 'sign-in', email: 'fern@quince.test', password: 'a long password' }])
   })
 
+  it('fields take what is pasted and what a password manager knows', async () => {
+    const { user } = page(() => <SignIn elsewhere={null} />)
+    const known = part('With an account').getByLabelText<HTMLInputElement>(/Password/)
+    expect(known.autocomplete).toBe('current-password')
+    expect(part('A new account').getByLabelText<HTMLInputElement>(/Password/).autocomplete).toBe(
+      'new-password',
+    )
+    await user.click(known)
+    await user.paste('a long password')
+    expect(known.value).toBe('a long password')
+  })
+
   it('asks for a link where the password is forgotten, and goes back', async () => {
     const { sent, user } = page(() => <SignIn elsewhere={null} />, {
       ok: true,

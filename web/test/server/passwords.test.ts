@@ -16,6 +16,14 @@ describe('a password', () => {
       await isPassword('Brücke über Quitten', await passwordHash('Bru\u0308cke u\u0308ber Quitten')),
     ).toBe(true)
   })
+  it('of 200 characters is taken, and every character counts', async () => {
+    const long = 'seven brown otters, '.repeat(10)
+    expect(passwordFault(long, 'quincetree@hill.example')).toBeUndefined()
+    const kept = await passwordHash(long)
+    expect(await isPassword(long, kept)).toBe(true)
+    expect(await isPassword(`${long.slice(0, -1)}.`, kept)).toBe(false)
+    expect(await isPassword(long.trim(), kept)).toBe(false)
+  })
   it('is none where there is no account, or no hash that can be read', async () => {
     expect(await isPassword('seven brown otters', null)).toBe(false)
     expect(await isPassword('seven brown otters', 'md5$x')).toBe(false)

@@ -1,4 +1,7 @@
 import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { Request as Asked, Response as Answered } from 'express'
 import { beforeAll, expect, inject, it } from 'vitest'
 import { newProblem } from '@viga/core'
@@ -6,7 +9,8 @@ import { written } from '../../app/server/compute/jobs'
 import { change, hostsIn, inTurn, query } from '../../app/server/database.server'
 import { tidyUp } from '../../app/server/housekeeping.server'
 import { accessOf } from '../../app/server/people/access.server'
-import { becomeAccount } from '../../app/server/people/accounts.server'
+import { becomeAccount, resetPassword, sendReset } from '../../app/server/people/accounts.server'
+import { outboxLetters } from '../../app/server/people/mail.server'
 import { HOUSE, type Person } from '../../app/server/people/person'
 import { endOtherSessions, sessionOf, sessionsOf } from '../../app/server/people/sessions.server'
 import { followLink, linkOf, makeLink, sharingOf } from '../../app/server/people/sharing.server'
@@ -120,6 +124,27 @@ it('a link changes nothing until it is followed, and what it gave goes along int
 it('a letter leads to the name of the server only where that name is one of its own', async () => {
   expect((await browser().access()).letterOrigin).toBe('https://viga.quince.example')
   expect((await browser(false).access()).letterOrigin).toBeNull()
+})
+
+it('a link for a new password is good for an hour, and only its digest is kept', async () => {
+  process.env.OUTBOX = mkdtempSync(join(tmpdir(), 'viga-outbox-'))
+  const { person } = await somebody()
+  const email = `${person.id}@quince.example`
+  await change('UPDATE people SET email = ? WHERE id = ?', [email, person.id])
+  const access = await browser().access()
+  const linkSent = async () => {
+    expect(await sendReset(access, email)).toEqual({ ok: true })
+    return /new-password\/([\w-]{43})/.exec((await outboxLetters(1))[0].text)![1]
+  }
+  const late = await linkSent()
+  const kept = await query('SELECT token FROM letters WHERE person = ?', [person.id])
+  expect(JSON.stringify(kept)).not.toContain(late)
+  await change('UPDATE letters SET created_at = NOW(3) - INTERVAL 61 MINUTE WHERE person = ?', [person.id])
+  expect((await resetPassword(access, late, 'seven brown otters')).ok).toBe(false)
+  const inTime = await linkSent()
+  await change('UPDATE letters SET created_at = NOW(3) - INTERVAL 59 MINUTE WHERE person = ?', [person.id])
+  expect(await resetPassword(access, inTime, 'seven brown otters')).toEqual({ ok: true })
+  rmSync(process.env.OUTBOX, { recursive: true })
 })
 
 it('a copy that the browser names is made once, however often it is sent', async () => {

@@ -161,8 +161,19 @@ export async function resetPassword(access: Access, secret: string, password: st
   await change('UPDATE people SET password = ? WHERE id = ?', [hash, row.person])
   await change('DELETE FROM sessions WHERE person = ?', [row.person])
   await becomeAccount(access, row.person)
+  await sendNotice(row.email)
   return done
 }
+
+/** Tells whose account it is that its password was changed: whoever did not do so has a way to get it back. */
+const sendNotice = (email: string): Promise<void> =>
+  sendLetter({
+    to: email,
+    subject: 'The password of your Viga account was changed',
+    text:
+      'The password of your account in Viga was changed just now, and every other browser was signed out.\n\n' +
+      'If you did not change it, ask for a new password on the page “Sign in”.\n',
+  })
 
 /** Changes the password of the person who asks, who states the old one; the other sessions end. */
 export async function changePassword(
@@ -179,6 +190,7 @@ export async function changePassword(
   if (wrong) return fault('password', wrong)
   await change('UPDATE people SET password = ? WHERE id = ?', [await passwordHash(password), person.id])
   await endOtherSessions(person.id, access.session)
+  await sendNotice(person.email)
   return done
 }
 
