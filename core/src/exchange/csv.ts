@@ -7,6 +7,7 @@ import type { Solution } from '../analysis/solve.js'
 import {
   resultTables,
   stationsTable,
+  withJoins,
   type TableCell as Cell,
   type Column,
   type ResultTable,
@@ -79,10 +80,10 @@ export function csvFiles(problem: Problem, solution: Solution, stations: number)
   })
   ofEach[0].tables.forEach(({ key }, i) => {
     const table = together(ofEach.map(({ id, tables }) => ({ id, table: tables[i] })))
-    files.set(`${key}.csv`, tableCsv(table))
+    files.set(`${key}.csv`, tableCsv(withJoins(table, problem)))
   })
   if (all.length > 1)
     for (const table of resultTables({ ...base, actions: all, envelope: true }))
-      files.set(`envelope-${table.key}.csv`, tableCsv(table))
+      files.set(`envelope-${table.key}.csv`, tableCsv(withJoins(table, problem)))
   return files
 }

@@ -42,6 +42,26 @@ it('several cases have envelopes, and one case has none', () => {
   expect(csvFiles(read.problem, { ...one, cases: [] }, 5).size).toBe(0)
 })
 
+it('members named by numbers say in a last column what they join', () => {
+  const numbered = {
+    ...read.problem,
+    members: read.problem.members.map((m, i) => (m.id === 'BC' ? m : { ...m, id: String(i + 1) })),
+    loadCases: [{ id: 'G', title: 'Dead', loads: [] }],
+    combinations: [],
+    answers: [],
+  }
+  const again = work(numbered)
+  if (again.stage !== 'solved') throw new Error('the numbered house is solved')
+  const out = csvFiles(numbered, again.solution, 3)
+  const [first] = numbered.members
+  for (const name of ['end-forces.csv', 'extremes.csv', 'stations.csv']) {
+    const rows = records(out.get(name)!)
+    expect(rows.find((o) => o.Member === first.id)!.Joins).toBe(`${first.start}–${first.end}`)
+    expect(rows.find((o) => o.Member === 'BC')!.Joins).toBe('')
+  }
+  expect(files.get('end-forces.csv')).not.toContain('Joins')
+})
+
 it('words with commas and quotes are quoted, no value is empty', () => {
   const table = {
     key: 't',

@@ -14,6 +14,7 @@ export {
   type TableSource,
 } from './table.js'
 export { unitAlong } from './extremes.js'
+export { withJoins } from './with-joins.js'
 export { displacementsTable, endForcesTable, extremesTable, reactionsTable, stationsTable }
 
 /** The tables of results in their order; each by the key that its file and its sheet are named after. */

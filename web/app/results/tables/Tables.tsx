@@ -1,5 +1,12 @@
 import LinearProgress from '@mui/material/LinearProgress'
-import { RESULT_TABLES, stationsTable, tableCells, type ResultTable, type ResultTableKey } from '@viga/core'
+import {
+  RESULT_TABLES,
+  stationsTable,
+  tableCells,
+  withJoins,
+  type ResultTable,
+  type ResultTableKey,
+} from '@viga/core'
 import { useEffect, useMemo, useState } from 'react'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { envelopeLater } from '../../sheet/envelope-later'
@@ -171,8 +178,10 @@ function Ways({
   tables: () => Promise<ResultTable[]>
 }) {
   const [said, setSaid] = useState('')
+  const store = useSheetStore()
+  const outgoing = (shown: ResultTable) => withJoins(shown, store.getState().problem)
   const copy = () =>
-    void navigator.clipboard.writeText(tableCells(table)).then(
+    void navigator.clipboard.writeText(tableCells(outgoing(table))).then(
       () => setSaid(`${table.title} copied: ${table.rows.length} rows.`),
       () => setSaid('The browser does not allow copying here.'),
     )
@@ -191,10 +200,13 @@ function Ways({
         Copy the table
       </Press>
       <kbd>c</kbd>
-      <Press className="textlink" onClick={() => downloadCsv(title, table)}>
+      <Press className="textlink" onClick={() => downloadCsv(title, outgoing(table))}>
         CSV file
       </Press>
-      <Press className="textlink" onClick={() => void tables().then((all) => downloadWorkbook(title, all))}>
+      <Press
+        className="textlink"
+        onClick={() => void tables().then((all) => downloadWorkbook(title, all.map(outgoing)))}
+      >
         XLSX workbook of all tables
       </Press>
       <span role="status" className="quiet">
