@@ -1,5 +1,6 @@
 import type { ChildProcess } from 'node:child_process'
 
+export const root: string
 export function whyNot(error: Error): string
 export function whyNoDatabase(folder: string, said: string): string
 export function isFree(port: number, host?: string): Promise<boolean>

@@ -1,5 +1,6 @@
 import { formatPlain } from '@viga/core'
 import type { ApexOptions } from 'apexcharts'
+import type { Range } from './ranges'
 
 /** The look of numbers along an axis. */
 const SMALL = { colors: 'var(--ink-3)', fontSize: '11px' }
@@ -30,10 +31,21 @@ export const followed = (onIndex: (index: number | null) => void): ApexOptions['
   },
 })
 
-/** The x axis with its name; `shown` is false where another chart below has the numbers. */
-export const xAxis = (name: string, shown = true): ApexOptions['xaxis'] => ({
+/**
+ * The x axis over a range of round steps, with its name; `shown` is false where another chart below has the
+ * numbers. ApexCharts rounds a step to two decimals, and spaces its numbers evenly whatever they are: so the
+ * axis counts whole steps from one round number to another, and points stand at `x / step`.
+ */
+export const xAxis = (
+  name: string,
+  { low, high, step }: Range,
+  shown = true,
+): NonNullable<ApexOptions['xaxis']> => ({
   type: 'numeric',
-  labels: { show: shown, formatter: (v) => write(Number(v)), style: SMALL },
+  min: Math.round(low / step),
+  max: Math.round(high / step),
+  tickAmount: Math.round((high - low) / step),
+  labels: { show: shown, formatter: (steps) => write(Number(steps) * step), style: SMALL },
   axisBorder: { show: false },
   axisTicks: { show: shown, color: 'var(--hair-2)' },
   title: shown ? { text: name, style: { color: 'var(--ink-3)', fontSize: '11px', fontWeight: 400 } } : {},
@@ -42,7 +54,7 @@ export const xAxis = (name: string, shown = true): ApexOptions['xaxis'] => ({
 })
 
 /** The y axis over a range of round steps. */
-export const yAxis = ({ low, high, step }: { low: number; high: number; step: number }) => ({
+export const yAxis = ({ low, high, step }: Range) => ({
   min: low,
   max: high,
   tickAmount: Math.round((high - low) / step),

@@ -39,7 +39,7 @@ function optionsOf(
   const reach = rangeOf([0, points[points.length - 1][0]], 6)
   return {
     ...CHART_LOOK,
-    series: [{ name: 'det K', data: points }],
+    series: [{ name: 'det K', data: points.map(([at, y]) => [at / reach.step, y]) }],
     chart: {
       type: 'line',
       height: TALL,
@@ -54,7 +54,7 @@ function optionsOf(
     annotations: {
       ...CHART_LOOK.annotations,
       points: roots.map(({ x: at, words }) => ({
-        x: at,
+        x: at / reach.step,
         y: 0,
         marker: { size: 4, fillColor: 'var(--sheet)', strokeColor: inks.cedar, strokeWidth: 2 },
         label: {
@@ -71,10 +71,10 @@ function optionsOf(
       })),
     },
     grid: { borderColor: 'var(--hair)', padding: { top: -8, bottom: 2, left: 4, right: 24 } },
-    xaxis: { ...xAxis(x), min: 0, max: reach.high, tickAmount: Math.round(reach.high / reach.step) },
+    xaxis: xAxis(x, reach),
     yaxis: yAxis(rangeOf(points.map(([, y]) => y))),
     tooltip: {
-      x: { formatter: (v) => `${x} = ${write(v)}` },
+      x: { formatter: (steps) => `${x} = ${write(steps * reach.step)}` },
       y: { formatter: write },
       marker: { show: false },
     },

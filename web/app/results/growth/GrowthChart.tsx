@@ -53,11 +53,10 @@ function optionsOf(
   inks: { ink: string; cedar: string },
   onPoint: (index: number | null) => void,
 ): ApexOptions {
-  const points = (values: readonly (number | null)[]) =>
-    xs.map((x, i) => [x, values[i] === null ? null : values[i] / per] as [number, number | null])
-  const all = [...first, ...second].flatMap((v) => (v === null ? [] : [v / per]))
   const reach = rangeOf([...xs], 6)
-  const least = reach.low < 0 ? reach.low : 0
+  const points = (values: readonly (number | null)[]) =>
+    xs.map((x, i) => [x / reach.step, values[i] === null ? null : values[i] / per] as [number, number | null])
+  const all = [...first, ...second].flatMap((v) => (v === null ? [] : [v / per]))
   return {
     ...CHART_LOOK,
     series: [
@@ -69,17 +68,12 @@ function optionsOf(
     stroke: { width: [2, 1.3], curve: 'straight', dashArray: [0, 5] },
     markers: { size: 0, hover: { size: 4 } },
     grid: { borderColor: 'var(--hair)', padding: { top: -14, bottom: 2, left: 4, right: 24 } },
-    xaxis: {
-      ...xAxis(along),
-      min: least,
-      max: reach.high,
-      tickAmount: Math.round((reach.high - least) / reach.step),
-    },
+    xaxis: xAxis(along, reach),
     yaxis: yAxis(rangeOf(all, 4)),
     tooltip: {
       shared: true,
       intersect: false,
-      x: { formatter: (v) => `${along}: ${write(v)}` },
+      x: { formatter: (steps) => `${along}: ${write(steps * reach.step)}` },
       y: { formatter: (v: number | null) => (v === null ? '–' : `${write(v)} ${unit}`) },
     },
   }

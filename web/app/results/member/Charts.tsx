@@ -84,7 +84,7 @@ function optionsOf(
   }
   return {
     ...CHART_LOOK,
-    series: [{ name: curve.name, data: curve.points }],
+    series: [{ name: curve.name, data: curve.points.map(([x, v]) => [x / along.step, v]) }],
     chart: {
       ...followed(cursor),
       type: 'area',
@@ -97,12 +97,12 @@ function optionsOf(
     fill: { type: 'solid', opacity: 0.1 },
     markers: { size: 0, hover: { size: 4 }, colors: ['var(--cedar)'], strokeColors: 'var(--sheet)' },
     grid: { borderColor: 'var(--hair)', padding: { top: -18, bottom: last ? 4 : -6, left: 4, right: 24 } },
-    xaxis: { ...xAxis(`x, ${length}`, last), min: 0, max: end, stepSize: along.step },
+    xaxis: xAxis(`x, ${length}`, along, last),
     // moments of the sagging side hang below, as they are drawn on the Figure
     yaxis: { ...yAxis(rangeOf(curve.points.map(([, v]) => v))), reversed: curve.hangs },
     tooltip: {
       shared: false,
-      x: { formatter: (v) => `x = ${write(v)} ${length}` },
+      x: { formatter: (steps) => `x = ${write(steps * along.step)} ${length}` },
       y: { formatter: (v) => `${write(v)} ${curve.unit}` },
       marker: { show: false },
     },
