@@ -195,9 +195,9 @@ function ownWeights(s: Structure, view: View, display: Display, factor: number):
     const amount = `${WEIGHT}${formatPlain(factor * m.weight * perSI, 3)}`
     const fits = (words: string) => l.px > textWidth(words, 12.5) + 24
     // along its member where that is long enough, without its unit if need be, which the caption has; else
-    // level beside it
+    // level beside it where there is room
     const whole = `${amount} ${unit}`
-    const text = !fits(whole) && fits(amount) ? amount : whole
+    const text = fits(whole) ? whole : amount
     const along = fits(text)
     const w = textWidth(text, 12.5)
     const beside = (on: typeof l, k: number, share: number) =>
@@ -214,7 +214,7 @@ function ownWeights(s: Structure, view: View, display: Display, factor: number):
         const on = memberLine(s, view, o)
         return [-17, 17].flatMap((k) => [0.5, 0.35, 0.65].map((share) => beside(on, k, share)))
       }),
-      optional: s.members.length > MANY,
+      optional: !along || s.members.length > MANY,
     }
   })
 }

@@ -20,10 +20,12 @@ const problem: Problem = frame()
     ],
   }).problem
 
-function drawn(...cases: string[]) {
+const drawn = (...cases: string[]) => drawnAt(704, ...cases)
+
+function drawnAt(width: number, ...cases: string[]) {
   const outcome = work(problem)
   if (outcome.stage === 'invalid') throw new Error(outcome.errors[0].message)
-  const view = fit(outcome.structure.nodes, 704, 664, FIGURE_INSETS)
+  const view = fit(outcome.structure.nodes, width, 664, FIGURE_INSETS)
   return statedValues(outcome.structure, view, displayOf(problem), new Set(cases))
 }
 const words = (...cases: string[]) => drawn(...cases).labelRequests.map((w) => w.mark.text)
@@ -38,6 +40,10 @@ describe('what is stated beside loads', () => {
       { text: 'g = 0.942 kN/m', rotate: expect.closeTo(0) as number },
     ])
     expect(weights('S')).toEqual([])
+  })
+  it('own weight beside a short member has no unit, and is left out where there is no room', () => {
+    const [{ mark, optional }] = drawnAt(220, '1').labelRequests.filter((w) => w.mark.text.startsWith('g'))
+    expect({ text: mark.text, rotate: mark.rotate, optional }).toEqual({ text: 'g = 0.942', optional: true })
   })
   it('settlements in theirs, with an arrow that points the way', () => {
     const { groups, labelRequests } = drawn('S')
