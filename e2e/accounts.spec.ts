@@ -94,7 +94,7 @@ test('a password is changed with the current one; the other sessions end, and a 
   expect((await signIn('eight grey otters')).status()).toBe(302)
 })
 
-test('a cookie is worth nothing after signing out; a cookie and a password never stand in the log', async () => {
+test('a cookie is worth nothing after signing out; no secret stands in the log', async () => {
   const who = await account('leaves@quince.example')
   const { value } = (await who.storageState()).cookies.find((c) => c.name === 'viga')!
   const thief = await requests.newContext({

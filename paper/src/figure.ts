@@ -9,7 +9,7 @@ import type { Mark, TextMark } from '@viga/drawing/marks'
 import { fit } from '@viga/drawing/view'
 import { casesShown } from '@viga/drawing/cases-shown'
 import { drawnLoads } from '@viga/drawing/words'
-import { need, PAGE, TEXT_WIDTH, words, type Pages } from './pages'
+import { need, PAGE, roomLeft, TEXT_WIDTH, words, type Pages } from './pages'
 import { QUIET, textBox, type Doc, type Face } from './type'
 
 function label(doc: Doc, m: TextMark) {
@@ -82,17 +82,30 @@ export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock
 export interface PreparedFigure {
   tall: number
   draw: (p: Pages) => void
-  /** Draws it at a distance from the left edge of the text, where there is room, and goes no further down. */
-  at: (p: Pages, left: number) => void
+  /** Draws it at a distance from the left edge of the text, `factor` times as large; goes no further down. */
+  at: (p: Pages, left: number, factor?: number) => void
 }
 
-/** Figures of half the width beside each other. */
-export function abreast(p: Pages, figures: readonly PreparedFigure[]) {
-  for (let i = 0; i < figures.length; i += 2) {
-    const row = figures.slice(i, i + 2)
-    const tall = Math.max(...row.map((f) => f.tall))
+/** So much smaller may figures become to stand on the rest of a page. */
+const LEAST_SCALE = 0.66
+
+/**
+ * Figures of half the width, two beside each other.
+ * @param below room for what is said under them, points; with it they are made smaller where all of it then
+ *   fits on this page
+ */
+export function abreast(p: Pages, figures: readonly PreparedFigure[], below?: number) {
+  const rows = Array.from({ length: Math.ceil(figures.length / 2) }, (_, i) =>
+    figures.slice(2 * i, 2 * i + 2),
+  )
+  const tallOf = (row: readonly PreparedFigure[]) => Math.max(...row.map((f) => f.tall))
+  const whole = rows.reduce((sum, row) => sum + tallOf(row), 0)
+  const fitting = below === undefined ? 1 : (roomLeft(p) - below) / whole
+  const factor = fitting < LEAST_SCALE ? 1 : Math.min(1, fitting)
+  for (const row of rows) {
+    const tall = factor * tallOf(row)
     need(p, tall)
-    row.forEach((f, k) => f.at(p, (k * TEXT_WIDTH) / 2))
+    row.forEach((f, k) => f.at(p, (k * TEXT_WIDTH) / 2, factor))
     p.y += tall
   }
 }
@@ -106,6 +119,14 @@ export interface FigureSetting {
 /** Sizes on screen whose text is readable on paper, px, and the room around the structure. */
 const WHOLE = { width: 640, height: 400, insets: { left: 90, right: 70, top: 70, bottom: 96 } }
 const HALF = { width: 320, height: 250, insets: { left: 56, right: 50, top: 50, bottom: 60 } }
+
+/** What stands farther out than labels do, above and below, px: numbered arrows, reactions, dimensions. */
+function reachOf(layers: Partial<Layers>, half: boolean): [over: number, under: number] {
+  if (layers.unknowns) return [76, 88]
+  if (layers.reactions) return [40, 92]
+  if (layers.dimensions) return [40, 66]
+  return half ? [20, 26] : [40, 44]
+}
 
 /** The drawing of the screen, made for the width of the paper; below it, what it shows. */
 export function prepared(
@@ -139,22 +160,19 @@ export function prepared(
     ...scene.labels.flatMap((l) => [l.box.y - l.box.h, l.box.y + l.box.h]),
     ...structure.nodes.map((n) => view.oy - n.y * view.scale),
   ]
-  // numbered arrows and reactions reach farther out than labels do
-  const [over, under] = layers.unknowns
-    ? [76, 88]
-    : layers.reactions
-      ? [40, 92]
-      : [40, layers.dimensions ? 66 : 44]
+  const [over, under] = reachOf(layers, half)
   const [top, bottom] = [Math.min(...ys) - over, Math.max(...ys) + under]
   const tall = (bottom - top) * scale + 8
   const said = captioned
     ? caption(problem, 'working', { ...LAYERS, ...layers }, display, scene.enlarged, null, scene).text
     : undefined
-  const at = (p: Pages, left: number) => {
+  const at = (p: Pages, left: number, factor = 1) => {
+    // a smaller one stands in the middle of its place
+    const inset = ((1 - factor) * width * scale) / 2
     p.doc
       .save()
-      .translate(PAGE.left + left, p.y)
-      .scale(scale)
+      .translate(PAGE.left + left + inset, p.y)
+      .scale(factor * scale)
       .translate(0, -top)
     for (const g of scene.groups) for (const m of g.marks) mark(p.doc, m)
     for (const l of scene.labels) mark(p.doc, l.mark)

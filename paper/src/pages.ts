@@ -35,6 +35,10 @@ export function need(p: Pages, height: number) {
 /** What stands below a heading at the foot of a page, at least. */
 const LEAST = 40
 
+/** The room that is left on this page below the headings that wait, points. */
+export const roomLeft = (p: Pages): number =>
+  PAGE.height - PAGE.bottom - p.y - p.waiting.reduce((sum, h) => sum + heightOfHeading(h), 0)
+
 function turn(p: Pages, height: number) {
   if (p.y + height <= PAGE.height - PAGE.bottom) return
   p.doc.addPage({ size: 'A4', margin: 0 })

@@ -117,15 +117,19 @@ function diagramsOn(p: Pages, problem: Problem, solution: Solution, action: Acti
   for (const line of readings(problem, solution, action)) words(p, line, { size: 10 })
 }
 
+/** Room for the words about signs below the diagrams, points. */
+const SIGNS_TALL = 40
+
 /** N, V, M and the deflected shape in little, two beside each other. */
 export function smallDiagrams(p: Pages, problem: Problem, solution: Solution, action: ActionSolution) {
   const keys = problem.kind === 'truss' ? (['N'] as const) : (['M', 'V', 'N'] as const)
   const half = { half: true }
   heading(p, problem.kind === 'truss' ? 'N and deflected shape' : 'M, V, N and deflected shape', 1)
-  abreast(p, [
+  const figures = [
     ...keys.map((diagram) => prepared(problem, solution, action, { diagram }, half)),
     prepared(problem, solution, action, { deflected: true }, half),
-  ])
+  ]
+  abreast(p, figures, SIGNS_TALL)
   words(p, signWords(problem), { face: 'serif-italic', size: 9.5, colour: QUIET })
 }
 

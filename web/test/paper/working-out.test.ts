@@ -139,12 +139,14 @@ describe('the whole working on paper', () => {
   const pagesOf = ({ body }: { body: Buffer | string }) =>
     (body.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length
 
-  it('has a short form of four pages at most, with k in letters, K, P, D and the reactions', async () => {
-    for (const [, problem] of demo.filter(([, p]) => p.members.length <= 6)) {
+  it('has a short form with k, K, P, D, reactions: four pages, five with K in two parts', async () => {
+    for (const [name, problem] of demo) {
       const said: string[] = []
       heard((_, text) => said.push(text.trim()))
       const short = await bytes(problem, 'short')
-      expect(pagesOf(short)).toBeLessThanOrEqual(4)
+      // a K of more than twelve columns stands in two parts
+      const most = /pergola|seed-store/.test(name) ? 5 : 4
+      expect([name, pagesOf(short) <= most]).toEqual([name, true])
       expect(pagesOf(short)).toBeLessThan(pagesOf(await bytes(problem, 'pdf')))
       for (const word of ['Stiffness', 'Displacements', 'Reactions']) expect(said).toContain(word)
     }
