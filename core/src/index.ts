@@ -10,6 +10,7 @@ export { createMarker, readAttempt, type Attempt } from './exchange/marked-attem
 export { markingOf, type Marking } from './checking/marks.js'
 export { checkDocument } from './exchange/check-document.js'
 export { explainSheet, solveWithSlip, type Explanation } from './checking/explain.js'
+export { SLIP_KINDS, slipKind, type Picture, type Version } from './checking/slips/index.js'
 export { judgeDrawn, type JudgedOrdinate } from './checking/drawn.js'
 export { COURSE_KEY, readDrawn, valueOnRun, type DrawnRun } from './checking/read-drawn.js'
 export { inSolutionOrder, solutionStep } from './checking/order.js'
@@ -29,7 +30,7 @@ export {
 export { titleOf } from './document/combination-title.js'
 export { COMBINATION_LISTS, type CombinationList } from './combinations/lists.js'
 export { answerDimension } from './kinds/answers/form.js'
-export type { Diagnosis } from './checking/diagnosis.js'
+export type { Diagnosis } from './checking/diagnosis/index.js'
 export {
   breaksOf,
   chordAt,

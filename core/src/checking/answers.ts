@@ -5,7 +5,7 @@ import type { Dimension } from '../quantity/dimension.js'
 import type { Answer, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import { computedFor } from './quantities.js'
-import { diagnose, type Diagnosis } from './diagnosis.js'
+import { diagnose, type Diagnosis } from './diagnosis/index.js'
 import { endSign } from './end-signs.js'
 import { judgeNumber } from './tolerance.js'
 
@@ -91,6 +91,6 @@ export function checkAnswer(
       ? null
       : computed.placeMatches === false && judged.agrees
         ? { kind: 'other-place', sentence: 'The value is right, but it does not occur at this place.' }
-        : diagnose(problem, solution, action, a, given, value, judged.allowed),
+        : diagnose({ problem, solution, action, answer: a, given, value }, judged.allowed),
   }
 }

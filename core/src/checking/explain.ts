@@ -87,7 +87,7 @@ function ofSeveral(
 }
 
 const isSame = (c: Candidate, slip: { kind: string; subject: Readonly<Record<string, unknown>> }) =>
-  c.kind === slip.kind && JSON.stringify(c.subject) === JSON.stringify(slip.subject)
+  c.kind.key === slip.kind && JSON.stringify(c.subject) === JSON.stringify(slip.subject)
 
 /**
  * The problem solved once more as a slip would have it, or two of them at once; undefined where the problem
@@ -106,8 +106,8 @@ export function solveWithSlip(
 }
 
 const ofOne = ({ candidate, explains, keeps, leaves }: Weighed): Explanation => {
-  const { kind, subject, sentence, step } = candidate
-  return { kind, subject, explains, keeps, leaves, sentence, step }
+  const { kind, subject, sentence } = candidate
+  return { kind: kind.key, subject, explains, keeps, leaves, sentence, step: kind.line.stiffness }
 }
 
 const lower = (sentence: string) => sentence.replace(/^Your values fit /, '').replace(/\.$/, '')
@@ -117,12 +117,12 @@ function ofTwo({ slips, explains, keeps, leaves }: WeighedPair): Explanation {
   return {
     kind: 'pair',
     subject: {},
-    slips: slips.map(({ kind, subject, sentence }) => ({ kind, subject, sentence })),
+    slips: slips.map(({ kind, subject, sentence }) => ({ kind: kind.key, subject, sentence })),
     explains,
     keeps,
     leaves,
     sentence: `Your values fit two slips at once: ${lower(a.sentence)}; and ${lower(b.sentence)}.`,
-    step: a.step,
+    step: a.kind.line.stiffness,
   }
 }
 
@@ -130,7 +130,7 @@ function ofTwo({ slips, explains, keeps, leaves }: WeighedPair): Explanation {
 function unique(all: readonly Weighed[]): Weighed[] {
   const seen = new Set<string>()
   return all.filter(({ candidate: c }) => {
-    const key = `${c.kind} ${JSON.stringify(c.subject)}`
+    const key = `${c.kind.key} ${JSON.stringify(c.subject)}`
     return !seen.has(key) && seen.add(key)
   })
 }
@@ -138,7 +138,7 @@ function unique(all: readonly Weighed[]): Weighed[] {
 function uniquePairs(all: readonly WeighedPair[]): WeighedPair[] {
   const seen = new Set<string>()
   return all.filter(({ slips }) => {
-    const key = slips.map((c) => `${c.kind} ${JSON.stringify(c.subject)}`).join(' and ')
+    const key = slips.map((c) => `${c.kind.key} ${JSON.stringify(c.subject)}`).join(' and ')
     return !seen.has(key) && seen.add(key)
   })
 }

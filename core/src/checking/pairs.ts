@@ -71,8 +71,7 @@ function isSum({ addsAt: a }: Candidate, { addsAt: b }: Candidate): boolean {
 const isSameThing = (a: Candidate, b: Candidate) =>
   (a.addsAt !== undefined && a.addsAt === b.addsAt) ||
   (a.kind === b.kind && JSON.stringify(a.subject) === JSON.stringify(b.subject)) ||
-  (a.kind === b.kind && a.kind === 'support' && a.subject.node === b.subject.node) ||
-  (a.kind === b.kind && ['section', 'case-for-case'].includes(a.kind))
+  (a.kind === b.kind && (a.kind.clashes?.(a.subject, b.subject) ?? false))
 
 /** Pairs whose effects add up: the sum is looked at first, and what fits is solved. */
 function weighedSums(

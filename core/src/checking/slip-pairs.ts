@@ -1,6 +1,6 @@
 import { altered, distributed, type DistributionSlip } from './slips/distribution.js'
 import { candidatesOf, type Candidate, type SlipContext, type SlipSolution } from './slips/index.js'
-import { alteredSolution, readByEnds } from './slips/method-slips.js'
+import { alteredSolution, readByEnds } from './slips/altered.js'
 import type { Alter, MethodChange } from './slips/slip.js'
 
 /** Two slips at once, solved in earnest. */
@@ -27,7 +27,7 @@ export function secondIn(ctx: SlipContext, first: Candidate): Second | undefined
 }
 
 /** The key of a slip; of two readings of one slip each has its own by its commonness. */
-const keyOf = (c: Candidate) => `${c.kind} ${JSON.stringify(c.subject)} ${c.commonness}`
+const keyOf = (c: Candidate) => `${c.kind.key} ${JSON.stringify(c.subject)} ${c.commonness}`
 
 /** The problem solved with two slips at once; undefined where they cannot go together. */
 export function solvePair(

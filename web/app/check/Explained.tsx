@@ -21,7 +21,7 @@ import { AnswerName } from './AnswerName'
 import { reaches, useShows } from './shows'
 import { useSearch } from './use-search'
 import { useRedrawn, useSlip, type Slipped } from './use-slip'
-import { VERSION, versionsOf, type Version } from './versions'
+import { VERSION, versionsOf, type ShownVersion } from './versions'
 import type { JudgedAnswer } from './verdicts'
 
 /**
@@ -222,7 +222,7 @@ function BothVersions({ slip }: { slip: Slipped }) {
   )
 }
 
-const OneVersion = ({ version, wrong }: { version: Version; wrong: boolean }) => (
+const OneVersion = ({ version, wrong }: { version: ShownVersion; wrong: boolean }) => (
   <figure className={wrong ? 'taken' : undefined}>
     <figcaption className="quiet">{version.title}</figcaption>
     {version.groups && <MiniFigure groups={version.groups} {...VERSION} label={version.title} />}

@@ -1,9 +1,13 @@
 import { describeLoad } from '../../kinds/loads/index.js'
 import { scaledLoad } from '../../structure/scaled-load.js'
 import type { StatedLoad, Structure } from '../../structure/types.js'
-import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
+import { inWords, loadsDrawn, loadSized } from './pictures.js'
+import { structural, type SlipContext, type SlipKind } from './slip.js'
 
 /** Slips of a single load: its sign, its presence, its size, its kind, its place. */
+
+/** Loads come in with the joint loads of the stiffness method, and the fixed-end moments of the others. */
+const LINE = { stiffness: 'loads', 'slope-deflection': 'fixed-end', 'moment-distribution': 'fixed-end' }
 
 /** The resultant of a distributed load at its centroid; undefined where it has none. */
 function resultant(s: Structure, l: StatedLoad): StatedLoad | undefined {
@@ -65,6 +69,10 @@ const FACTORS: readonly (readonly [number, string])[] = [
   [1 / 100, 'a hundred times too small'],
 ]
 
+/** A factor as the contract writes it: `1/12`. */
+const asFraction = (factor: number) =>
+  factor < 1 ? `1/${Number((1 / factor).toPrecision(9))}` : String(factor)
+
 /** The structure with one load of a case in another form. */
 function withLoad(s: Structure, c: number, i: number, load: StatedLoad): Structure {
   const cases = s.cases.map((k, j) =>
@@ -73,95 +81,130 @@ function withLoad(s: Structure, c: number, i: number, load: StatedLoad): Structu
   return { ...s, cases }
 }
 
-export const loadSlips: Slips = (ctx: SlipContext) =>
-  ctx.structure.cases.flatMap((c, ci) => [
-    ...c.loads.flatMap((load, i) => ofLoad(ctx, ci, i, load)),
-    ...(c.selfWeight !== 0 ? [ownWeight(ctx, ci)] : []),
-  ])
+/** The loads of all cases, each with its place. */
+const loadsOf = ({ structure }: SlipContext) =>
+  structure.cases.flatMap((c, ci) => c.loads.map((load, i) => ({ c, ci, load, i })))
 
-/** A slip of one load, as it is made from the form that the load then has. */
-type OfLoad = (
-  kind: string,
-  commonness: number,
-  changed: StatedLoad | undefined,
-  sentence: string,
-  more?: Pick<Candidate, 'times'> & { factor?: number },
-) => Candidate[]
-
-const slipsOfLoad =
-  (ctx: SlipContext, ci: number, i: number, load: StatedLoad): OfLoad =>
-  (kind, commonness, changed, sentence, { factor, ...more } = {}) =>
-    changed
-      ? [
-          structural(
-            ctx,
-            {
-              kind,
-              subject: { case: ctx.structure.cases[ci].id, load: i, ...(factor ? { factor } : {}) },
-              commonness,
-              sentence,
-              step: 'loads',
-              addsAt: `load ${ci} ${i} on ${load.type === 'nodal' ? 'joint' : load.member}`,
-              ...more,
-            },
-            () => withLoad(ctx.structure, ci, i, changed),
-          ),
-        ]
-      : []
-
-function ofLoad(ctx: SlipContext, ci: number, i: number, load: StatedLoad): Candidate[] {
-  const { structure: s, problem } = ctx
-  const stated = problem.loadCases?.[ci]?.loads[i]
-  const name = stated ? describeLoad(stated, problem.units) : 'the load'
-  const make = slipsOfLoad(ctx, ci, i, load)
-  const scaled = (kind: string, commonness: number, times: number, words: string, factor?: number) =>
-    make(kind, commonness, scaledLoad(load, times), `Your values fit ${words}.`, { times, factor })
-  const otherLength =
-    load.type === 'distributed' && load.per === 'projection'
-      ? 'of the member and not of its projection'
-      : 'of the projection and not of the member'
-  return [
-    ...scaled('load-sign', 0.12, -1, `${name} taken in the opposite direction`),
-    ...scaled('load-left-out', 0.1, 0, `a solution without ${name}`),
-    ...scaled('load-doubled', 0.03, 2, `${name} counted twice`),
-    ...FACTORS.flatMap(([factor, words]) =>
-      scaled('load-factor', 0.02, factor, `${name} taken ${words}`, factor),
-    ),
-    ...make(
-      'load-as-resultant',
-      0.06,
-      resultant(s, load),
-      `Your values fit ${name} put as one force at its centroid.`,
-    ),
-    ...make(
-      'load-basis',
-      0.06,
-      otherBasis(s, load),
-      `Your values fit ${name} taken per length ${otherLength}.`,
-    ),
-    ...make(
-      'load-from-other-end',
-      0.06,
-      fromOtherEnd(s, load),
-      `Your values fit ${name} measured from the other end of the member.`,
-    ),
-  ]
+/** What a slip makes of a load: the load as it then is, and what happened to it in words. */
+interface Changed {
+  load: StatedLoad
+  words: string
+  times?: number
+  factor?: number
 }
 
-function ownWeight(ctx: SlipContext, ci: number): Candidate {
-  const { structure: s } = ctx
-  const { id } = s.cases[ci]
-  const cases = s.cases.map((k, j) => (j === ci ? { ...k, selfWeight: 0 } : k))
-  return structural(
-    ctx,
+/** A kind of slip of a single load, by what it makes of each. */
+const ofEachLoad = (
+  kind: Pick<SlipKind, 'key' | 'did' | 'commonness' | 'picture'>,
+  make: (load: StatedLoad, name: string, s: Structure) => readonly Changed[],
+): SlipKind => ({
+  about: ['case', 'load'],
+  line: LINE,
+  picture: loadsDrawn,
+  ...kind,
+  find: (ctx) =>
+    loadsOf(ctx).flatMap(({ c, ci, load, i }) => {
+      const { structure: s, problem } = ctx
+      const stated = problem.loadCases?.[ci]?.loads[i]
+      const name = stated ? describeLoad(stated, problem.units) : 'the load'
+      return make(load, name, s).map(({ load: changed, words, times, factor }) =>
+        structural(
+          ctx,
+          {
+            subject: { case: c.id, load: i, ...(factor ? { factor } : {}) },
+            sentence: `Your values fit ${words}.`,
+            addsAt: `load ${ci} ${i} on ${load.type === 'nodal' ? 'joint' : load.member}`,
+            ...(times === undefined ? {} : { times }),
+          },
+          () => withLoad(s, ci, i, changed),
+        ),
+      )
+    }),
+})
+
+/** The load taken as so many times itself. */
+const scaled = (load: StatedLoad, times: number, words: string, factor?: number): Changed[] => {
+  const changed = scaledLoad(load, times)
+  return changed ? [{ load: changed, words, times, factor }] : []
+}
+
+/** The load in another form, where it has one. */
+const reshaped = (load: StatedLoad | undefined, words: string): Changed[] => (load ? [{ load, words }] : [])
+
+const otherLength = (load: StatedLoad) =>
+  load.type === 'distributed' && load.per === 'projection'
+    ? 'of the member and not of its projection'
+    : 'of the projection and not of the member'
+
+const ownWeightLeftOut: SlipKind = {
+  key: 'own-weight-left-out',
+  did: 'forgot own weight',
+  about: ['case'],
+  commonness: 0.06,
+  line: LINE,
+  find: (ctx) =>
+    ctx.structure.cases.flatMap(({ id, selfWeight }, ci) => {
+      if (selfWeight === 0) return []
+      const cases = ctx.structure.cases.map((k, j) => (j === ci ? { ...k, selfWeight: 0 } : k))
+      const words = {
+        subject: { case: id },
+        sentence: `Your values fit a solution without the own weight of case ${id}.`,
+        addsAt: `own weight ${ci} on all`,
+      }
+      return [structural(ctx, words, () => ({ ...ctx.structure, cases }))]
+    }),
+  picture: ({ subject }) =>
+    inWords(
+      `${String(subject.case)} without own weight`,
+      `${String(subject.case)} with the own weight of its members`,
+    ),
+}
+
+export const LOAD_SLIPS: readonly SlipKind[] = [
+  ofEachLoad({ key: 'load-sign', did: 'took the load the other way', commonness: 0.12 }, (load, name) =>
+    scaled(load, -1, `${name} taken in the opposite direction`),
+  ),
+  ofEachLoad({ key: 'load-left-out', did: 'forgot it', commonness: 0.1 }, (load, name) =>
+    scaled(load, 0, `a solution without ${name}`),
+  ),
+  ofEachLoad(
+    { key: 'load-doubled', did: 'counted it twice', commonness: 0.03, picture: loadSized },
+    (load, name) => scaled(load, 2, `${name} counted twice`),
+  ),
+  {
+    ...ofEachLoad(
+      {
+        key: 'load-factor',
+        did: `has it wrong by a unit: ${FACTORS.map(([factor]) => asFraction(factor)).join(', ')}`,
+        commonness: 0.02,
+        picture: loadSized,
+      },
+      (load, name) =>
+        FACTORS.flatMap(([factor, words]) => scaled(load, factor, `${name} taken ${words}`, factor)),
+    ),
+    about: ['case', 'load', 'factor'],
+  },
+  ofEachLoad(
     {
-      kind: 'own-weight-left-out',
-      subject: { case: id },
+      key: 'load-as-resultant',
+      did: 'put a distributed load as one force at its centroid',
       commonness: 0.06,
-      sentence: `Your values fit a solution without the own weight of case ${id}.`,
-      step: 'loads',
-      addsAt: `own weight ${ci} on all`,
     },
-    () => ({ ...s, cases }),
-  )
-}
+    (load, name, s) => reshaped(resultant(s, load), `${name} put as one force at its centroid`),
+  ),
+  ofEachLoad(
+    { key: 'load-basis', did: 'took per length for per projection or the reverse', commonness: 0.06 },
+    (load, name, s) => reshaped(otherBasis(s, load), `${name} taken per length ${otherLength(load)}`),
+  ),
+  ofEachLoad(
+    {
+      key: 'load-from-other-end',
+      did:
+        'measured its place from the member’s other end (a and b exchanged); a varying load turned end ' +
+        'for end',
+      commonness: 0.06,
+    },
+    (load, name, s) => reshaped(fromOtherEnd(s, load), `${name} measured from the other end of the member`),
+  ),
+  ownWeightLeftOut,
+]

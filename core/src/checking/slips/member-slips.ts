@@ -1,14 +1,13 @@
+import type { Display } from '../../document/display.js'
+import { formatNumber } from '../../quantity/format.js'
 import { resolve } from '../../structure/resolve.js'
 import type { Structure, StructureMember } from '../../structure/types.js'
-import { structural, type Candidate, type SlipContext, type Slips } from './slip.js'
+import { inWords, loadsDrawn } from './pictures.js'
+import { structural, type SlipContext, type SlipKind } from './slip.js'
 
 /** Slips of members and joints: hinges, stiffnesses, axial deformation. */
-export const memberSlips: Slips = (ctx) => [
-  ...hinges(ctx),
-  ...equalStiffness(ctx),
-  ...otherSections(ctx),
-  ...axial(ctx),
-]
+
+const LINE = { stiffness: 'stiffness', 'slope-deflection': 'equations', 'moment-distribution': 'factors' }
 
 type Release = StructureMember['releases'][number]
 
@@ -24,71 +23,107 @@ function atJoint(s: Structure, node: number, to: (r: Release) => Release): Struc
   return { ...s, members }
 }
 
-function hinges(ctx: SlipContext): Candidate[] {
-  const { structure: s } = ctx
-  return s.nodes.flatMap((n, node): Candidate[] => {
-    const ends = s.members.flatMap((m) =>
-      m.bar ? [] : [...(m.start === node ? [m.releases[2]] : []), ...(m.end === node ? [m.releases[5]] : [])],
-    )
-    if (ends.length === 0) return []
-    const out: Candidate[] = []
-    const make = (kind: string, commonness: number, sentence: string, to: (r: Release) => Release) =>
-      out.push(
-        structural(ctx, { kind, subject: { node: n.id }, commonness, sentence, step: 'stiffness' }, () =>
-          atJoint(s, node, to),
-        ),
-      )
-    if (ends.some((r) => r === true))
-      make('hinge-left-out', 0.08, `Your values fit ${n.id} without its hinge.`, (r) =>
-        r === true ? false : r,
-      )
-    if (ends.length > 1 && ends.some((r) => r === false))
-      make('hinge-added', 0.03, `Your values fit a hinge at ${n.id} in all members.`, () => true)
-    return out
-  })
-}
+/** A kind of slip of the hinges at a joint: at which joints it is possible, and what it makes of each end. */
+const ofHinges = (
+  kind: Pick<SlipKind, 'key' | 'did' | 'commonness'>,
+  isPossible: (ends: readonly Release[]) => boolean,
+  to: (r: Release) => Release,
+  words: (node: string) => string,
+): SlipKind => ({
+  ...kind,
+  about: ['node'],
+  line: LINE,
+  picture: loadsDrawn,
+  find: (ctx) =>
+    ctx.structure.nodes.flatMap(({ id }, node) => {
+      const ends = endsAt(ctx.structure, node)
+      return isPossible(ends)
+        ? [
+            structural(ctx, { subject: { node: id }, sentence: `Your values fit ${words(id)}.` }, () =>
+              atJoint(ctx.structure, node, to),
+            ),
+          ]
+        : []
+    }),
+})
 
-function equalStiffness(ctx: SlipContext): Candidate[] {
-  const { structure: s } = ctx
-  const [first] = s.members
-  if (!first || s.members.every((m) => m.EA === first.EA && m.EI === first.EI)) return []
-  const { E, A, I, EA, EI, stated } = first
-  const members = s.members.map((m) => ({ ...m, E, A, EA, stated, I: m.bar ? 0 : I, EI: m.bar ? 0 : EI }))
-  return [
-    structural(
-      ctx,
-      {
-        kind: 'equal-stiffness',
-        subject: {},
-        commonness: 0.06,
-        sentence: `Your values fit members that all have the stiffness of ${first.id}.`,
-        step: 'stiffness',
-      },
-      () => ({ ...s, members }),
-    ),
-  ]
-}
-
-function otherSections(ctx: SlipContext): Candidate[] {
-  const { problem } = ctx
-  const sections = (problem.sections ?? []).map((x) => x.id)
-  return problem.members.flatMap((m) =>
-    sections
-      .filter((taken) => taken !== m.section)
-      .map((taken): Candidate =>
-        structural(
-          ctx,
-          {
-            kind: 'section',
-            subject: { member: m.id, taken },
-            commonness: 0.02,
-            sentence: `Your values fit the section ${taken} for ${m.id}.`,
-            step: 'stiffness',
-          },
-          () => withSection(ctx, m.id, taken),
-        ),
-      ),
+/** The moment releases of the member ends at a joint; bars have none. */
+const endsAt = ({ members }: Structure, node: number): Release[] =>
+  members.flatMap((m) =>
+    m.bar ? [] : [...(m.start === node ? [m.releases[2]] : []), ...(m.end === node ? [m.releases[5]] : [])],
   )
+
+const equalStiffness: SlipKind = {
+  key: 'equal-stiffness',
+  did: 'gave every member the E, A and I of the first',
+  about: [],
+  commonness: 0.06,
+  line: LINE,
+  find: (ctx) => {
+    const { structure: s } = ctx
+    const [first] = s.members
+    if (!first || s.members.every((m) => m.EA === first.EA && m.EI === first.EI)) return []
+    const { E, A, I, EA, EI, stated } = first
+    const members = s.members.map((m) => ({ ...m, E, A, EA, stated, I: m.bar ? 0 : I, EI: m.bar ? 0 : EI }))
+    const sentence = `Your values fit members that all have the stiffness of ${first.id}.`
+    return [structural(ctx, { subject: {}, sentence }, () => ({ ...s, members }))]
+  },
+  picture: ({ right, wrong, display }) => {
+    const key = right.members.every((m) => m.EI === right.members[0].EI) ? 'EA' : 'EI'
+    const [first] = wrong.members
+    return inWords(
+      `every member: ${key} ${rigidity(first, key, display)}`,
+      stiffnesses(right.members, key, display),
+    )
+  },
+}
+
+/** E·I or E·A of a member, with its unit. */
+const rigidity = (m: StructureMember, key: 'EA' | 'EI', { force, length }: Display): string =>
+  key === 'EA'
+    ? `${formatNumber(m.EA * force.perSI)} ${force.unit}`
+    : `${formatNumber(m.EI * force.perSI * length.perSI ** 2)} ${force.unit}·${length.unit}²`
+
+/** Members whose stiffness is named in a picture. */
+const MOST_NAMED = 4
+
+function stiffnesses(members: readonly StructureMember[], key: 'EA' | 'EI', display: Display): string {
+  const named = members.slice(0, MOST_NAMED).map((m) => `${m.id}: ${key} ${rigidity(m, key, display)}`)
+  return named.join(', ') + (members.length > MOST_NAMED ? ' …' : '')
+}
+
+const otherSection: SlipKind = {
+  key: 'section',
+  did: 'took another section of the problem for it',
+  about: ['member', 'taken'],
+  commonness: 0.02,
+  line: LINE,
+  clashes: () => true,
+  find: (ctx) => {
+    const sections = (ctx.problem.sections ?? []).map((x) => x.id)
+    return ctx.problem.members.flatMap((m) =>
+      sections
+        .filter((taken) => taken !== m.section)
+        .map((taken) =>
+          structural(
+            ctx,
+            {
+              subject: { member: m.id, taken },
+              sentence: `Your values fit the section ${taken} for ${m.id}.`,
+            },
+            () => withSection(ctx, m.id, taken),
+          ),
+        ),
+    )
+  },
+  picture: ({ problem, subject }) => {
+    const name = String(subject.member)
+    const stated = problem.members.find((m) => m.id === name)?.section
+    return inWords(
+      `${name} with the section ${String(subject.taken)}`,
+      `${name} with its section ${stated ?? ''}`.trim(),
+    )
+  },
 }
 
 /** The structure with a member of another section; its ends and its place are as they are. */
@@ -109,27 +144,43 @@ function withSection(
   return { ...s, members: s.members.map((m) => (m.id === id ? { ...m, ...properties } : m)) }
 }
 
-function axial(ctx: SlipContext): Candidate[] {
-  const { structure: s } = ctx
-  if (s.kind === 'truss') return []
-  const counted = s.members.some((m) => m.axiallyRigid)
-  const members = s.members.map((m) => ({ ...m, axiallyRigid: !counted }))
-  if (counted && members.some((m) => !(m.EA > 0))) return []
-  return [
-    structural(
-      ctx,
-      {
-        kind: counted ? 'axial-counted' : 'axial-neglected',
-        subject: {},
-        commonness: 0.08,
-        sentence: counted
-          ? 'Your values fit members that change their length: another idealisation than the statement ' +
-            'has, not a mistake.'
-          : 'Your values fit members that keep their length: another idealisation than the statement has, ' +
-            'not a mistake.',
-        step: 'idealisation',
-      },
-      () => ({ ...s, members }),
-    ),
-  ]
-}
+const [KEEP, CHANGE] = ['members keep their length', 'members change their length']
+
+/** Members taken as axially rigid where the statement does not, or the reverse. */
+const axial = (key: string, did: string, counted: boolean): SlipKind => ({
+  key,
+  did: `${did}: not a mistake but an idealisation; said as such`,
+  about: [],
+  commonness: 0.08,
+  line: { stiffness: 'idealisation' },
+  find: (ctx) => {
+    const { structure: s } = ctx
+    if (s.kind === 'truss' || s.members.some((m) => m.axiallyRigid) !== counted) return []
+    const members = s.members.map((m) => ({ ...m, axiallyRigid: !counted }))
+    if (counted && members.some((m) => !(m.EA > 0))) return []
+    const sentence =
+      `Your values fit members that ${counted ? 'change' : 'keep'} their length: another idealisation than ` +
+      'the statement has, not a mistake.'
+    return [structural(ctx, { subject: {}, sentence }, () => ({ ...s, members }))]
+  },
+  picture: () => (counted ? inWords(CHANGE, KEEP) : inWords(KEEP, CHANGE)),
+})
+
+export const MEMBER_SLIPS: readonly SlipKind[] = [
+  ofHinges(
+    { key: 'hinge-left-out', did: 'took every hinge at the joint as rigid', commonness: 0.08 },
+    (ends) => ends.includes(true),
+    (r) => (r === true ? false : r),
+    (node) => `${node} without its hinge`,
+  ),
+  ofHinges(
+    { key: 'hinge-added', did: 'took a rigid joint as a hinge in all members', commonness: 0.03 },
+    (ends) => ends.length > 1 && ends.includes(false),
+    () => true,
+    (node) => `a hinge at ${node} in all members`,
+  ),
+  equalStiffness,
+  otherSection,
+  axial('axial-neglected', 'took members as axially rigid where the statement does not', false),
+  axial('axial-counted', 'counted axial deformation where the statement does not', true),
+]

@@ -1,8 +1,9 @@
 import type { Solution, Solved } from '../../analysis/solve.js'
 import type { LoadVectors } from '../../analysis/load-vectors.js'
 import type { System } from '../../analysis/system.js'
+import type { Display } from '../../document/display.js'
 import type { Answer, Problem } from '../../document/types.js'
-import type { Structure } from '../../structure/types.js'
+import type { StatedLoad, Structure } from '../../structure/types.js'
 import type { DistributionSlip } from './distribution.js'
 
 /** The problem solved as a slip would have it. */
@@ -21,17 +22,22 @@ export interface MethodChange {
   distribution?: DistributionSlip
 }
 
+/** What a slip is about, in the keys of the contract. */
+export type Subject = Readonly<Record<string, unknown>>
+
 /** One slip that a hand solution may have made, with what it would have found. */
-export interface Candidate {
-  kind: string
-  /** What the slip is about, in the keys of the contract. */
-  subject: Readonly<Record<string, unknown>>
-  /** How common the slip is among students, as a share of all slips (rough, by experience of marking). */
+export interface Candidate extends Found {
+  kind: SlipKind
   commonness: number
+}
+
+/** A slip of a kind that a problem gives room for. */
+export interface Found {
+  subject: Subject
   /** What happened, in words a student understands. */
   sentence: string
-  /** The step of the working with the first line that differs, by its key. */
-  step: string
+  /** How common this one is, where that is not as its kind. */
+  commonness?: number
   /** Solves the problem as the slip would have it; undefined where that cannot be solved. */
   solve(): SlipSolution | undefined
   /** The structure as the slip has it, where it changes the structure or its loads. */
@@ -59,15 +65,62 @@ export interface SlipContext {
   within(structure: Structure): SlipContext | undefined
 }
 
-/** A family of slips: every candidate of its kinds that the problem gives room for. */
-export type Slips = (ctx: SlipContext) => Candidate[]
+/** A kind of slip: what is done wrong, how common it is, where it shows in a working, both versions of it. */
+export interface SlipKind {
+  /** Its key in the contract. */
+  key: string
+  /** What the hand solution did, in words that follow "the hand solution". */
+  did: string
+  /** The keys of its subject. */
+  about: readonly string[]
+  /** How common the slip is among students, as a share of all slips (rough, by experience of marking). */
+  commonness: number
+  /** The first step that differs in the working of each method that has one, by their keys. */
+  line: Readonly<{ stiffness: string } & Record<string, string>>
+  /** Every slip of this kind that a problem gives room for. */
+  find: (ctx: SlipContext) => Found[]
+  /** Both versions of what a slip is about; undefined where nothing can be shown of it. */
+  picture?: (slip: Pictured) => Picture | undefined
+  /** Two slips of this kind that cannot be made at once; otherwise those of one subject alone. */
+  clashes?: (a: Subject, b: Subject) => boolean
+}
+
+/** A slip that was found, with the structure as it is stated and as the hand solution has it. */
+export interface Pictured {
+  problem: Problem
+  subject: Subject
+  right: Structure
+  wrong: Structure
+  display: Display
+  /** The case or combination that is looked at; null for none. */
+  actionId: string | null
+}
+
+/** A formula with its numbers, in TeX and in plain words. */
+export interface PictureFormula {
+  tex: string
+  plain: string
+}
+
+/** One version of what a slip is about: the loads of some cases on the structure, a formula, or words. */
+export interface Version {
+  title: string
+  drawn?: { structure: Structure; cases: readonly string[] }
+  formula?: PictureFormula
+  words?: string
+  /** A load whose size is said below the drawing, since its arrows are as long whatever it is. */
+  load?: StatedLoad
+}
+
+/** How the numbers of a hand solution have it, and how it stands in the statement. */
+export type Picture = readonly [taken: Version, stated: Version]
 
 /** A slip that changes the structure or its loads. */
 export const structural = (
   ctx: SlipContext,
-  words: Omit<Candidate, 'solve' | 'change'>,
+  words: Omit<Found, 'solve' | 'change'>,
   change: () => Structure | undefined,
-): Candidate => ({
+): Found => ({
   ...words,
   change,
   solve: () => {

@@ -10,6 +10,7 @@ import {
   storeyAmplifications,
   thing,
   type Approximation,
+  texNumber,
 } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { LitRow } from '../../fields/LitRow'
@@ -18,7 +19,6 @@ import { targetOf } from '../../sheet/targets'
 import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
 import { Tick } from '../../widgets/Tick'
-import { texNumber } from '../../widgets/tex-number'
 import type { Solved } from '../solved'
 
 /** Second order over first, member by member and joint by joint, beside the customary approximation. */

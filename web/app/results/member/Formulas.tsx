@@ -7,12 +7,12 @@ import {
   type Display,
   type Signs,
   type StretchFormula,
+  texNumber,
 } from '@viga/core'
 import { useMemo } from 'react'
 import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
 import type { Solved } from '../solved'
-import { texNumber } from '../../widgets/tex-number'
 
 const KEYS = ['N', 'V', 'M', 'v'] as const
 

@@ -5,9 +5,9 @@ import {
   type Range,
   type StressCheck,
   type StructureMember,
+  texNumber as n,
 } from '@viga/core'
 import { Formula } from '../../widgets/Formula'
-import { texNumber as n } from '../../widgets/tex-number'
 import { WideBlock } from '../WideBlock'
 
 interface Props {

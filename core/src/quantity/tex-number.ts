@@ -1,4 +1,4 @@
-import { formatNumber } from '@viga/core'
+import { formatNumber } from './format.js'
 
 const DIGITS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 const fromSuperscript = (s: string) =>

@@ -1,0 +1,55 @@
+import * as D from '../../quantity/dimension.js'
+import type { ActionSolution, Solution } from '../../analysis/solve.js'
+import type { Answer, Problem } from '../../document/types.js'
+import { answerDimension } from '../../kinds/answers/form.js'
+import { computedFor } from '../quantities.js'
+
+/** Why a hand value differs, as far as it can be told from the numbers. */
+export interface Diagnosis {
+  kind:
+    'opposite-sign' | 'unit-factor' | 'other-place' | 'other-case' | 'other-quantity' | 'rounded' | 'factor'
+  sentence: string
+  /** By how many times the value is too large. */
+  factor?: number
+  /** What is at the place whose value it is: the keys of an answer that are others there. */
+  place?: Partial<Answer>
+  case?: string
+  quantity?: string
+}
+
+/** A hand value that differs, with what it is compared with; values in SI. */
+export interface Differing {
+  problem: Problem
+  solution: Solution
+  action: ActionSolution
+  answer: Answer
+  given: number
+  value: number
+}
+
+/** True where the hand value counts as the value given, SI. */
+export type Near = (v: number) => boolean
+
+/** A rule that may tell why a single value differs. */
+export interface Rule {
+  kind: Diagnosis['kind']
+  /** Whether it is tried to the digits of the value, near it, or both; what meets the digits comes first. */
+  tried: readonly ('digits' | 'near')[]
+  /** It can tell why a value of zero was given. */
+  ofZero?: boolean
+  find: (value: Differing, near: Near) => Diagnosis | null
+}
+
+/** Relative difference at which a hand value counts as a certain other value: about three figures. */
+export const SAME = 0.005
+
+/** Whether the value of an answer that differs in some keys, or of another case, is the hand value. */
+export function isValueOf(
+  { problem, solution, action, answer }: Differing,
+  near: Near,
+  other: Partial<Answer>,
+  of = action,
+): boolean {
+  const c = computedFor(problem, solution, of, { ...answer, ...other })
+  return c.ok && D.equal(c.dimension, answerDimension(answer)) && c.value !== 0 && near(c.value)
+}
