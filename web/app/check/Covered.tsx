@@ -1,6 +1,7 @@
 import { edit } from '@viga/core'
 import { useSheet, useSheetStore, useEdit } from '../sheet/context'
-import { OneOf, Tick } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
+import { Tick } from '../widgets/Tick'
 import { isCovered, SHOWS, useChooseShows, useShows } from './shows'
 
 /** How much of the answer is shown: the student's choice. */
@@ -9,15 +10,13 @@ export function ShowsChoice() {
   const choose = useChooseShows()
   return (
     <div className="shows-choice">
-      <div role="radiogroup" aria-label="What is shown of the answer">
-        <span className="quiet">Show</span>
-        {SHOWS.map(({ key, label }) => (
-          <label key={key}>
-            <OneOf name="what is shown" checked={shows === key} onChange={() => choose(key)} />
-            {label}
-          </label>
-        ))}
-      </div>
+      <Choice
+        label="What is shown of the answer"
+        lead="Show"
+        options={SHOWS.map(({ key, label }) => [key, label] as const)}
+        value={shows}
+        onChange={choose}
+      />
       <CoverSetting />
     </div>
   )

@@ -1,11 +1,11 @@
 import { setSigns, signsOf, type Signs } from '@viga/core'
 import { useEdit, useSheet } from '../sheet/context'
-import { OneOf } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
 
-const CHOICES: Record<Signs['ends'], string> = {
-  internal: 'as in the diagrams',
-  member: 'forces on the member, counter-clockwise +',
-}
+const CHOICES: readonly (readonly [Signs['ends'], string])[] = [
+  ['internal', 'as in the diagrams'],
+  ['member', 'forces on the member, counter-clockwise +'],
+]
 
 /** The sign convention of hand values at members' ends, kept with the problem; for members that bend. */
 export function EndSigns() {
@@ -15,19 +15,13 @@ export function EndSigns() {
   if (!bends) return null
   return (
     <div className="shows-choice">
-      <div role="radiogroup" aria-label="Sign convention of end moments and end shears">
-        <span className="quiet">End values</span>
-        {Object.entries(CHOICES).map(([key, label]) => (
-          <label key={key}>
-            <OneOf
-              name="signs at ends"
-              checked={ends === key}
-              onChange={() => apply('sign convention', (p) => setSigns(p, { ends: key as Signs['ends'] }))}
-            />
-            {label}
-          </label>
-        ))}
-      </div>
+      <Choice
+        label="Sign convention of end moments and end shears"
+        lead="End values"
+        options={CHOICES}
+        value={ends}
+        onChange={(key) => apply('sign convention', (p) => setSigns(p, { ends: key }))}
+      />
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { useSheet, useSheetStore } from '../sheet/context'
 
 /** Which case or combination the numbers belong to. Nothing when there is but one. */
@@ -11,10 +11,10 @@ export function CaseChoice() {
   return (
     <div className="case-choice" role="group" aria-label="Load case or combination">
       {[...cases, ...combinations].map((c, i) => (
-        <Press
+        <Toggle
           key={c.id}
           type="button"
-          aria-pressed={c.id === actionId}
+          on={c.id === actionId}
           className={i === cases.length ? 'first-combination' : undefined}
           title={
             'factors' in c
@@ -26,7 +26,7 @@ export function CaseChoice() {
           onClick={() => store.getState().chooseAction(c.id)}
         >
           {c.title ?? c.id}
-        </Press>
+        </Toggle>
       ))}
     </div>
   )

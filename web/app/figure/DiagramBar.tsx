@@ -11,6 +11,7 @@ import {
 import { useSheet, useSheetStore } from '../sheet/context'
 import { niceBelow } from '@viga/drawing/nice'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 
 // the slider comes when a deflected shape is first shown
 const Slider = lazy(() => import('@mui/material/Slider'))
@@ -30,20 +31,20 @@ export function DiagramChoice({ context, truss, enlarged }: Props) {
     <>
       {shown.deflected && <Enlarge enlarged={enlarged} />}
       {DIAGRAMS.filter((k) => !truss || k === 'N').map((k) => (
-        <Press
+        <Toggle
           key={k}
           type="button"
           className="letter"
-          aria-pressed={shown.diagram === k && !shown.all}
+          on={shown.diagram === k && !shown.all}
           aria-label={DIAGRAM_NAMES[k]}
           onClick={() => toggleDiagram(context, k)}
         >
           {k}
-        </Press>
+        </Toggle>
       ))}
-      <Press aria-pressed={shown.deflected} onClick={() => toggleDeflected(context)}>
+      <Toggle on={shown.deflected} onClick={() => toggleDeflected(context)}>
         Deflected<kbd>y</kbd>
-      </Press>
+      </Toggle>
     </>
   )
 }
@@ -81,23 +82,23 @@ export function DiagramBar({ context, truss, enlarged }: Props) {
     <div className="diagram-bar" role="toolbar" aria-label="Diagrams">
       <DiagramChoice context={context} truss={truss} enlarged={enlarged} />
       {!truss && (
-        <Press aria-pressed={shown.all ?? false} onClick={() => toggleAll(context)}>
+        <Toggle on={shown.all ?? false} onClick={() => toggleAll(context)}>
           N V M<kbd>k</kbd>
-        </Press>
+        </Toggle>
       )}
       {shown.deflected ? (
         <Deflection enlarged={enlarged} />
       ) : (
         DIAGRAM_LAYERS.filter((l) => l.truss === truss).map((l) => (
-          <Press
+          <Toggle
             key={l.key}
-            aria-pressed={shown[l.key] ?? false}
+            on={shown[l.key] ?? false}
             disabled={shown.diagram === null || (shown.all ?? false)}
             onClick={() => toggleLayer(context, l.key)}
           >
             {l.label}
             <kbd>{l.press}</kbd>
-          </Press>
+          </Toggle>
         ))
       )}
       <span className="gap" />
@@ -133,9 +134,9 @@ function Deflection({ enlarged }: { enlarged: number }) {
           onChange={(_, v) => store.getState().setEnlarge(Number((10 ** Number(v)).toPrecision(2)))}
         />
       </Suspense>
-      <Press aria-pressed={swinging} onClick={() => store.setState({ swinging: !swinging })}>
+      <Toggle on={swinging} onClick={() => store.setState({ swinging: !swinging })}>
         Move it
-      </Press>
+      </Toggle>
     </>
   )
 }

@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import { FIGURE_COMMANDS, LAYERS, toggleLayer, type FigureContext, type Switch } from '../commands/figure'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { DiagramBar, DiagramChoice } from './DiagramBar'
 import { useCommands } from '../commands/use-commands'
 import { useSheet, useSheetStore } from '../sheet/context'
@@ -45,20 +46,15 @@ export const LayerBar = memo(function LayerBar({
       {part === 'results' && <DiagramBar context={context} truss={truss} enlarged={enlarged} />}
       <div className="figure-foot" role="toolbar" aria-label="Layers of the Figure">
         {part === 'given' && (
-          <Press aria-pressed={drawing} className="draw" onClick={() => setDrawing(!drawing)}>
+          <Toggle on={drawing} className="draw" onClick={() => setDrawing(!drawing)}>
             Draw<kbd>a</kbd>
-          </Press>
+          </Toggle>
         )}
         {LAYERS.filter((l) => OFFERED[part].includes(l.key)).map((l) => (
-          <Press
-            key={l.key}
-            type="button"
-            aria-pressed={shown[l.key]}
-            onClick={() => toggleLayer(context, l.key)}
-          >
+          <Toggle key={l.key} type="button" on={shown[l.key]} onClick={() => toggleLayer(context, l.key)}>
             {l.label}
             <kbd>{l.press}</kbd>
-          </Press>
+          </Toggle>
         ))}
         <span className="gap" />
         {part !== 'results' && <DiagramChoice context={context} truss={truss} enlarged={enlarged} />}

@@ -1,6 +1,8 @@
+import InputBase from '@mui/material/InputBase'
 import { edit } from '@viga/core'
 import { useState } from 'react'
-import { OneOf, Tick } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
+import { Tick } from '../widgets/Tick'
 import { Press } from '../widgets/Press'
 import { takeEdits } from '../figure/gestures'
 import * as handEdits from '../figure/hand-edits'
@@ -87,17 +89,21 @@ function Words({
   const apply = useEdit()
   const text = useSheet((s) => s.problem[of] ?? '')
   return (
-    <textarea
+    <InputBase
+      multiline
       className={`statement ${of}`}
-      aria-label={label}
       placeholder={placeholder}
       value={text}
-      maxLength={LONGEST[of]}
-      rows={Math.max(1, Math.ceil(text.length / 78))}
+      slotProps={{ input: { 'aria-label': label, maxLength: LONGEST[of] } }}
       onChange={(e) => apply(of, (p) => edit.setText(p, of, e.target.value), { merge: of })}
     />
   )
 }
+
+const KINDS = [
+  ['frame', 'Members bend: a beam or frame'],
+  ['truss', 'Members carry axial force alone: a truss'],
+] as const
 
 function Kind() {
   const apply = useEdit()
@@ -105,22 +111,13 @@ function Kind() {
   const neglect = useSheet((s) => s.problem.analysis?.neglectAxial === true)
   const order = useSheet((s) => s.problem.analysis?.order ?? 1)
   return (
-    <div className="kind" role="radiogroup" aria-label="Kind of structure">
-      {(
-        [
-          ['frame', 'Members bend: a beam or frame'],
-          ['truss', 'Members carry axial force alone: a truss'],
-        ] as const
-      ).map(([key, label]) => (
-        <label key={key} className={kind === key ? 'on' : ''}>
-          <OneOf
-            name="kind"
-            checked={kind === key}
-            onChange={() => apply(label, (p) => edit.setKind(p, key))}
-          />
-          {label}
-        </label>
-      ))}
+    <div className="kind">
+      <Choice
+        label="Kind of structure"
+        options={KINDS}
+        value={kind}
+        onChange={(key) => apply('kind of structure', (p) => edit.setKind(p, key))}
+      />
       {kind === 'frame' && (
         <label className={neglect ? 'on' : ''}>
           <Tick

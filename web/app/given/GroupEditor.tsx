@@ -7,6 +7,7 @@ import { useEdit, useSheet, useSheetStore } from '../sheet/context'
 import { chosen, targetOf } from '../sheet/targets'
 import { Pick } from '../widgets/Pick'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { AllLoad } from './AllLoad'
 import { Repeat } from './Repeat'
 
@@ -116,8 +117,8 @@ function Properties({ ids }: { ids: string[] }) {
   const flag = (key: 'axiallyRigid' | 'type', label: string) => {
     const on = own.every((m) => (key === 'type' ? m.type === 'bar' : m.axiallyRigid === true))
     return (
-      <Press
-        aria-pressed={on}
+      <Toggle
+        on={on}
         onClick={() =>
           set(
             key === 'type' ? { type: on ? undefined : 'bar' } : { axiallyRigid: on ? undefined : true },
@@ -126,7 +127,7 @@ function Properties({ ids }: { ids: string[] }) {
         }
       >
         {label}
-      </Press>
+      </Toggle>
     )
   }
   return (

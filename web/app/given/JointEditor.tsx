@@ -10,6 +10,7 @@ import {
 } from '@viga/core'
 import { useState } from 'react'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { QuantityField } from '../fields/QuantityField'
 import { useSheet, useEdit } from '../sheet/context'
 import { Amount, ForceFields } from './entry-fields'
@@ -52,16 +53,16 @@ function SupportChoice({ id, support }: { id: string; support: Support | undefin
       <span className="label">Support</span>
       <div className="choices body" role="group" aria-label={`Support of ${id}`}>
         {(['none', ...TYPES] as const).map((t) => (
-          <Press
+          <Toggle
             key={t}
             type="button"
-            aria-pressed={kind === t}
+            on={kind === t}
             aria-label={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
             title={t === 'none' ? 'no support' : SUPPORT_WORDS[t]}
             onClick={() => become(t)}
           >
             <SupportSymbol type={t} />
-          </Press>
+          </Toggle>
         ))}
       </div>
     </div>
@@ -91,25 +92,25 @@ function EndsHere({ id, problem }: { id: string; problem: Problem }) {
       <span className="label">Ends</span>
       <div className="choices words body">
         {ends.map((e) => (
-          <Press
+          <Toggle
             key={e.m.id + e.end}
             type="button"
-            aria-pressed={hinged(e)}
+            on={hinged(e)}
             aria-label={`${e.m.id} at ${id}: ${hinged(e) ? 'hinged' : 'rigid'}`}
             onClick={() => apply(`hinge of ${e.m.id}`, (p) => edit.setHinge(p, e.m.id, e.end, !hinged(e)))}
           >
             <i>{e.m.id}</i> {hinged(e) ? 'hinged' : 'rigid'}
-          </Press>
+          </Toggle>
         ))}
         {ends.length > 1 && (
-          <Press
-            aria-pressed={all}
+          <Toggle
+            on={all}
             onClick={() =>
               apply(`hinges at ${id}`, (p) => ends.reduce((q, e) => edit.setHinge(q, e.m.id, e.end, !all), p))
             }
           >
             all hinged
-          </Press>
+          </Toggle>
         )}
       </div>
     </div>

@@ -1,6 +1,7 @@
 import { thing, edit, type LoadCase } from '@viga/core'
 import { later } from '../widgets/later'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { Tick } from '../widgets/Tick'
 import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { Block, onGridKeys } from '../widgets/Block'
@@ -27,15 +28,15 @@ export function Loads() {
     <Block title="Loads">
       <div className="cases">
         {cases.map((c) => (
-          <Press
+          <Toggle
             key={c.id}
             type="button"
-            aria-pressed={c.id === current?.id}
+            on={c.id === current?.id}
             title={c.title}
             onClick={() => store.getState().chooseAction(c.id)}
           >
             {c.title ?? c.id}
-          </Press>
+          </Toggle>
         ))}
         {cases.length > 1 && (
           <label className="together">

@@ -1,5 +1,6 @@
 import { divideMember, edit, reverseMember, type Member, type Section } from '@viga/core'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { useSheet, useSheetStore, useEdit } from '../sheet/context'
 import { ForceFields } from './entry-fields'
 import { entryOf, loadOf, waysFor, type Entry, type Sort } from '@viga/core/statement/load-entry'
@@ -48,14 +49,14 @@ function SectionChoice({ m, sections }: { m: Member; sections: readonly Section[
       <span className="label">Section</span>
       <div className="choices words body">
         {sections.map((s) => (
-          <Press
+          <Toggle
             key={s.id}
             type="button"
-            aria-pressed={m.section === s.id}
+            on={m.section === s.id}
             onClick={() => apply(`section of ${m.id}`, (p) => edit.setMember(p, m.id, { section: s.id }))}
           >
             {s.id}
-          </Press>
+          </Toggle>
         ))}
       </div>
     </div>
@@ -73,25 +74,25 @@ function EndChoices({ m }: { m: Member }) {
       <div className="choices words body">
         {!bar &&
           (['start', 'end'] as const).map((end) => (
-            <Press
+            <Toggle
               key={end}
               type="button"
-              aria-pressed={hinge(end)}
+              on={hinge(end)}
               aria-label={`${m.id} at ${m[end]}: ${hinge(end) ? 'hinged' : 'rigid'}`}
               onClick={() => apply(`hinge of ${m.id}`, (p) => edit.setHinge(p, m.id, end, !hinge(end)))}
             >
               <i>{m[end]}</i> {hinge(end) ? 'hinged' : 'rigid'}
-            </Press>
+            </Toggle>
           ))}
-        <Press
-          aria-pressed={bar}
+        <Toggle
+          on={bar}
           title="carries axial force alone"
           onClick={() =>
             apply(`kind of ${m.id}`, (p) => edit.setMember(p, m.id, { type: bar ? undefined : 'bar' }))
           }
         >
           bar
-        </Press>
+        </Toggle>
       </div>
     </div>
   )
@@ -170,9 +171,9 @@ function MemberLoad({ id }: { id: string }) {
       <div className="body">
         <div className="choices words" style={{ marginBottom: 6 }}>
           {SORTS.map(([key, label]) => (
-            <Press key={key} type="button" aria-pressed={sort === key} onClick={() => setSort(key)}>
+            <Toggle key={key} type="button" on={sort === key} onClick={() => setSort(key)}>
               {label}
-            </Press>
+            </Toggle>
           ))}
         </div>
         <EntryEditor
@@ -222,14 +223,9 @@ type Ways = Pick<EntryEditorProps, 'entry' | 'onChange'>
 /** The two ways a moment turns. */
 const Turns = ({ entry, onChange }: Ways) =>
   (['cw', 'ccw'] as const).map((w) => (
-    <Press
-      key={w}
-      type="button"
-      aria-pressed={entry.way === w}
-      onClick={() => onChange({ ...entry, way: w })}
-    >
+    <Toggle key={w} type="button" on={entry.way === w} onClick={() => onChange({ ...entry, way: w })}>
       {w === 'cw' ? '↻ clockwise' : '↺ counter-clockwise'}
-    </Press>
+    </Toggle>
   ))
 
 /** Directions square to the member, and whether a uniform load is measured on the projection. */
@@ -239,23 +235,23 @@ function OwnWays({ entry, onChange }: Ways) {
       {waysFor(entry.sort, true)
         .filter((w) => w === '-y' || w === '+y')
         .map((w) => (
-          <Press
+          <Toggle
             key={w}
             type="button"
-            aria-pressed={entry.way === w}
+            on={entry.way === w}
             onClick={() => onChange({ ...entry, way: w, angle: undefined, per: entry.per && 'length' })}
           >
             square, {w === '-y' ? '−y' : '+y'}
-          </Press>
+          </Toggle>
         ))}
       {entry.sort === 'uniform' && (
-        <Press
-          aria-pressed={entry.per === 'projection'}
+        <Toggle
+          on={entry.per === 'projection'}
           disabled={/[xy]/.test(entry.way)}
           onClick={() => onChange({ ...entry, per: entry.per === 'projection' ? 'length' : 'projection' })}
         >
           per projection
-        </Press>
+        </Toggle>
       )}
     </>
   )

@@ -18,7 +18,7 @@ import { Refusal } from '../fields/FieldSentence'
 import { OneLine, type ReadLine } from '../fields/OneLine'
 import { TextField } from '../fields/TextField'
 import { LiveField } from '../fields/LiveField'
-import { OneOf } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
 
 /** The letters of the book: `w = 12 kN/m`, `L = 6 m`; every field may use them. */
 export function Symbols() {
@@ -44,23 +44,16 @@ function OnFigure() {
   const choice = useSheet((s) => lettersOf(s.problem))
   const apply = useEdit()
   return (
-    <div className="on-figure" role="radiogroup" aria-label="Symbols on the Figure">
-      <span className="quiet">On the Figure</span>
-      {LETTER_CHOICES.map((c) => (
-        <label key={c}>
-          <OneOf
-            name="symbols on the figure"
-            checked={choice === c}
-            onChange={() =>
-              apply('symbols on the Figure', (p) =>
-                edit.setView(p, 'letters', c === 'numbers' ? undefined : c),
-              )
-            }
-          />
-          {` ${c}`}
-        </label>
-      ))}
-    </div>
+    <Choice
+      className="on-figure"
+      label="Symbols on the Figure"
+      lead="On the Figure"
+      options={LETTER_CHOICES.map((c) => [c, c] as const)}
+      value={choice}
+      onChange={(c) =>
+        apply('symbols on the Figure', (p) => edit.setView(p, 'letters', c === 'numbers' ? undefined : c))
+      }
+    />
   )
 }
 

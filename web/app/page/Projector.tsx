@@ -4,6 +4,7 @@ import { PROJECTED, PROJECTOR_COMMANDS, nextAction, type Projected } from '../co
 import { useCommands } from '../commands/use-commands'
 import { PARTS, useSheet, useSheetStore } from '../sheet/context'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import './projector.css'
 
 /** One step of enlargement. */
@@ -50,9 +51,9 @@ export function Projector({ onLeave }: { onLeave: () => void }) {
         <Where />
         <span className="projector-choices" role="group" aria-label="What is shown">
           {PROJECTED.map((p) => (
-            <Press key={p} aria-pressed={p === shown} onClick={() => show(p)}>
+            <Toggle key={p} on={p === shown} onClick={() => show(p)}>
               {NAMES[p]}
-            </Press>
+            </Toggle>
           ))}
         </span>
         <Press aria-label="Smaller" onClick={() => enlarge(-1)}>

@@ -1,7 +1,7 @@
 import Popover from '@mui/material/Popover'
 import { setSigns, type Signs } from '@viga/core'
 import { useEdit, useSheet } from '../sheet/context'
-import { OneOf } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
 import { useSigns } from './solved'
 
 /** The conventions of drawings and tables; that of hand values at members' ends is chosen in the Check. */
@@ -65,12 +65,12 @@ function SignsForm() {
         .map((key) => (
           <fieldset key={key}>
             <legend>{CHOICES[key].name}</legend>
-            {Object.entries(CHOICES[key].of).map(([value, words]) => (
-              <label key={value}>
-                <OneOf name={key} checked={signs[key] === value} onChange={() => choose({ [key]: value })} />
-                {` ${words}`}
-              </label>
-            ))}
+            <Choice
+              label={CHOICES[key].name}
+              options={Object.entries(CHOICES[key].of)}
+              value={signs[key]}
+              onChange={(value) => choose({ [key]: value })}
+            />
           </fieldset>
         ))}
       <p className="quiet">Kept with this problem, and named wherever a number stands.</p>

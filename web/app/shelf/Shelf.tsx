@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type ReactNode, type Ref } from 'react'
 import { Link, useFetcher, useSearchParams } from 'react-router'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import type { ShelfPage } from '../server/shelf.server'
 import { TopLine } from '../widgets/TopLine'
 import { isOfField } from '../commands/typing'
@@ -148,15 +149,10 @@ function Side({ asked, askFor, counts, create, pick, children }: SideProps) {
       <p className="shelf-sub">Quince Hill, {countWords(counts.all)}</p>
       <nav className="shelf-kinds" aria-label="Kinds of problem">
         {KINDS.map(([key, label]) => (
-          <Press
-            key={key}
-            type="button"
-            aria-pressed={asked.kind === key}
-            onClick={() => askFor({ kind: key })}
-          >
+          <Toggle key={key} type="button" on={asked.kind === key} onClick={() => askFor({ kind: key })}>
             {label}
             <em>{counts[key]}</em>
-          </Press>
+          </Toggle>
         ))}
       </nav>
       <label className="shelf-find">

@@ -91,6 +91,26 @@ export const theme = createTheme({
     MuiRadio: {
       styleOverrides: { root: { padding: 0, verticalAlign: '-2px' } },
     },
+    MuiFormGroup: {
+      styleOverrides: {
+        root: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: '4px 14px' },
+      },
+    },
+    MuiFormControlLabel: { styleOverrides: { root: { margin: 0, gap: 6 } } },
+    // words that are on or off have the look of the words they stand among
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          padding: 0,
+          border: 0,
+          borderRadius: 0,
+          color: 'inherit',
+          textTransform: 'none',
+          '&:hover': { background: 'none' },
+          '&.Mui-selected, &.Mui-selected:hover': { color: 'inherit', background: 'none' },
+        },
+      },
+    },
     MuiInput: { defaultProps: { disableUnderline: true } },
     MuiNativeSelect: { styleOverrides: { root: { padding: 0 } } },
     MuiDialog: {

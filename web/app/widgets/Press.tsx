@@ -1,5 +1,6 @@
 import ButtonBase, { type ButtonBaseProps } from '@mui/material/ButtonBase'
 import { forwardRef } from 'react'
+import { Explained } from './Explained'
 import './line.css'
 
 /**
@@ -7,8 +8,10 @@ import './line.css'
  * of text as words do.
  */
 export const Press = forwardRef<HTMLButtonElement, ButtonBaseProps>(function Press(
-  { className, ...rest },
+  { className, title, ...rest },
   ref,
 ) {
-  return <ButtonBase ref={ref} {...rest} className={className ? `press ${className}` : 'press'} />
+  const button = <ButtonBase ref={ref} {...rest} className={className ? `press ${className}` : 'press'} />
+  // a tooltip has to be told of the pointer by the button, which does not hear it while it is disabled
+  return rest.disabled ? button : <Explained title={title}>{button}</Explained>
 }) as typeof ButtonBase

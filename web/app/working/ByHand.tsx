@@ -1,5 +1,5 @@
 import { edit, working } from '@viga/core'
-import { OneOf } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
 import { useSheet, useEdit } from '../sheet/context'
 import { Blocks } from './Blocks'
 import { EliminationView } from './EliminationView'
@@ -13,21 +13,16 @@ export function ByHand({ blocks, ...of }: StepProps & { blocks: readonly working
   const way = useSheet((s) => working.byHandOf(s.problem))
   return (
     <>
-      <div className="numbering by-hand" role="radiogroup" aria-label="By hand">
-        <span className="quiet">By hand: </span>
-        {working.BY_HAND_WAYS.map(([key, label]) => (
-          <label key={key} className="choice">
-            <OneOf
-              name="by-hand"
-              checked={way === key}
-              onChange={() =>
-                apply('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))
-              }
-            />{' '}
-            {label}
-          </label>
-        ))}
-      </div>
+      <Choice
+        className="numbering by-hand"
+        label="By hand"
+        lead="By hand:"
+        options={working.BY_HAND_WAYS}
+        value={way}
+        onChange={(key) =>
+          apply('solve by hand', (q) => edit.setView(q, 'byHand', key === 'gauss' ? undefined : key))
+        }
+      />
       {way === 'gauss' ? <EliminationView {...of} /> : <Blocks blocks={blocks} />}
     </>
   )

@@ -1,6 +1,7 @@
 import { working } from '@viga/core'
 import { memo, useMemo, useState } from 'react'
 import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { Formula } from '../widgets/Formula'
 import { useSheetStore } from '../sheet/context'
 import { targetOf } from '../sheet/targets'
@@ -68,14 +69,14 @@ function MatrixHead({
             {spelled ? 'numbers' : 'letters'}
           </Press>
         )}
-        <Press
+        <Toggle
           className="link"
-          aria-pressed={isPinned}
+          on={isPinned}
           title="Keep this matrix in view while reading on"
           onClick={() => pin(isPinned ? null : { block, within })}
         >
           {isPinned ? 'unpin' : 'pin'}
-        </Press>
+        </Toggle>
         <MatrixOut name={`${block.letter}${within ? ` of ${within}` : ''}`} values={values} />
       </span>
     </div>

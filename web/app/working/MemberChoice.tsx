@@ -2,7 +2,7 @@ import { thing } from '@viga/core'
 import type { Solution } from '@viga/core'
 import { useSearchParams } from 'react-router'
 import { Pick } from '../widgets/Pick'
-import { Press } from '../widgets/Press'
+import { Toggle } from '../widgets/Toggle'
 import { useSheetStore } from '../sheet/context'
 
 /** Which member is written out: kept in the address, so that a link shows the same page. */
@@ -49,16 +49,16 @@ export function MemberChoice({
   return (
     <div className="member-choice" role="group" aria-label="Member">
       {members.map(({ id, i }) => (
-        <Press
+        <Toggle
           key={id}
           type="button"
-          aria-pressed={i === at}
+          on={i === at}
           onClick={() => onChoose(i)}
           onMouseEnter={() => store.getState().point(thing.member(id))}
           onMouseLeave={() => store.getState().point(null)}
         >
           {id}
-        </Press>
+        </Toggle>
       ))}
     </div>
   )

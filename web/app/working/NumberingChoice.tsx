@@ -1,6 +1,7 @@
 import { edit, working, type Solution } from '@viga/core'
 import { useMemo } from 'react'
-import { OneOf, Tick } from '../widgets/Tick'
+import { Choice } from '../widgets/Choice'
+import { Tick } from '../widgets/Tick'
 import { useSheet, useEdit } from '../sheet/context'
 import { TextField } from '../fields/TextField'
 
@@ -34,15 +35,13 @@ export function NumberingChoice({ solution }: { solution: Solution }) {
   }
   return (
     <div className="numbering">
-      <div role="radiogroup" aria-label="Numbering of the unknowns">
-        <span className="quiet">Numbered: </span>
-        {([...working.NUMBERINGS, 'own'] as const).map((key) => (
-          <label key={key} className="choice">
-            <OneOf name="numbering" checked={now === key} onChange={() => set(key === 'own' ? names : key)} />
-            {` ${WORDS[key]}`}
-          </label>
-        ))}
-      </div>
+      <Choice
+        label="Numbering of the unknowns"
+        lead="Numbered:"
+        options={([...working.NUMBERINGS, 'own'] as const).map((key) => [key, WORDS[key]] as const)}
+        value={now}
+        onChange={(key) => set(key === 'own' ? names : key)}
+      />
       {working.isBeam(solution) && (
         <label className="choice">
           <Tick

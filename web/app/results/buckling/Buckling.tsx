@@ -13,7 +13,8 @@ import { LitRow } from '../../fields/LitRow'
 import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { SOLVED_AT_ONCE } from '../../sheet/store'
 import { Block } from '../../widgets/Block'
-import { OneOf, Tick } from '../../widgets/Tick'
+import { Choice } from '../../widgets/Choice'
+import { Tick } from '../../widgets/Tick'
 import type { Solved } from '../solved'
 import { Amplified, Customary } from './Amplified'
 import { growthWords, SMALL_ROTATIONS } from './words'
@@ -88,20 +89,25 @@ function Factors({
   }, [store, solution, input, factors, k])
   return (
     <Block title="Critical factors">
-      <div className="factors" role="radiogroup" aria-label="Mode drawn on the Figure">
-        {factors.map((f, i) => (
-          <label key={i}>
-            <OneOf name="mode" checked={i === k} onChange={() => choose(i)} /> {i + 1}.{' '}
-            <b>{formatNumber(f)}</b> times the loads
-          </label>
-        ))}
-      </div>
+      <Choice
+        className="factors"
+        label="Mode drawn on the Figure"
+        options={factors.map((f, i) => [String(i), <Mode key={i} number={i + 1} factor={f} />] as const)}
+        value={String(k)}
+        onChange={(i) => choose(Number(i))}
+      />
       <label>
         <Tick checked={swinging} onChange={() => store.setState({ swinging: !swinging })} /> let it swing
       </label>
     </Block>
   )
 }
+
+const Mode = ({ number, factor }: { number: number; factor: number }) => (
+  <span>
+    {number}. <b>{formatNumber(factor)}</b> times the loads
+  </span>
+)
 
 /** Effective lengths of the members in compression, with what they mean. */
 function Lengths({

@@ -6,6 +6,7 @@ import type { BodyChoice } from '../../sheet/results-view'
 import { Line } from '../../widgets/Line'
 import { Pick } from '../../widgets/Pick'
 import { Press } from '../../widgets/Press'
+import { Toggle } from '../../widgets/Toggle'
 import type { Solved } from '../solved'
 import { BalanceBlock } from './BalanceBlock'
 
@@ -73,13 +74,9 @@ function BodyChooser({ solution, choice }: { solution: Solved['solution']; choic
     <>
       <div className="table-choices" role="group" aria-label="Free body">
         {(Object.keys(KINDS) as BodyChoice['kind'][]).map((kind) => (
-          <Press
-            key={kind}
-            aria-pressed={kind === choice.kind}
-            onClick={() => choose(firstOf(kind, structure))}
-          >
+          <Toggle key={kind} on={kind === choice.kind} onClick={() => choose(firstOf(kind, structure))}>
             {KINDS[kind]}
-          </Press>
+          </Toggle>
         ))}
       </div>
       <div className="table-options">

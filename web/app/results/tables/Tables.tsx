@@ -12,6 +12,7 @@ import { useDisplay, useSheet, useSheetStore } from '../../sheet/context'
 import { envelopeLater } from '../../sheet/envelope-later'
 import { Pick } from '../../widgets/Pick'
 import { Press } from '../../widgets/Press'
+import { Toggle } from '../../widgets/Toggle'
 import { isOfField } from '../../commands/typing'
 import { useEnvelope } from '../envelope/use-envelope'
 import { actionsOf, useSigns, type Solved } from '../solved'
@@ -51,15 +52,15 @@ export default function Tables({ solution, action }: Solved) {
         {(Object.keys(NAMES) as TableKey[])
           .filter((k) => k !== 'stations' || !envelope)
           .map((k) => (
-            <Press key={k} aria-pressed={k === key} onClick={() => (setKey(k), setSorting(null))}>
+            <Toggle key={k} on={k === key} onClick={() => (setKey(k), setSorting(null))}>
               {NAMES[k]}
-            </Press>
+            </Toggle>
           ))}
       </div>
       <div className="table-options">
         {many && (
-          <Press
-            aria-pressed={envelope}
+          <Toggle
+            on={envelope}
             onClick={() => {
               setEnvelope(!envelope)
               setSorting(null)
@@ -67,7 +68,7 @@ export default function Tables({ solution, action }: Solved) {
             }}
           >
             Envelope of all cases
-          </Press>
+          </Toggle>
         )}
         <Units units={units} choose={setUnits} own={own} />
         <Figures figures={figures} choose={setFigures} />

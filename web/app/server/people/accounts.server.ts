@@ -165,13 +165,13 @@ export async function resetPassword(access: Access, secret: string, password: st
   return done
 }
 
-/** Tells whose account it is that its password was changed: whoever did not do so has a way to get it back. */
+/** Says that a password was changed: whoever did not do so has a way to get the account back. */
 const sendNotice = (email: string): Promise<void> =>
   sendLetter({
     to: email,
     subject: 'The password of your Viga account was changed',
     text:
-      'The password of your account in Viga was changed just now, and every other browser was signed out.\n\n' +
+      'The password of your account in Viga was changed just now, and other browsers were signed out.\n\n' +
       'If you did not change it, ask for a new password on the page “Sign in”.\n',
   })
 
