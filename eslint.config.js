@@ -24,6 +24,7 @@ const CORE = {
   statics: ['structure', 'analysis', 'results'],
   methods: ['quantity', 'document', 'structure', 'analysis', 'stability', 'results', 'statics'],
   sweep: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'checking'],
+  influence: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'checking'],
   checking: [
     'quantity',
     'document',
@@ -46,6 +47,7 @@ const CORE = {
     'statics',
     'checking',
     'sweep',
+    'influence',
     'methods',
   ],
 }

@@ -1,6 +1,8 @@
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander'
+import { DIRECTIONS } from '@viga/core'
 import { drawFile, readShown, shownNames, type FigureCall } from './figure.js'
 import { checkFile, checkOf } from './check.js'
+import { influenceFile, influenceOf, type InfluenceCall } from './influence.js'
 import { sweepFile, type SweepCall } from './sweep.js'
 import { WORK_FORMS, workFile, workLine, type WorkCall } from './work.js'
 import { markLines } from './mark.js'
@@ -30,6 +32,7 @@ export async function main(argv: string[]): Promise<void> {
   addFigure(program)
   addSweep(program)
   addWork(program)
+  addInfluence(program)
   addMark(program)
   program.exitOverride()
   for (const c of program.commands) c.exitOverride().configureOutput({ writeErr: () => {} })
@@ -153,6 +156,31 @@ function addWork(program: Command) {
     })
 }
 
+function addInfluence(program: Command) {
+  program
+    .command('influence')
+    .description('print influence lines: what a unit force makes of a quantity, wherever it stands')
+    .argument('[file]', 'a .viga.json file, or - for standard input')
+    .requiredOption(
+      '--of <quantity>',
+      'a quantity as JSON with the keys of an answer; several times',
+      collected,
+    )
+    .option('--along <members>', 'the members along which the force moves; all where it is left out')
+    .addOption(
+      new Option('--direction <way>', 'the way in which the force points').choices(DIRECTIONS).default('-Y'),
+    )
+    .option('--stations <n>', 'evenly spaced stations per member', stationCount, 21)
+    .option('--lines', 'read one problem a line from standard input, print one document a line')
+    .action(async (file: string | undefined, options: InfluenceCall & { lines?: boolean }) => {
+      if (options.lines)
+        return eachLine(process.stdin, process.stdout, (source) => influenceOf(source, options))
+      if (file === undefined)
+        throw new CommanderError(2, 'viga.usage', 'viga influence needs a file, or - for standard input.')
+      process.exitCode = await influenceFile(file, options)
+    })
+}
+
 function addMark(program: Command) {
   program
     .command('mark')
@@ -164,4 +192,4 @@ function addMark(program: Command) {
     })
 }
 
-const collected = (text: string, before: string[]): string[] => [...before, text]
+const collected = (text: string, before: string[] = []): string[] => [...before, text]

@@ -213,6 +213,44 @@ describe('viga sweep', () => {
   })
 })
 
+describe('viga influence', () => {
+  const moment = '{"quantity":"moment","member":"AB","at":"40%"}'
+  it('prints a line for each quantity, at stations of the members named', () => {
+    const { status, documents } = viga([
+      'influence',
+      file('lily-walkway'),
+      ...['--of', moment, '--of', '{"quantity":"shear","member":"AB","at":"50%"}'],
+      ...['--along', 'AB BC', '--stations', '3'],
+    ])
+    expect(status).toBe(0)
+    const { format, lines } = documents[0] as unknown as {
+      format: string
+      lines: { quantity: object; members: Record<string, { x: number; value: number }[]> }[]
+    }
+    expect(format).toBe('viga-influence')
+    expect(lines.map((l) => l.quantity)).toEqual([
+      { quantity: 'moment', member: 'AB', at: '40%' },
+      { quantity: 'shear', member: 'AB', at: '50%' },
+    ])
+    const [start, ...rest] = lines[1].members.AB
+    expect(start).toEqual({ x: 0, value: 0 })
+    // the shear jumps by the unit force where it passes
+    expect(rest[1].value - rest[0].value).toBeCloseTo(1, 12)
+    expect(Object.keys(lines[0].members)).toEqual(['AB', 'BC'])
+  })
+  it.each([
+    [['--of', '{'], /not valid JSON/],
+    [['--of', '{"quantity":"moment","member":"ZZ","at":0}'], /no member ZZ/],
+    [['--of', moment, '--along', 'AB ZZ'], /no member ZZ/],
+    [['--of', moment, '--direction', 'up'], /direction/],
+    [[], /--of/],
+  ])('%j is refused with a sentence', (args, words) => {
+    const { status, stderr, documents } = viga(['influence', file('lily-walkway'), ...args])
+    expect([status, documents[0].format]).toEqual([2, 'viga-error'])
+    expect(stderr).toMatch(words)
+  })
+})
+
 describe('what is asked for and cannot be', () => {
   const palm = file('palm-house')
   it.each([

@@ -79,3 +79,28 @@ export { sweepValues, type Range as SweepRange } from './sweep/values.js'
 export { sweepCsv, sweepDocument } from './exchange/sweep-document.js'
 export { dimensionOf, isFactor, readVaried, type Varied } from './sweep/vary.js'
 export { statedQuantities, type StatedQuantity } from './sweep/stated.js'
+export {
+  influenceLine,
+  lineAt,
+  lineRefusal,
+  type Asked,
+  type InfluenceLine,
+  type LineStretch,
+  type MemberLine,
+} from './influence/line.js'
+export { lineStations, type LineStation } from './influence/stations.js'
+export { DIRECTIONS, unitLoad, type Direction } from './influence/unit-load.js'
+export { influenceDocument } from './exchange/influence-document.js'
+export { readAlong, readAsked } from './influence/ask.js'
+export {
+  alongPath,
+  areaBetween,
+  lineExtremes,
+  patches,
+  pathOf,
+  valueAlong,
+  type Patch,
+  type PathMember,
+  type PathStretch,
+} from './influence/path.js'
+export { reversedTrain, trainValue, worstPlaces, type TrainLoad } from './influence/train.js'
