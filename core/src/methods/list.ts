@@ -6,12 +6,14 @@ import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
 import { PORTAL } from './portal/method.js'
 import { SECTIONS } from './sections/method.js'
 import { SLOPE_DEFLECTION } from './slope-deflection/method.js'
+import { STATICS } from './statics/method.js'
 import { STIFFNESS_METHOD } from './stiffness/method.js'
 import { THREE_MOMENTS } from './three-moments/method.js'
 
 /** Every method that Viga writes out, in the order in which they are offered. */
 export const METHODS: readonly Method[] = [
   STIFFNESS_METHOD,
+  STATICS,
   JOINTS,
   SECTIONS,
   SLOPE_DEFLECTION,

@@ -5,6 +5,7 @@ import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as portal } from './portal/outline.js'
 import { OUTLINE as sections } from './sections/outline.js'
 import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
+import { OUTLINE as statics } from './statics/outline.js'
 import { OUTLINE as stiffness } from './stiffness/outline.js'
 import { OUTLINE as threeMoments } from './three-moments/outline.js'
 import type { StepFigure } from './step-figure.js'
@@ -33,6 +34,7 @@ export interface Outline {
 /** Every method in outline, in the order in which they are offered. */
 export const OUTLINES: readonly Outline[] = [
   stiffness,
+  statics,
   joints,
   sections,
   slopeDeflection,

@@ -1,0 +1,24 @@
+import { minus, number, over, sum, times, type Formula, type Letter } from './expression.js'
+
+/** A factor before a quantity; its sign stands before the product. */
+export const weighted = (k: number, f: Formula): Formula =>
+  k < 0 ? minus(times(number(-k), f)) : times(number(k), f)
+
+/** An equation of equilibrium: factors of quantities by their addresses, and what the loads add. */
+export interface EquationTerms {
+  terms: readonly { at: string; factor: number }[]
+  loads: number
+}
+
+/** The left side of such an equation; its right side is 0. */
+export const leftSide = ({ terms, loads }: EquationTerms, letter: (at: string) => Letter): Formula =>
+  sum(...terms.map((t) => weighted(t.factor, letter(t.at))), ...(loads === 0 ? [] : [number(loads)]))
+
+/** The equation solved for one of its quantities. */
+export function solvedFor(equation: EquationTerms, at: string, letter: (at: string) => Letter): Formula {
+  const own = equation.terms.find((t) => t.at === at)!.factor
+  const turn = own < 0 ? 1 : -1
+  const terms = equation.terms.flatMap((t) => (t.at === at ? [] : [{ ...t, factor: turn * t.factor }]))
+  const rest = leftSide({ terms, loads: turn * equation.loads }, letter)
+  return Math.abs(own) === 1 ? rest : over(rest, number(Math.abs(own)))
+}
