@@ -146,6 +146,9 @@ function addWork(program: Command) {
     .argument('[file]', 'a .viga.json file, or - for standard input')
     .option('--method <key>', 'the method; all of them are listed where it is left out')
     .option('--case <id>', 'the load case or combination; the first one where it is left out')
+    .option('--of <quantity>', 'the displacement of the unit-load method, as JSON with the keys of an answer')
+    .addOption(new Option('--given <what>', 'take the internal forces as given').choices(['results']))
+    .option('--redundants <list>', 'the redundants of the force method, as a JSON list of quantities')
     .addOption(new Option('--as <form>', 'how it is printed').choices(WORK_FORMS).default('md'))
     .option('--lines', 'read one problem a line from standard input, print one document a line')
     .action(async (file: string | undefined, options: WorkCall & { lines?: boolean }) => {

@@ -1,5 +1,14 @@
-import { methodsDocument, readProblem, work, workDocument, working } from '@viga/core'
-import { invalid, print, sourceOf, unsolved, type Answer } from './outcome.js'
+import {
+  methodsDocument,
+  readAsked,
+  readProblem,
+  work,
+  workDocument,
+  working,
+  type Asked,
+  type Problem,
+} from '@viga/core'
+import { invalid, print, sourceOf, unsolved, type Answer, type Failure } from './outcome.js'
 
 /** The forms in which a working is printed: JSON, Markdown, LaTeX. */
 export const WORK_FORMS = ['json', 'md', 'tex'] as const
@@ -9,6 +18,10 @@ export interface WorkCall {
   method?: string
   case?: string
   as: (typeof WORK_FORMS)[number]
+  /** The displacement of the unit-load method, and the redundants of the force method, as JSON. */
+  of?: string
+  redundants?: string
+  given?: 'results'
 }
 
 /** A working as the command prints it: a document, a text, or an error. */
@@ -29,7 +42,11 @@ export function workOf(source: string, call: WorkCall): Worked {
   if (!method) return { status: 0, document: methodsDocument(problem, outcome.structure) }
   if (outcome.stage === 'unsolved') return unsolved(outcome.error)
   const { solution, structure } = outcome
-  const fit = method.fits(problem, structure)
+  const options = optionsOf(problem, call)
+  if ('status' in options) return options
+  if (method.key === 'unit-load' && !options.of && !displacementAsked(problem))
+    return wrong('The unit-load method needs a displacement: --of, or a displacement among the answers.')
+  const fit = method.fits(problem, structure, options)
   if (!fit.fits) return unsolved({ kind: 'unsupported', message: fit.why })
   const actions = [...solution.cases, ...solution.combinations]
   const action = call.case === undefined ? actions[0] : actions.find((a) => a.id === call.case)
@@ -40,10 +57,46 @@ export function workOf(source: string, call: WorkCall): Worked {
         : `There is no case or combination ${call.case}.`,
     )
   const solved = () => ({ solution, action })
-  const book = method.open({ problem, structure, action: action.id, solved })
+  const book = method.open({ problem, structure, action: action.id, options, solved })
   if (call.as === 'md') return { status: 0, text: working.workingMarkdown(book) }
   if (call.as === 'tex') return { status: 0, text: working.workingLatex(book) }
   return { status: 0, document: workDocument(method, book) }
+}
+
+const displacementAsked = ({ answers }: Problem) => answers?.some((a) => a.quantity === 'displacement')
+
+/** What the call asks of the method, read and checked. */
+function optionsOf(problem: Problem, { of, redundants, given }: WorkCall): working.Options | Failure {
+  const options: working.Options = { ...(given && { given }) }
+  if (of !== undefined) {
+    const read = quantities(problem, of, 'of')
+    if (!Array.isArray(read)) return read
+    if (read[0].quantity !== 'displacement') return wrong('The unit-load method finds a displacement.')
+    options.of = read[0]
+  }
+  if (redundants !== undefined) {
+    const read = quantities(problem, redundants, 'redundants')
+    if (!Array.isArray(read)) return read
+    options.redundants = read
+  }
+  return options
+}
+
+/** One quantity or a list of them from JSON. */
+function quantities(problem: Problem, text: string, path: string): Asked[] | Failure {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    return invalid([{ kind: 'invalid', path, message: `${text} is not valid JSON.` }])
+  }
+  const out: Asked[] = []
+  for (const one of Array.isArray(value) ? (value as unknown[]) : [value]) {
+    const read = readAsked(problem, one)
+    if (!('ok' in read)) return invalid([{ ...read, path }])
+    out.push(read.asked)
+  }
+  return out.length > 0 ? out : invalid([{ kind: 'invalid', path, message: 'No quantity is named.' }])
 }
 
 const wrong = (message: string) => invalid([{ kind: 'invalid', path: '$', message }])

@@ -296,6 +296,53 @@ describe('viga work', () => {
   })
 })
 
+describe('viga work with a displacement or redundants', () => {
+  const worked = (name: string, ...args: string[]) => viga(['work', file(name), '--as', 'json', ...args])
+  const values = (documents: unknown[]) =>
+    (documents[0] as { values: { node?: string; value: number }[] }).values
+  it('finds the displacement that is asked for, of an indeterminate problem with its forces given', () => {
+    const of = '{"quantity":"displacement","node":"D","component":"x"}'
+    const { status, documents } = worked(
+      'palm-house',
+      '--method',
+      'unit-load',
+      '--of',
+      of,
+      '--given',
+      'results',
+    )
+    expect(status).toBe(0)
+    expect(values(documents)[0].value).toBeCloseTo(0.0059979, 7)
+    expect(worked('palm-house', '--method', 'unit-load', '--of', of).status).toBe(1)
+  })
+  it('takes the redundants that are stated', () => {
+    const redundants = '[{"quantity":"moment","member":"BC","at":"100%"}]'
+    const { documents } = worked('palm-house', '--method', 'forces', '--redundants', redundants)
+    expect(values(documents)[0]).toMatchObject({ member: 'BC', value: expect.closeTo(15.0324, 4) as number })
+  })
+  it.each([
+    [['--method', 'unit-load', '--of', '{'], 2, /not valid JSON/],
+    [
+      ['--method', 'unit-load', '--of', '{"quantity":"moment","member":"AB","at":0}'],
+      2,
+      /finds a displacement/,
+    ],
+    [
+      ['--method', 'forces', '--redundants', '[{"quantity":"reaction","node":"A","component":"y"}]'],
+      1,
+      /determinate/,
+    ],
+  ])('%j ends with %i', (args, expected, words) => {
+    const { status, stderr } = worked('palm-house', ...args)
+    expect([status, stderr]).toEqual([expected, expect.stringMatching(words)])
+  })
+  it('needs a displacement where none is among the answers', () => {
+    const bare = JSON.stringify({ ...(JSON.parse(text('potting-bench')) as object), answers: [] })
+    const { status, stderr } = viga(['work', '-', '--method', 'unit-load'], bare)
+    expect([status, stderr]).toEqual([2, expect.stringMatching(/needs a displacement/)])
+  })
+})
+
 describe('viga mark', () => {
   const attempt = (answers: unknown) =>
     JSON.stringify({ format: 'viga-attempt', version: 1, id: 's1', answers })

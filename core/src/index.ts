@@ -83,7 +83,6 @@ export {
   influenceLine,
   lineAt,
   lineRefusal,
-  type Asked,
   type InfluenceLine,
   type LineStretch,
   type MemberLine,

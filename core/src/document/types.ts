@@ -73,3 +73,6 @@ export interface Notice {
   path?: string
   message: string
 }
+
+/** A quantity of a problem that is asked for: the keys of a hand value without its label and its value. */
+export type Asked = Omit<Answer, 'id' | 'value' | 'tolerance' | 'note'>

@@ -1,7 +1,7 @@
 import { checkProblem } from '../document/read.js'
-import type { Problem, ProblemError } from '../document/types.js'
+import type { Asked, Problem, ProblemError } from '../document/types.js'
 import type { Structure } from '../structure/types.js'
-import { lineRefusal, type Asked } from './line.js'
+import { lineRefusal } from './line.js'
 
 const wrong = (path: string, message: string): ProblemError => ({ kind: 'invalid', path, message })
 

@@ -1,16 +1,13 @@
 import type { Solution, Solved } from '../analysis/solve.js'
 import { computedFor } from '../checking/quantities.js'
 import { placeOn } from '../checking/place.js'
-import type { Answer, Problem } from '../document/types.js'
+import type { Answer, Asked, Problem } from '../document/types.js'
 import { answerDimension } from '../kinds/answers/form.js'
 import type { Dimension } from '../quantity/dimension.js'
 import { solve } from '../stability/second-order.js'
 import type { Structure, StructureCase } from '../structure/types.js'
 import { cubicAt, cubicThrough, SAMPLES, type Cubic } from './cubic.js'
 import { unitLoad, type Direction } from './unit-load.js'
-
-/** A quantity of which an influence line is asked: the keys of an answer without its value. */
-export type Asked = Omit<Answer, 'id' | 'value'>
 
 /** A part of a member over which an influence line is one polynomial. */
 export interface LineStretch {

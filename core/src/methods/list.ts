@@ -1,6 +1,7 @@
 import type { Method } from './method.js'
 import { CANTILEVER } from './cantilever/method.js'
 import { COEFFICIENTS } from './coefficients/method.js'
+import { FORCES } from './forces/method.js'
 import { JOINTS } from './joints/method.js'
 import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
 import { PORTAL } from './portal/method.js'
@@ -9,6 +10,7 @@ import { SLOPE_DEFLECTION } from './slope-deflection/method.js'
 import { STATICS } from './statics/method.js'
 import { STIFFNESS_METHOD } from './stiffness/method.js'
 import { THREE_MOMENTS } from './three-moments/method.js'
+import { UNIT_LOAD } from './unit-load/method.js'
 
 /** Every method that Viga writes out, in the order in which they are offered. */
 export const METHODS: readonly Method[] = [
@@ -16,6 +18,8 @@ export const METHODS: readonly Method[] = [
   STATICS,
   JOINTS,
   SECTIONS,
+  UNIT_LOAD,
+  FORCES,
   SLOPE_DEFLECTION,
   MOMENT_DISTRIBUTION,
   THREE_MOMENTS,

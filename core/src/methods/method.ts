@@ -1,5 +1,5 @@
 import type { ActionSolution, Solution } from '../analysis/solve.js'
-import type { Answer, Problem } from '../document/types.js'
+import type { Asked, Problem } from '../document/types.js'
 import type { Structure } from '../structure/types.js'
 import type { Ledger } from './ledger.js'
 import type { Outline } from './outline.js'
@@ -8,7 +8,7 @@ import type { Outline } from './outline.js'
 export interface Method extends Outline {
   /** Its values are an approximation; exact where this is left out. */
   approximate?: boolean
-  fits(problem: Problem, structure: Structure): Fit
+  fits(problem: Problem, structure: Structure, options?: Options): Fit
   /** The working of one problem that the method fits. */
   open(task: Task): Ledger
   /** What the method finds in the end, in coherent units and the signs of hand values. */
@@ -23,8 +23,19 @@ export type Repair = 'neglect-axial' | 'first-order'
 /** Whether a method fits a problem; where it does not, a sentence says why, and what would make it fit. */
 export type Fit = { fits: true } | { fits: false; why: string; repair?: Repair }
 
+/** What some methods are asked beside the problem. */
+export interface Options {
+  /** The displacement that the unit-load method finds. */
+  of?: Asked
+  /** The internal forces are taken as given: from the results. */
+  given?: 'results'
+  /** The redundants of the force method. */
+  redundants?: readonly Asked[]
+}
+
 /** A problem to be worked out. */
 export interface Task {
+  options?: Options
   problem: Problem
   structure: Structure
   /** The case or combination. */
@@ -37,7 +48,7 @@ export interface Task {
 }
 
 /** A value that a method finds: the keys of a hand value without its label. */
-export type FoundValue = Omit<Answer, 'id' | 'value' | 'tolerance' | 'note'> & { value: number }
+export type FoundValue = Asked & { value: number }
 
 /** A value found on the way: its name, the keys that say where it belongs, and its number. */
 export type NamedValue = { name: string; value?: number } & Record<string, unknown>

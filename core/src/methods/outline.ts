@@ -1,5 +1,6 @@
 import { OUTLINE as cantilever } from './cantilever/outline.js'
 import { OUTLINE as coefficients } from './coefficients/outline.js'
+import { OUTLINE as forces } from './forces/outline.js'
 import { OUTLINE as joints } from './joints/outline.js'
 import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as portal } from './portal/outline.js'
@@ -8,6 +9,7 @@ import { OUTLINE as slopeDeflection } from './slope-deflection/outline.js'
 import { OUTLINE as statics } from './statics/outline.js'
 import { OUTLINE as stiffness } from './stiffness/outline.js'
 import { OUTLINE as threeMoments } from './three-moments/outline.js'
+import { OUTLINE as unitLoad } from './unit-load/outline.js'
 import type { StepFigure } from './step-figure.js'
 
 /** A step of a method, before a problem is given. */
@@ -37,6 +39,8 @@ export const OUTLINES: readonly Outline[] = [
   statics,
   joints,
   sections,
+  unitLoad,
+  forces,
   slopeDeflection,
   momentDistribution,
   threeMoments,

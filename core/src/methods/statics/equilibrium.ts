@@ -53,22 +53,25 @@ function fixedEnds(m: StructureMember, on: MemberActions | undefined): number[] 
 }
 
 /** The unknowns of each member after the reactions, and what they do to its ends. */
-function endsOf(s: Structure, actions: Actions, from: number): { ends: Ends[]; unknowns: number } {
-  let unknowns = from
+function endsOf(s: Structure, actions: Actions, from: number): { ends: Ends[]; within: MemberUnknown[] } {
+  const within: MemberUnknown[] = []
   const ends = s.members.map((m, i): Ends => {
     const by: Ends['by'] = []
-    const add = (forces: readonly number[]) => by.push({ unknown: unknowns++, forces })
+    const add = (force: MemberUnknown['force'], forces: readonly number[]) => {
+      by.push({ unknown: from + within.length, forces })
+      within.push({ member: i, force })
+    }
     const hinged = (end: 2 | 5) => m.bar || s.kind === 'truss' || m.releases[end] === true
-    if (m.releases[0] !== true) add([-1, 0, 0, 1, 0, 0])
-    if (!hinged(2)) add([0, 1 / m.length, 1, 0, -1 / m.length, 0])
-    if (!hinged(5)) add([0, 1 / m.length, 0, 0, -1 / m.length, 1])
+    if (m.releases[0] !== true) add('N', [-1, 0, 0, 1, 0, 0])
+    if (!hinged(2)) add('start', [0, 1 / m.length, 1, 0, -1 / m.length, 0])
+    if (!hinged(5)) add('end', [0, 1 / m.length, 0, 0, -1 / m.length, 1])
     return { fixed: fixedEnds(m, actions.members.get(i)), by }
   })
-  return { ends, unknowns }
+  return { ends, within }
 }
 
 /** One equation of equilibrium: coefficients by unknown, and its right-hand side. */
-interface Row {
+export interface Row {
   by: Map<number, number>
   right: number
 }
@@ -123,28 +126,58 @@ function releaseRows(s: Structure, ends: readonly Ends[]): Row[] {
 /** Values smaller than this part of the largest are rounding. */
 const ROUNDING = 1e-13
 
+/** An unknown of equilibrium beyond the reactions: a force within a member. */
+export interface MemberUnknown {
+  member: number
+  /** The axial force at its start, or the moment on it at one of its ends, counter-clockwise. */
+  force: 'N' | 'start' | 'end'
+}
+
+/** All equations of equilibrium of a structure under some actions, with their unknowns. */
+export interface EquilibriumSystem {
+  reactions: Reaction[]
+  /** The unknowns after the reactions, in their order. */
+  within: MemberUnknown[]
+  rows: Row[]
+  /** The forces on the ends of all members for values of the unknowns, with the loads or without. */
+  endsFor: (values: readonly number[], loaded: boolean) => Float64Array
+}
+
+export function systemOf(s: Structure, actions: Actions): EquilibriumSystem {
+  const reactions = reactionsOf(s)
+  const { ends, within } = endsOf(s, actions, reactions.length)
+  const endsFor = (values: readonly number[], loaded: boolean) => {
+    const all = new Float64Array(6 * s.members.length)
+    ends.forEach(({ fixed, by }, i) => {
+      for (let k = 0; k < 6; k++)
+        all[6 * i + k] = by.reduce(
+          (sum, { unknown, forces }) => (forces[k] === 0 ? sum : sum + forces[k] * values[unknown]),
+          loaded ? fixed[k] : 0,
+        )
+    })
+    return all
+  }
+  const rows = [...jointRows(s, actions, reactions, ends), ...releaseRows(s, ends)]
+  return { reactions, within, rows, endsFor }
+}
+
+/** Values without the rounding of what should have cancelled. */
+export function cleaned(values: readonly number[], rows: readonly Row[]): number[] {
+  const size = Math.max(0, ...rows.map((r) => Math.abs(r.right)))
+  return values.map((v) => (Math.abs(v) <= ROUNDING * size ? 0 : v))
+}
+
 /** Everything that equilibrium gives under some actions; free strains and settlements have no part in it. */
 export function equilibriumOf(s: Structure, actions: Actions): Statics {
-  const reactions = reactionsOf(s)
-  const { ends, unknowns } = endsOf(s, actions, reactions.length)
-  const rows = [...jointRows(s, actions, reactions, ends), ...releaseRows(s, ends)]
-  const { values: found, free } = reduce(rows, unknowns)
-  const size = Math.max(0, ...rows.map((r) => Math.abs(r.right)))
-  const values = found.map((v) => (Math.abs(v) <= ROUNDING * size ? 0 : v))
-  const all = new Float64Array(6 * s.members.length)
-  ends.forEach(({ fixed, by }, i) => {
-    for (let k = 0; k < 6; k++)
-      all[6 * i + k] = by.reduce(
-        (sum, { unknown, forces }) => (forces[k] === 0 ? sum : sum + forces[k] * values[unknown]),
-        fixed[k],
-      )
-  })
+  const { reactions, within, rows, endsFor } = systemOf(s, actions)
+  const { determined, free } = reduce(rows, reactions.length + within.length)
+  const values = cleaned(determined, rows)
   return {
     structure: s,
     actions,
     reactions,
     values: values.slice(0, reactions.length),
-    ends: all,
-    isDeterminate: free === 0,
+    ends: endsFor(values, true),
+    isDeterminate: free.length === 0,
   }
 }

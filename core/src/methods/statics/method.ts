@@ -13,6 +13,7 @@ import { actingOf } from '../numbers.js'
 import { leftSide } from '../solved-for.js'
 import { equilibriumOf, type Statics } from './equilibrium.js'
 import { fitsStatics } from './fits.js'
+import { reactionValues } from './found.js'
 import { noteReactions, reactionAt, solverAt, termsOf } from './notes.js'
 import { OUTLINE } from './outline.js'
 import { findings, type Equation, type Finding } from './reactions.js'
@@ -152,8 +153,8 @@ const STEPS: Record<
   }),
   reactions: (w, book) => ({
     why:
-      'Each equation is chosen so that it has one unknown. Forces are positive to the right and up, moments ' +
-      'counter-clockwise.',
+      'Each equation is chosen so that it has one unknown. Forces are positive to the right and up, ' +
+      'moments counter-clockwise.',
     passages: w.found.map((f) => reactionPassage(w, f, book)),
   }),
   sections: (w) => {
@@ -225,28 +226,9 @@ function countWords({ st, found }: Work): string {
     : `${count} The problem is statically indeterminate: equilibrium gives ${known} of them.`
 }
 
-/** Components of reactions in global axes, where equilibrium gives all that they are made of. */
 function values({ st, coherent }: Work): FoundValue[] {
-  const { structure: s, reactions } = st
-  const out: FoundValue[] = []
-  for (const p of s.supports) {
-    const here = reactions.flatMap((r, i) => (r.node === p.node ? [{ r, value: st.values[i] }] : []))
-    const node = s.nodes[p.node].id
-    for (const component of ['x', 'y', 'rotation'] as const) {
-      const isMoment = component === 'rotation'
-      const parts = here.filter(({ r }) =>
-        isMoment ? r.component === 'rotation' : r.component !== 'rotation' && Math.abs(r[component]) > 1e-12,
-      )
-      const value = parts.reduce((sum, { r, value: v }) => sum + v * (isMoment ? 1 : r[component]), 0)
-      if (parts.length === 0 || Number.isNaN(value)) continue
-      out.push({
-        quantity: 'reaction',
-        node,
-        component,
-        value: coherent(value, isMoment ? D.moment : D.force),
-      })
-    }
-  }
+  const { structure: s } = st
+  const out = reactionValues(s, st.reactions, st.values, coherent)
   if (!st.isDeterminate || s.kind === 'truss') return out
   s.members.forEach((m, i) => {
     const course = courseOf(st, i)
