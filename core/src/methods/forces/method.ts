@@ -1,5 +1,5 @@
 import * as D from '../../quantity/dimension.js'
-import { siPerCoherent } from '../../quantity/units.js'
+import { coherentUnitName, siPerCoherent } from '../../quantity/units.js'
 import type { Asked, Problem } from '../../document/types.js'
 import { combineActions } from '../../structure/case-actions.js'
 import type { Structure } from '../../structure/types.js'
@@ -75,6 +75,14 @@ const reactionCell = ({ f }: Work, state: string, k: number): Cell => {
   return { at: at.reaction(state, f.structure.nodes[node].id, component) }
 }
 
+/** The unit of the flexibilities, where all redundants are of one kind. */
+function flexibilityUnit({ f, task }: Work): string {
+  const { units } = task.problem
+  if (f.redundants.some((r) => r.isMoment !== f.redundants[0].isMoment)) return ''
+  const [way, force] = f.redundants[0].isMoment ? [D.angle, D.moment] : [D.length, D.force]
+  return coherentUnitName(units, D.divide(way, force))
+}
+
 /** A line of compatibility: the displacements at a redundant add up to what is prescribed there. */
 const equation = ({ f }: Work, i: number, book: Ledger): Block => {
   const l = book.context.letterAt
@@ -138,7 +146,7 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
             rows: w.f.redundants.map((_, i) => ({ words: String(i + 1) })),
             columns: w.f.redundants.map((_, i) => ({ words: String(i + 1) })),
             at: at.flexibility,
-            unit: '',
+            unit: flexibilityUnit(w),
           },
           lines(w.f.redundants.map((_, i) => at.prescribed(i))),
           lines(w.f.redundants.map((_, i) => at.redundant(i))),

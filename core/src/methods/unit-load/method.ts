@@ -13,7 +13,7 @@ import { Notes } from '../notes.js'
 import { notedMethod, type Coherent } from '../noted-method.js'
 import type { Reaction } from '../statics/equilibrium.js'
 import { isDeterminate } from '../statics/fits.js'
-import { noteContributions, noteRigidities } from '../virtual-work/notes.js'
+import { noteContributions, noteRigidities, rigidityAt } from '../virtual-work/notes.js'
 import {
   contributionsOf,
   courseIn,
@@ -115,6 +115,20 @@ function stateTable({ task }: Work, name: 'real' | 'unit'): Block {
   }
 }
 
+/** The sum as it is tabulated by hand: n·N·L/EA bar by bar. */
+function barTable({ task, parts, addresses }: Work): Block {
+  return {
+    kind: 'table',
+    head: ['Bar', 'EA', 'N', 'n', 'n·N·L/EA'],
+    rows: parts.flatMap((c, k): Cell[][] => {
+      const m = c.kind === 'axial' ? task.structure.members[c.member!] : undefined
+      if (!m) return []
+      const at = (state: 'real' | 'unit') => ({ at: forceAt(state, m.id, 'N') })
+      return [[m.id, { at: rigidityAt(m.id, 'EA') }, at('real'), at('unit'), { at: addresses[k] }]]
+    }),
+  }
+}
+
 const soughtWords = ({ task, sought }: Work): string => {
   const node = task.structure.nodes[sought.node].id
   if (sought.component === 'rotation') return `the rotation of ${node}, counter-clockwise`
@@ -141,6 +155,7 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
       'n·N·L/EA of bars, ∫m·M/EI along members that bend, forces of springs and supports times what ' +
       'they give.',
     passages: [
+      ...(w.task.structure.kind === 'truss' ? [{ blocks: [barTable(w)] }] : []),
       ...w.task.structure.members.flatMap((m, i) => {
         const here = w.addresses.filter((_, k) => w.parts[k].member === i)
         return here.length > 0 ? [{ title: m.id, member: i, blocks: [lines(here)] }] : []

@@ -34,14 +34,23 @@ export function noteRigidities(notes: Notes, s: Structure): void {
     }
 }
 
-/** A polynomial of the place with numbers in coherent units; `dimension` is that of its first coefficient. */
-function polynomial(p: Polynomial, dimension: D.Dimension, coherent: Coherent): Formula {
+/** What a term adds anywhere on a stretch, as a part of the largest term, below which it is rounding. */
+const ROUNDING = 1e-13
+
+/**
+ * A polynomial of the place with numbers in coherent units.
+ * @param dimension that of its first coefficient
+ * @param length of the stretch over which it is meant, m
+ */
+function polynomial(p: Polynomial, dimension: D.Dimension, length: number, coherent: Coherent): Formula {
   let of = dimension
+  const reach = p.map((c, k) => Math.abs(c) * length ** k)
+  const largest = Math.max(...reach)
   const terms: Formula[] = []
   p.forEach((c, k) => {
     if (k > 0) of = D.divide(of, D.length)
     const value = coherent(c, of)
-    if (value !== 0)
+    if (reach[k] > ROUNDING * largest)
       terms.push(k === 0 ? number(value) : times(number(value), k === 1 ? PLACE : power(PLACE, k)))
   })
   return sum(...terms)
@@ -70,10 +79,17 @@ export function contributionFormula(
   const force = FORCE[c.kind as keyof typeof FORCE]
   // a unit force has the dimension of a number: its internal forces are N and M for each force
   const perUnit = D.divide(D.multiply(force, unitOf), D.multiply(D.force, D.length))
-  const product = times(
-    polynomial(real, D.divide(force, realPer), coherent),
-    polynomial(unit, perUnit, coherent),
-  )
+  const [own, other] = [
+    polynomial(real, D.divide(force, realPer), length, coherent),
+    polynomial(unit, perUnit, length, coherent),
+  ]
+  const product = times(own, other)
+  // of two constants the integral is their product and the length: n·N·L/EA
+  if (own.t === 'number' && other.t === 'number')
+    return over(
+      times(own, other, number(coherent(length, D.length))),
+      letter(rigidityAt(s.members[c.member!].id, rigidity)),
+    )
   return over(
     { t: 'integral', from: number(0), to: number(coherent(length, D.length)), of: product },
     letter(rigidityAt(s.members[c.member!].id, rigidity)),
