@@ -90,6 +90,7 @@ export {
 export { lineStations, type LineStation } from './influence/stations.js'
 export { DIRECTIONS, unitLoad, type Direction } from './influence/unit-load.js'
 export { influenceDocument } from './exchange/influence-document.js'
+export { readTrain } from './influence/train-text.js'
 export { readAlong, readAsked } from './influence/ask.js'
 export {
   alongPath,

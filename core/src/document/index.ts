@@ -1,4 +1,5 @@
 export type * from './types.js'
+export { influenceView, keepInfluence, type InfluenceView } from './influence-view.js'
 export {
   checkProblem,
   MAX_BYTES,

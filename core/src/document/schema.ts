@@ -81,6 +81,18 @@ const viewForm = record({
   /** Effective length over length of members, for their Euler load. */
   effectiveLengths: dictionary(number, reference('member')),
   readings: list(record({ 'member!': reference('member'), 'at!': quantity(D.length, { percent: true }) })),
+  /** The influence line that is looked at: its quantity, and the members along which the force moves. */
+  influence: record({
+    of: record({
+      quantity: text(30),
+      node: reference('node'),
+      member: reference('member'),
+      at: quantity(D.length, { percent: true }),
+    }),
+    along: list(reference('member')),
+    load: text(200),
+    train: text(1000),
+  }),
   /** Diagrams drawn by hand, each of a member and a case. */
   drawn: list(
     record({

@@ -119,6 +119,9 @@ export function areaBetween(path: readonly PathStretch[], from: number, to: numb
   }, 0)
 }
 
+/** Values, and differences of values, smaller than this part of the largest are rounding. */
+export const ROUNDING = 1e-12
+
 /** The least and the greatest value of a line, and where on its path. */
 export function lineExtremes(path: readonly PathStretch[]): { max: Peak; min: Peak } {
   const places = path.flatMap((t): Peak[] =>
@@ -127,8 +130,9 @@ export function lineExtremes(path: readonly PathStretch[]): { max: Peak; min: Pe
       value: cubicAt(t.value, s),
     })),
   )
+  const small = ROUNDING * Math.max(0, ...places.map((p) => Math.abs(p.value)))
   const best = (sign: number) =>
-    places.reduce((a, b) => (sign * b.value > sign * a.value ? b : a), { x: 0, value: 0 })
+    places.reduce((a, b) => (sign * b.value > sign * a.value + small ? b : a), { x: 0, value: 0 })
   return { max: best(1), min: best(-1) }
 }
 

@@ -1,5 +1,5 @@
 import { levelPlaces } from './cubic.js'
-import { valueAlong, type Peak, type PathStretch } from './path.js'
+import { ROUNDING, valueAlong, type Peak, type PathStretch } from './path.js'
 
 /** A load of a train: its size, N, in the direction of the line, and how far behind the first it is. */
 export interface TrainLoad {
@@ -51,7 +51,9 @@ export function worstPlaces(
     const next = passes[i + 1]
     if (next !== undefined) for (const level of levelBetween(path, train, x, next)) see(level)
   })
-  const best = (sign: number) => found.reduce((a, b) => (sign * b.value > sign * a.value ? b : a))
+  const size = Math.max(0, ...path.flatMap((t) => t.value.map(Math.abs)))
+  const small = ROUNDING * size * train.reduce((sum, t) => sum + Math.abs(t.force), 0)
+  const best = (sign: number) => found.reduce((a, b) => (sign * b.value > sign * a.value + small ? b : a))
   return { max: best(1), min: best(-1) }
 }
 

@@ -29,6 +29,7 @@ const VIEWS = {
   compare: later<Solved>(async () => (await import('./compare/Compare')).default, meanwhile),
   buckling: later<Solved>(async () => (await import('./buckling/Buckling')).default, meanwhile),
   growth: later<Solved>(async () => (await import('./growth/Growth')).default, meanwhile),
+  influence: later<Solved>(async () => (await import('./influence/Influence')).default, meanwhile),
   export: later<Solved>(async () => (await import('./export/Export')).default, meanwhile),
 }
 /** What the Figure draws an envelope from, whatever view stands beside it; fetched when one is asked for. */
@@ -44,7 +45,7 @@ const ShownView = ({ view, ...solved }: Solved & { view: keyof typeof VIEWS }) =
 const Buckled = import.meta.env.SSR ? () => null : lazy(() => import('./buckling/Buckled'))
 
 /** Views that are of all cases together: the choice of one would say nothing. */
-const OF_ALL: readonly ResultViewKey[] = ['envelope']
+const OF_ALL: readonly ResultViewKey[] = ['envelope', 'influence']
 
 /** What comes out, reactions first; every number with unit and sign convention in reach. */
 export function Results() {

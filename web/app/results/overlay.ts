@@ -18,18 +18,23 @@ export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | un
   const compared = useCompared()
   const drawn = useSheet((s) => (view ? s.drawn : null))
   const freeBody = useFetched(view === 'free-body', fetchFreeBody)
+  const shownLine = useSheet((s) => (view === 'influence' ? s.influence : null))
+  const influence = useFetched(view === 'influence', fetchInfluence)
   const stress = useFetched(view === 'stress', fetchStress)
   return useMemo(() => {
     if (drawn) return { instead: drawn, caption: drawn.caption }
     if (!solved) return undefined
     const { solution, action } = solved
     if (view === 'free-body') return freeBody?.(store, solution, action, choice, about, display)
+    if (view === 'influence')
+      return shownLine ? influence?.(solution.structure, shownLine, display) : undefined
     if (view === 'stress') return stress?.(solution, action)
     if ((view === 'compare' || view === 'buckling') && compared.stage === 'solved')
       return { compared: { solution: compared.solution, action: compared.action } }
     return undefined
-  }, [view, drawn, freeBody, stress, solved, store, choice, about, display, compared])
+  }, [view, drawn, freeBody, influence, shownLine, stress, solved, store, choice, about, display, compared])
 }
 
 const fetchFreeBody = () => import('./free-body/overlay').then((m) => m.freeBodyOverlay)
+const fetchInfluence = () => import('./influence/overlay').then((m) => m.influenceOverlay)
 const fetchStress = () => import('./stress/overlay').then((m) => m.stressOverlay)

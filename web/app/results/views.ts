@@ -9,6 +9,7 @@ export const RESULT_VIEWS = [
   { key: 'compare', label: 'Compare' },
   { key: 'buckling', label: 'Buckling' },
   { key: 'growth', label: 'Load sweep' },
+  { key: 'influence', label: 'Influence' },
   { key: 'export', label: 'Export' },
 ] as const
 

@@ -1,5 +1,6 @@
 import type { View } from '@viga/drawing/view'
-import type { ActionSolution, checkDocument, Envelope, Problem, Solution } from '@viga/core'
+import type { ActionSolution, checkDocument, Envelope, InfluenceLine, Problem, Solution } from '@viga/core'
+import type { StandingLoad } from '@viga/drawing/influence-line'
 import type { Layers } from '@viga/drawing/scene'
 import type { Place } from '@viga/core/statement/answer-place'
 
@@ -68,6 +69,8 @@ export interface ResultsView {
   redrawn: Solution | null
   /** What the Results draw in place of the solved state. */
   drawn: DrawnState | null
+  /** The influence line that the Figure draws, and the loads that stand on it. */
+  influence: { line: InfluenceLine; loads: readonly StandingLoad[]; caption: string } | null
   /** The place on the Figure whose hand value is asked for. */
   asked: Place | null
 }
@@ -86,5 +89,6 @@ export const FIRST_RESULTS_VIEW: ResultsView = {
   checked: null,
   redrawn: null,
   asked: null,
+  influence: null,
   drawn: null,
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useSyncExternalStore } from 'react'
 import { useRouteLoaderData } from 'react-router'
 
 export type Scheme = 'light' | 'dark'
@@ -22,13 +22,26 @@ const DARK = '(prefers-color-scheme: dark)'
 const schemeHere = (): Scheme =>
   chosenIn(document.cookie) ?? (globalThis.matchMedia?.(DARK).matches ? 'dark' : 'light')
 
+const listeners = new Set<() => void>()
+
+/** Hears when the colours of the system change, or others are chosen. */
+function follow(changed: () => void): () => void {
+  const system = globalThis.matchMedia?.(DARK)
+  listeners.add(changed)
+  system?.addEventListener('change', changed)
+  return () => {
+    listeners.delete(changed)
+    system?.removeEventListener('change', changed)
+  }
+}
+
 /**
- * The colours to draw in: on the server what the request says, in the browser its own cookie, which the first
- * may not have reached yet while a long page is still arriving.
+ * The colours to draw in: those that the page arrived in, and at once after it has come to life those of this
+ * browser, which on a first visit the server may not know yet.
  */
 export function useChosenScheme(): Scheme {
   const root = useRouteLoaderData<{ scheme: Scheme }>('root')
-  return typeof document === 'undefined' ? (root?.scheme ?? 'light') : schemeHere()
+  return useSyncExternalStore(follow, schemeHere, () => root?.scheme ?? 'light')
 }
 
 /**
@@ -36,20 +49,13 @@ export function useChosenScheme(): Scheme {
  * it. Until one is made the colours follow the system.
  */
 export function useScheme(): [Scheme, (to: Scheme) => void] {
-  const chosen = useChosenScheme()
-  const [now, setNow] = useState(chosen)
+  const now = useChosenScheme()
   useEffect(() => {
     document.documentElement.dataset.scheme = now
   }, [now])
-  useEffect(() => {
-    const system = globalThis.matchMedia?.(DARK)
-    const follow = () => setNow(schemeHere())
-    system?.addEventListener('change', follow)
-    return () => system?.removeEventListener('change', follow)
-  }, [])
   const choose = (to: Scheme) => {
     document.cookie = `scheme=${to}; path=/; max-age=${YEAR}; samesite=lax`
-    setNow(to)
+    for (const changed of listeners) changed()
   }
   return [now, choose]
 }

@@ -11,6 +11,11 @@ type Props = Omit<ComponentPropsWithoutRef<typeof ToggleButton>, 'selected' | 'v
 /** Words that are on or off: MUI's toggle button, as plain as the words in it. */
 export const Toggle = ({ on, className, title, ...rest }: Props) => (
   <Explained title={title}>
-    <ToggleButton {...rest} value="on" selected={on ?? false} className={className ? `press ${className}` : 'press'} />
+    <ToggleButton
+      {...rest}
+      value="on"
+      selected={on ?? false}
+      className={className ? `press ${className}` : 'press'}
+    />
   </Explained>
 )

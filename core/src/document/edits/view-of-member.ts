@@ -1,6 +1,7 @@
 import { fromOtherEnd, placeOnHalf, type Cut } from '../../kinds/loads/kind.js'
 import { drawnDiagrams, type DrawnDiagram, type DrawnOrdinate, type StretchKind } from '../drawn-diagrams.js'
 import * as D from '../../quantity/dimension.js'
+import { movedInfluence } from '../influence-view.js'
 import { keptPlaces } from '../kept-places.js'
 import { scaled, tidy, type Measure } from '../measure.js'
 import { isRecord } from '../report.js'
@@ -25,7 +26,7 @@ function withParts(
 /** The view after the start and the end of a member of length L (problem's unit) have changed places. */
 export const reversedView = (p: Problem, member: string, m: Measure, L: number): View =>
   withParts(
-    p,
+    { ...p, view: movedInfluence(p, member, (at) => ({ at: fromOtherEnd(at, m, L) })) },
     (d) => [d.member === member ? reversedDiagram(d, m, L) : d],
     (r) => (r.member === member ? { ...r, at: fromOtherEnd(r.at, m, L) } : r),
   )
@@ -72,7 +73,7 @@ export const mirroredView = (p: Problem, members: readonly string[]): View =>
  */
 export function splitView(p: Problem, member: string, cut: Cut): View {
   const view = withParts(
-    p,
+    { ...p, view: movedInfluence(p, member, (at) => placeOnHalf(cut, at)) },
     (d) => (d.member === member ? splitDiagram(d, cut) : [d]),
     (r) => (r.member === member ? { ...r, ...placeOnHalf(cut, r.at) } : r),
   )
