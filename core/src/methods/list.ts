@@ -2,6 +2,7 @@ import type { Method } from './method.js'
 import { CANTILEVER } from './cantilever/method.js'
 import { COEFFICIENTS } from './coefficients/method.js'
 import { FORCES } from './forces/method.js'
+import { INTEGRATION } from './integration/method.js'
 import { JOINTS } from './joints/method.js'
 import { MOMENT_DISTRIBUTION } from './moment-distribution/method.js'
 import { PORTAL } from './portal/method.js'
@@ -19,6 +20,7 @@ export const METHODS: readonly Method[] = [
   JOINTS,
   SECTIONS,
   UNIT_LOAD,
+  INTEGRATION,
   FORCES,
   SLOPE_DEFLECTION,
   MOMENT_DISTRIBUTION,

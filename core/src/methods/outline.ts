@@ -1,6 +1,7 @@
 import { OUTLINE as cantilever } from './cantilever/outline.js'
 import { OUTLINE as coefficients } from './coefficients/outline.js'
 import { OUTLINE as forces } from './forces/outline.js'
+import { OUTLINE as integration } from './integration/outline.js'
 import { OUTLINE as joints } from './joints/outline.js'
 import { OUTLINE as momentDistribution } from './moment-distribution/outline.js'
 import { OUTLINE as portal } from './portal/outline.js'
@@ -40,6 +41,7 @@ export const OUTLINES: readonly Outline[] = [
   joints,
   sections,
   unitLoad,
+  integration,
   forces,
   slopeDeflection,
   momentDistribution,

@@ -2,7 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react'
 import { expect, it } from 'vitest'
 import { Formula } from '../../app/widgets/Formula'
 
-it('a name in a formula that is a piece of a page stands as text, and a link in it leads nowhere', async () => {
+it('a piece of a page in a formula stands as text, and a link in it leads nowhere', async () => {
   const tex = '\\text{<img src=x onerror=alert(1)>} + \\href{javascript:alert(1)}{w}'
   render(<Formula tex={tex} plain="a name" />)
   const formula = await screen.findByRole('math', { name: 'a name' })

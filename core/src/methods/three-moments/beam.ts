@@ -21,7 +21,7 @@ export interface ContinuousBeam {
 const SAME = 1e-9
 
 /** The members of a level beam from left to right; undefined where they are no chain. */
-function chainOf(s: Structure): number[] | undefined {
+export function chainOf(s: Structure): number[] | undefined {
   const left = (i: number) => Math.min(s.nodes[s.members[i].start].x, s.nodes[s.members[i].end].x)
   const order = [...s.members.keys()].sort((a, b) => left(a) - left(b))
   const size = Math.max(0, ...s.members.map((m) => m.length))
