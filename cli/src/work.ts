@@ -65,7 +65,7 @@ export function workOf(source: string, call: WorkCall): Worked {
 
 const displacementAsked = ({ answers }: Problem) => answers?.some((a) => a.quantity === 'displacement')
 
-/** What the call asks of the method, read and checked. */
+/** The options that the call gives the method, read and checked. */
 function optionsOf(problem: Problem, { of, redundants, given }: WorkCall): working.Options | Failure {
   const options: working.Options = { ...(given && { given }) }
   if (of !== undefined) {

@@ -59,6 +59,18 @@ const start = (kind: Problem['kind']): Builder =>
 export const frame = () => start('frame')
 export const truss = () => start('truss')
 
+/** Three bars in a triangle: A and B 4 m apart on a pin and a roller, C 2 m above their middle. */
+export const triangle = (second: Parameters<ReturnType<typeof start>['support']>[1] = 'roller') =>
+  truss()
+    .node('A', 0, 0)
+    .node('B', 4, 0)
+    .node('C', 2, 2)
+    .member('A', 'B')
+    .member('A', 'C')
+    .member('B', 'C')
+    .support('A', 'pin')
+    .support('B', second)
+
 /** The solution, or a failure that says why there is none. */
 export function solved(problem: Problem): Solution {
   const outcome = work(problem)

@@ -120,7 +120,7 @@ export interface FigureSetting {
 const WHOLE = { width: 640, height: 400, insets: { left: 90, right: 70, top: 70, bottom: 96 } }
 const HALF = { width: 320, height: 250, insets: { left: 56, right: 50, top: 50, bottom: 60 } }
 
-/** What stands farther out than labels do, above and below, px: numbered arrows, reactions, dimensions. */
+/** The reach of numbered arrows, reactions and dimensions beyond the labels, above and below, px. */
 function reachOf(layers: Partial<Layers>, half: boolean): [over: number, under: number] {
   if (layers.unknowns) return [76, 88]
   if (layers.reactions) return [40, 92]

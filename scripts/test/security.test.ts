@@ -25,7 +25,7 @@ describe('every claim of docs/security.md', () => {
   })
 })
 
-/** What stands in statements besides placeholders: constants, counted pages and the program's own SQL. */
+/** Parts of statements besides placeholders: constants, counted pages and the program's own SQL. */
 const OWN = [
   '(shown - 1) * CARDS_A_PAGE',
   'CARDS_A_PAGE',

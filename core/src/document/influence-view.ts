@@ -1,7 +1,7 @@
 import { isRecord } from './report.js'
 import type { Asked, Problem } from './types.js'
 
-/** What a problem keeps of its influence line: the quantity, the path, and what moves along it. */
+/** The influence line that a problem keeps: its quantity, the path, and what moves along it. */
 export interface InfluenceView {
   of?: Asked
   /** The members along which the force moves, in their order; all of them where it is left out. */
@@ -33,7 +33,7 @@ export function keepInfluence(p: Problem, change: InfluenceView): Problem {
   return { ...p, view: { ...p.view, influence: Object.fromEntries(kept) } }
 }
 
-/** It after its place on a member has been put through an edit, where it has one. */
+/** The view after the place of its influence line has been put through an edit of a member. */
 export function movedInfluence(
   p: Problem,
   member: string,

@@ -5,7 +5,7 @@ import type { InfluenceLine } from '../influence/line.js'
 import { lineStations } from '../influence/stations.js'
 import type { Structure } from '../structure/types.js'
 
-/** What `viga influence` prints: each line at stations of each member, in coherent units. */
+/** The document of `viga influence`: each line at stations of each member, in coherent units. */
 export function influenceDocument(
   problem: Problem,
   structure: Structure,

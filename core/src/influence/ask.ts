@@ -24,7 +24,7 @@ export function readAsked(problem: Problem, asked: unknown): { ok: true; asked: 
   return why ? wrong('of', why) : { ok: true, asked: asked as Asked }
 }
 
-/** Whether the joint and the member of a quantity are there. */
+/** Why a quantity cannot be asked for: its joint, its member or its support is not there. */
 function missing({ nodes, members, supports }: Problem, a: Asked): string | undefined {
   if (a.node !== undefined && !nodes.some((n) => n.id === a.node)) return `There is no joint ${a.node}.`
   if (a.member !== undefined && !members.some((m) => m.id === a.member))

@@ -24,7 +24,7 @@ export interface MemberLine {
   stretches: readonly LineStretch[]
 }
 
-/** What a unit force makes of a quantity, wherever on some members it stands. */
+/** The value of a quantity for a unit force at each place of some members. */
 export interface InfluenceLine {
   asked: Asked
   direction: Direction

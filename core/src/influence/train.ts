@@ -22,7 +22,7 @@ export const trainValue = (
   side: 'left' | 'right' = 'left',
 ): number => train.reduce((sum, { force, behind }) => sum + force * valueAlong(path, x - behind, side), 0)
 
-/** The same train with its last load in front. */
+/** A train turned round: its last load in front. */
 export function reversedTrain(train: readonly TrainLoad[]): TrainLoad[] {
   const last = Math.max(0, ...train.map((t) => t.behind))
   return train

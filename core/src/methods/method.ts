@@ -23,7 +23,7 @@ export type Repair = 'neglect-axial' | 'first-order'
 /** Whether a method fits a problem; where it does not, a sentence says why, and what would make it fit. */
 export type Fit = { fits: true } | { fits: false; why: string; repair?: Repair }
 
-/** What some methods are asked beside the problem. */
+/** Questions to a method beside the problem. */
 export interface Options {
   /** The displacement that the unit-load method finds. */
   of?: Asked

@@ -19,7 +19,7 @@ import {
   type Load,
   type Problem,
 } from '../../src/index.js'
-import { frame, truss } from '../builder.js'
+import { frame, triangle } from '../builder.js'
 import { anyFrame } from '../properties/any-frame.js'
 
 const structureOf = (p: Problem) => {
@@ -87,15 +87,7 @@ describe('the influence line of a beam on two supports', () => {
 })
 
 it('goes to the joints by the lever rule on a truss', () => {
-  const p = truss()
-    .node('A', 0, 0)
-    .node('B', 4, 0)
-    .node('C', 2, 2)
-    .member('A', 'B')
-    .member('A', 'C')
-    .member('B', 'C')
-    .support('A', 'pin')
-    .support('B', 'roller').problem
+  const p = triangle().problem
   const line = lineOf(p, { quantity: 'axial', member: 'AB' })
   const along = (id: string) => line.members.find((m) => structureOf(p).members[m.member].id === id)!
   // half a force at C pulls AB with 1/4; halfway up AC half of it stands at C

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { work, working, type Load, type Problem } from '../../src/index.js'
-import { frame, truss } from '../builder.js'
+import { frame, triangle } from '../builder.js'
 import { agrees } from './agrees.js'
 
 const STATICS = working.methodOf('statics')!
@@ -173,16 +173,12 @@ describe('equilibrium and sections', () => {
       }),
       { numRuns: 30 },
     )
-    const p = truss()
-      .node('A', 0, 0)
-      .node('B', 4, 0)
-      .node('C', 2, 2)
-      .member('A', 'B')
-      .member('A', 'C')
-      .member('B', 'C')
-      .support('A', 'pin')
-      .support('B', { type: 'roller', angle: '30 deg' })
-      .load({ type: 'nodal', node: 'C', fx: 3, fy: -5 }).problem
+    const p = triangle({ type: 'roller', angle: '30 deg' }).load({
+      type: 'nodal',
+      node: 'C',
+      fx: 3,
+      fy: -5,
+    }).problem
     expect(agrees(p, STATICS)).toBe(true)
     expect(textOf(p)).not.toContain('Sections')
   })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { checkAnswer, work, workDocument, working, type Asked, type Problem } from '../../src/index.js'
-import { frame, truss } from '../builder.js'
+import { frame, triangle } from '../builder.js'
 import { anyFrame } from '../properties/any-frame.js'
 import { reevaluates } from './agrees.js'
 
@@ -74,16 +74,10 @@ describe('the unit-load method', () => {
   })
 
   it('finds the sag of a truss bar by bar, with real and unit forces', () => {
-    const p = truss()
-      .node('A', 0, 0)
-      .node('B', 4, 0)
-      .node('C', 2, 2)
-      .member('A', 'B')
-      .member('A', 'C')
-      .member('B', 'C')
-      .support('A', 'pin')
-      .support('B', 'roller')
-      .load({ type: 'nodal', node: 'C', fy: -5 }, { type: 'temperature', member: 'AB', uniform: 30 }).problem
+    const p = triangle().load(
+      { type: 'nodal', node: 'C', fy: -5 },
+      { type: 'temperature', member: 'AB', uniform: 30 },
+    ).problem
     close(p, { of: of('C', 'y') }, 1e-6)
     close(p, { of: of('B', 'x') }, 1e-6)
   })

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react'
 import { chosen, ring } from './signs-of-choice'
 
 interface Props<K extends string> {
-  /** What is chosen, as it is read aloud. */
+  /** The name of the choice, as it is read aloud. */
   label: string
   /** Words before the options. */
   lead?: string

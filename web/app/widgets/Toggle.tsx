@@ -4,7 +4,7 @@ import { Explained } from './Explained'
 import './line.css'
 
 type Props = Omit<ComponentPropsWithoutRef<typeof ToggleButton>, 'selected' | 'value'> & {
-  /** Whether it is pressed. */
+  /** True while it is pressed. */
   on: boolean | undefined
 }
 

@@ -33,9 +33,9 @@ export type Near = (v: number) => boolean
 /** A rule that may tell why a single value differs. */
 export interface Rule {
   kind: Diagnosis['kind']
-  /** Whether it is tried to the digits of the value, near it, or both; what meets the digits comes first. */
+  /** Tried to the digits of the value, near it, or both; a rule that meets the digits comes first. */
   tried: readonly ('digits' | 'near')[]
-  /** It can tell why a value of zero was given. */
+  /** The rule can tell why a value of zero was given. */
   ofZero?: boolean
   find: (value: Differing, near: Near) => Diagnosis | null
 }
@@ -43,7 +43,7 @@ export interface Rule {
 /** Relative difference at which a hand value counts as a certain other value: about three figures. */
 export const SAME = 0.005
 
-/** Whether the value of an answer that differs in some keys, or of another case, is the hand value. */
+/** True where the value of an answer with some other keys, or of another case, is the hand value. */
 export function isValueOf(
   { problem, solution, action, answer }: Differing,
   near: Near,

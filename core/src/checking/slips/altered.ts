@@ -9,7 +9,7 @@ import type { Structure } from '../../structure/types.js'
 import type { Alter, Found, SlipContext, SlipSolution } from './slip.js'
 import { valuesByEnds } from './values.js'
 
-/** What slips within a method are solved by: load vectors altered between their making and the solution. */
+/** Solutions with slips within a method: load vectors altered between their making and the solution. */
 
 /**
  * The whole solution with the load vectors of every case altered; what acts along members is kept or left
@@ -66,7 +66,7 @@ export function loadsFor(
   return out
 }
 
-/** Whether any case has fixed-end forces. */
+/** True where any case has fixed-end forces. */
 export const isLoadedAlong = ({ base }: SlipContext) => base.solution.cases.some((c) => c.fixed.size > 0)
 
 /** In second order a method is gone through round after round: no single slip of it can be told. */

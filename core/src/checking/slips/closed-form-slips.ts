@@ -115,7 +115,7 @@ function withForm(
   return { ...v, fixed, load: loadsFor(v, system, fixed, 1) }
 }
 
-/** How each closed form is written for its load, and which one a slip puts in its place. */
+/** The closed form that belongs to a load, by the one that a slip puts in its place. */
 const OTHER: Record<string, string> = { 'wL^2/8': 'wL^2/12', 'wL^2/12': 'wL^2/8', 'PL/4': 'PL/8' }
 const BELONGS: Record<string, string> = {
   'wL^2/8': 'one end fixed, the other pinned',

@@ -25,7 +25,7 @@ function systemOf(ctx: SlipContext): System | undefined {
   return kept.system
 }
 
-/** Whether moments are distributed at all: a truss has none, and second order has no single distribution. */
+/** True where moments are distributed: a truss has none, second order has no single distribution. */
 const isDistributed = ({ structure: s }: SlipContext) => s.kind !== 'truss' && s.order !== 2
 
 /** A slip of the distribution: how it is solved alone, and what it changes beside another one. */

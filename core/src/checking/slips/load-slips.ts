@@ -85,7 +85,7 @@ function withLoad(s: Structure, c: number, i: number, load: StatedLoad): Structu
 const loadsOf = ({ structure }: SlipContext) =>
   structure.cases.flatMap((c, ci) => c.loads.map((load, i) => ({ c, ci, load, i })))
 
-/** What a slip makes of a load: the load as it then is, and what happened to it in words. */
+/** A load as a slip has it, and what happened to it in words. */
 interface Changed {
   load: StatedLoad
   words: string

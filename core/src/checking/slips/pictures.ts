@@ -21,7 +21,7 @@ export function loadsDrawn({ problem, subject, right, wrong, actionId }: Picture
   ]
 }
 
-/** The same with the size of the load that the slip is about. */
+/** The drawn loads with the size of the one that the slip is about. */
 export function loadSized(slip: Pictured): Picture {
   const { case: id, load } = slip.subject
   const of = (s: Structure) => s.cases.find((c) => c.id === id)?.loads[Number(load)]

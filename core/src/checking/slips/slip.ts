@@ -22,7 +22,7 @@ export interface MethodChange {
   distribution?: DistributionSlip
 }
 
-/** What a slip is about, in the keys of the contract. */
+/** The subject of a slip, in the keys of the contract. */
 export type Subject = Readonly<Record<string, unknown>>
 
 /** One slip that a hand solution may have made, with what it would have found. */
@@ -36,7 +36,7 @@ export interface Found {
   subject: Subject
   /** What happened, in words a student understands. */
   sentence: string
-  /** How common this one is, where that is not as its kind. */
+  /** Its own share of all slips, where that is not as its kind. */
   commonness?: number
   /** Solves the problem as the slip would have it; undefined where that cannot be solved. */
   solve(): SlipSolution | undefined
@@ -69,11 +69,11 @@ export interface SlipContext {
 export interface SlipKind {
   /** Its key in the contract. */
   key: string
-  /** What the hand solution did, in words that follow "the hand solution". */
+  /** The deed of the hand solution, in words that follow "the hand solution". */
   did: string
   /** The keys of its subject. */
   about: readonly string[]
-  /** How common the slip is among students, as a share of all slips (rough, by experience of marking). */
+  /** Its share of all slips that students make (rough, by experience of marking). */
   commonness: number
   /** The first step that differs in the working of each method that has one, by their keys. */
   line: Readonly<{ stiffness: string } & Record<string, string>>
@@ -112,7 +112,7 @@ export interface Version {
   load?: StatedLoad
 }
 
-/** How the numbers of a hand solution have it, and how it stands in the statement. */
+/** Both versions: as the numbers of a hand solution have it, and as it is stated. */
 export type Picture = readonly [taken: Version, stated: Version]
 
 /** A slip that changes the structure or its loads. */

@@ -23,7 +23,7 @@ function withSupport(s: Structure, i: number, change: Partial<StructureSupport>)
   return { ...s, supports }
 }
 
-/** What a slip makes of a support. */
+/** A support as a slip has it, with the words of the slip. */
 type Changed = Omit<Found, 'solve' | 'change'> & { to: Partial<StructureSupport> }
 
 /** A kind of slip of a single support, by what it makes of each. */

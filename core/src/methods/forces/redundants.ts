@@ -9,7 +9,7 @@ export interface Redundant {
   sign: 1 | -1
   /** Its keys, as of a hand value. */
   quantity: Asked
-  /** It is a moment: what it goes with is a rotation. */
+  /** True of a moment, which goes with a rotation. */
   isMoment: boolean
 }
 
@@ -82,7 +82,7 @@ export function unknownOf(s: Structure, system: EquilibriumSystem, q: Asked): nu
   return found < 0 ? undefined : found
 }
 
-/** Whether a stated place is the end that `own` names: in percent, or as a length in m. */
+/** True where a stated place, in percent or a length in m, is the end that `own` names. */
 function isSameEnd(own: unknown, stated: unknown, length: number): boolean {
   const text = String(stated).trim()
   const share = text.endsWith('%') ? Number(text.slice(0, -1)) / 100 : Number(text) / length

@@ -20,14 +20,14 @@ export interface ForceMethod {
   /** Parts of the displacement at each redundant under the loads, and of each redundant at each other one. */
   displacements: Contribution[][]
   flexibility: Contribution[][][]
-  /** What is prescribed at each redundant: its own settlement, m or rad. */
+  /** The prescribed displacement at each redundant: its own settlement, m or rad. */
   prescribed: number[]
   /** The redundants, N or N·m, and everything with them. */
   values: number[]
   final: ForceState
 }
 
-/** What the redundants leave: a determinate structure, or why they do not. */
+/** A determinate structure that the redundants leave, or why they leave none. */
 export type Released =
   { ok: true; reduced: Reduced; redundants: Redundant[] } | { ok: false; message: string }
 

@@ -59,7 +59,7 @@ interface Laid {
   s: Structure
   order: readonly number[]
   length: number
-  /** Where each member begins. */
+  /** The beginning of each member, m from the left end. */
   joints: readonly number[]
   on: MemberActions
   reactions: readonly BeamReaction[]
@@ -86,7 +86,7 @@ function laidOut(s: Structure, order: readonly number[], actions: Actions): Laid
   return { s, order, length, joints, on, reactions, breaks }
 }
 
-/** What is not known beforehand: the slope and the deflection at the left end, and the reactions. */
+/** The unknowns of the beam: the slope and the deflection at its left end, and the reactions. */
 interface Unknowns {
   slope: number
   v: number
@@ -190,7 +190,7 @@ export function integrateBeam(s: Structure, actions: Actions): IntegratedBeam | 
   }
 }
 
-/** What a support gives way by: its settlement, or what its spring yields under the reaction. */
+/** The movement of a support: its settlement, or the yielding of its spring under the reaction. */
 function givenWay(s: Structure, actions: Actions, r: BeamReaction, R: number, loaded: boolean): number {
   const hold = r.support.hold[r.component]
   if (typeof hold === 'number') return -R / hold

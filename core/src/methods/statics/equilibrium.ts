@@ -13,7 +13,7 @@ export interface Reaction {
   y: number
 }
 
-/** What equilibrium alone gives. */
+/** The forces that equilibrium alone gives. */
 export interface Statics {
   structure: Structure
   actions: Actions

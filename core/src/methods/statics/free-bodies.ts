@@ -39,7 +39,7 @@ function reached(s: Structure, from: number, without: number): Part {
   return { nodes, members }
 }
 
-/** Whether a member is hinged to a joint. */
+/** True where a member is hinged to a joint. */
 const isHinged = (s: Structure, member: number, node: number): boolean => {
   const m = s.members[member]
   return s.kind === 'truss' || m.bar || m.releases[m.start === node ? 2 : 5] === true

@@ -56,7 +56,7 @@ function pointName({ st, coherent }: Work, { x, y }: { x: number; y: number }): 
   return here?.id ?? `the point (${at(x)}, ${at(y)})`
 }
 
-/** What an equation is of, as a heading says it. */
+/** The subject of an equation, as a heading says it. */
 function equationTitle(w: Work, e: Equation): string {
   if (e.along) return `Forces on the whole, ${e.along === 'x' ? 'level' : 'upright'}`
   const about = pointName(w, e.about!)
@@ -140,7 +140,7 @@ const drawnMembers = ({ st }: Work) =>
     return course ? [{ m, course }] : []
   })
 
-/** Whether members bend and their internal forces are found: bars of a truss have methods of their own. */
+/** True where members bend and their forces are found: bars of a truss have methods of their own. */
 const hasSections = (w: Work) => w.st.structure.kind !== 'truss' && drawnMembers(w).length > 0
 
 const STEPS: Record<

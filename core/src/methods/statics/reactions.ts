@@ -87,7 +87,7 @@ function pointsOf({ structure: s, reactions }: Statics, isOpen: (r: number) => b
   return [...nodes, ...meetings]
 }
 
-/** Whether the reaction acts on a part; on the side of a hinge those at the hinge do not. */
+/** True where the reactions of a joint act on a part; on the side of a hinge those at it do not. */
 const actsOn = (part: Part, node: number) => part.nodes.has(node)
 
 function momentsOf(st: Statics, part: Part, about: Vec): Equation {

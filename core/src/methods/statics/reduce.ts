@@ -7,7 +7,7 @@ export interface Reduced {
   free: number[]
   /** Each unknown while all free ones are 0. */
   particular: number[]
-  /** What one of the free unknowns adds to each, for 1 of it. */
+  /** The part of each unknown that 1 of a free one adds. */
   adds: (free: number) => number[]
   /** Each unknown, NaN where the free ones have a part in it. */
   determined: number[]

@@ -82,7 +82,7 @@ export function noteSections(
     }
 }
 
-/** Where a coefficient comes from: the value at the beginning of its stretch, or the load on it. */
+/** The origin of a coefficient: the value at the beginning of its stretch, or the load on it. */
 const coefficientFrom = (f: Force, k: number): string =>
   k === 0
     ? `The value of ${f} where the stretch begins: that at the end of the one before, and what stands there.`

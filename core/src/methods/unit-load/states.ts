@@ -106,7 +106,7 @@ function solvedState(
   }
 }
 
-/** What the stiffness method finds for the displacement. */
+/** The displacement as the stiffness method finds it. */
 export const solverValue = ({ solved }: Task, { node, component }: Sought): number => {
   const { solution, action } = solved()
   return displacementAt(solution, action, node)[component] ?? NaN

@@ -34,7 +34,7 @@ export function noteRigidities(notes: Notes, s: Structure): void {
     }
 }
 
-/** What a term adds anywhere on a stretch, as a part of the largest term, below which it is rounding. */
+/** Terms that add less than this part of the largest one anywhere on a stretch are rounding. */
 const ROUNDING = 1e-13
 
 /**
@@ -59,7 +59,7 @@ function polynomial(p: Polynomial, dimension: D.Dimension, length: number, coher
 const FORCE = { axial: D.force, shear: D.force, bending: D.moment } as const
 
 /**
- * What a contribution is made of, in the units of the problem.
+ * The formula of a contribution, in the units of the problem.
  * @param unitOf the dimension of the displacement that the unit state measures
  * @param realPer the dimension of what the real state is of: a force or a moment of one, or none of loads
  */
@@ -96,7 +96,7 @@ export function contributionFormula(
   )
 }
 
-/** Where a contribution is noted: by a name, and its number among those of that name. */
+/** The address of a contribution: a name, and its number among those of that name. */
 export const contributionAt = (name: string, i: number): string => addressOf(name, i + 1)
 
 const WORDS: Readonly<Record<Contribution['kind'], string>> = {

@@ -22,7 +22,7 @@ export interface Contribution {
   reaction?: number
   /** In SI: m for a unit force, rad for a unit moment. */
   value: number
-  /** How it comes about. */
+  /** The product or the integral that it is. */
   by: Work
 }
 

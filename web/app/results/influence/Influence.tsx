@@ -25,13 +25,13 @@ import './influence.css'
 /** The first member that is more level than upright. */
 const levelOf = ({ members }: Structure) => members.find((m) => Math.abs(m.cos) > Math.abs(m.sin))
 
-/** What is looked at first: a reaction of a truss, the moment in the middle of a member of a frame. */
+/** The first quantity: a reaction of a truss, the moment in the middle of a member of a frame. */
 const firstAsked = ({ kind, members, supports }: Problem, structure: Structure): Place =>
   kind === 'truss'
     ? { quantity: 'reaction', node: supports?.[0]?.node, component: 'y' }
     : { quantity: 'moment', member: levelOf(structure)?.id ?? members[0]?.id, at: '50%' }
 
-/** What a unit force makes of a quantity, wherever on a path it stands, and the worst places of loads. */
+/** The influence line of a quantity along a path, and the worst places of loads on it. */
 export default function Influence({ solution }: Solved) {
   const problem = useSheet((s) => s.problem)
   const kept = useMemo(() => influenceView(problem), [problem])

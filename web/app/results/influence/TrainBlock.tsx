@@ -139,7 +139,7 @@ function Worsts({ structure, path, stretches, train, perSI, unit }: Moving) {
   )
 }
 
-/** Where the first load stands: on the path, or so far beyond its end. */
+/** The place of the first load in words: on the path, or so far beyond its end. */
 function frontWords(
   structure: Structure,
   path: readonly PathMember[],
@@ -195,7 +195,7 @@ function Standing({
   return null
 }
 
-/** How long a train takes along its path, s. */
+/** Time that a train takes along its path, s. */
 const DRIVE_S = 9
 
 /** The train on its way, with the value it makes just now. */
