@@ -103,7 +103,16 @@ const pictures = [
       await page.locator('.cut-line').waitFor({ state: 'attached' })
     },
   ],
-  ['7d-together', /Open Bog boardwalk/, 'results', (page) => page.keyboard.press('k')],
+  [
+    '7d-influence',
+    /Open Lily-pond walkway/,
+    'results/influence',
+    async (page) => {
+      await page.getByRole('textbox', { name: 'train of loads' }).fill('8 kip, 6 ft, 12 kip')
+      await page.keyboard.press('Tab')
+      await page.getByText(/^saved /).waitFor()
+    },
+  ],
   ['7e-buckling', /Open Pavilion portal/, 'results/buckling'],
   [
     '7f-growth',
