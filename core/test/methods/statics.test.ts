@@ -96,6 +96,23 @@ describe('equilibrium and sections', () => {
     expect(agrees(p, STATICS)).toBe(true)
   })
 
+  it('write no remainder of loads that cancel', () => {
+    const points = [0, '100%'].map((at) => ({ at, q: -1.7 }))
+    const p = frame()
+      .node('A', 0, 0)
+      .node('B', 1.3, 2.9)
+      .node('C', 4.2, 0)
+      .member('A', 'B')
+      .member('B', 'C')
+      .support('A', 'pin')
+      .support('C', 'roller')
+      .load(
+        { type: 'distributed', member: 'AB', direction: 'Y', points },
+        { type: 'distributed', member: 'BC', direction: 'Y', points },
+      ).problem
+    expect(textOf(p)).toContain('A_{\\text{x}}=0$$')
+  })
+
   it('give what is determinate of a problem that is not, and do not fit where that is nothing', () => {
     const two = (right: 'roller' | 'fixed') =>
       frame()

@@ -113,7 +113,9 @@ export function loadsOn(
   for (const i of part.members) {
     const m = s.members[i]
     const { along, across, moment } = resultantOf(actions.members.get(i))
-    add(s.nodes[m.start], along * m.cos - across * m.sin, along * m.sin + across * m.cos, moment)
+    // a load across a slanted member is upright or level by its two parts, of which one may cancel
+    add(s.nodes[m.start], along * m.cos, along * m.sin, moment)
+    add(s.nodes[m.start], -across * m.sin, across * m.cos, 0)
   }
   // loads that balance each other leave nothing
   for (const key of KEYS) if (Math.abs(out[key]) <= ROUNDING * size[key]) out[key] = 0
