@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react'
+import { screen, waitFor, within } from '@testing-library/react'
 import { createRoutesStub } from 'react-router'
 import { describe, expect, it, vi } from 'vitest'
 import { keptPlaces, signsOf, type Problem } from '@viga/core'
@@ -103,10 +103,12 @@ describe('the envelope', () => {
   it('is of the chosen cases, and the Figure draws it while the view is open', async () => {
     const { user, store, unmount } = results(named('palm-house'), '/envelope')
     await screen.findByRole('region', { name: 'Over' })
-    expect(store.getState().shown.results.envelope).toBe(true)
+    await waitFor(() => expect(store.getState().shown.results.envelope).toBe(true))
     await user.click(screen.getByRole('checkbox', { name: 'Wind from the left' }))
     expect(store.getState().enveloped).not.toContain('W')
-    expect(screen.getByRole('region', { name: 'Members' }).textContent).not.toContain('64.93')
+    await waitFor(() =>
+      expect(screen.getByRole('region', { name: 'Members' }).textContent).not.toContain('64.93'),
+    )
     unmount()
     expect(store.getState().shown.results.envelope).toBe(false)
   })
