@@ -86,7 +86,7 @@ export interface PreparedFigure {
   at: (p: Pages, left: number, factor?: number) => void
 }
 
-/** So much smaller may figures become to stand on the rest of a page. */
+/** The least scale at which figures stand on the rest of a page. */
 const LEAST_SCALE = 0.66
 
 /**

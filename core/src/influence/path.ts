@@ -2,7 +2,7 @@ import type { Structure } from '../structure/types.js'
 import type { InfluenceLine, LineStretch } from './line.js'
 import { cubicArea, cubicAt, levelPlaces, signChanges, type Cubic } from './cubic.js'
 
-/** A stretch of a line as it is passed on a path: from where to where on the path, m, and its value there. */
+/** A stretch of a line along a path: from where to where on it, m, and its value there. */
 export interface PathStretch {
   member: number
   /** Distance from the start of the path, m; `from` < `to`. */

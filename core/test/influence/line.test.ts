@@ -34,7 +34,7 @@ function lineOf(p: Problem, asked: Asked, direction: Direction = '-Y'): Influenc
   return found.line
 }
 
-/** What the solver finds for a quantity under loads alone. */
+/** The value that the solver finds for a quantity under loads alone. */
 function solvedWith(p: Problem, asked: Asked, ...loads: Load[]): number {
   const problem: Problem = {
     ...p,

@@ -7,7 +7,7 @@ import { reevaluates } from './agrees.js'
 
 const METHOD = working.methodOf('unit-load')!
 
-/** What the method finds for a displacement, and what the solver does; the parts add up to it. */
+/** A displacement as the method and as the solver find it; the parts add up to it. */
 function both(problem: Problem, options: working.Options): [found: number, solver: number] {
   const outcome = work(problem)
   if (outcome.stage !== 'solved') throw new Error(outcome.stage)

@@ -41,7 +41,7 @@ export function useLedger(method: string): working.Ledger | undefined {
   }, [solved, problem, method])
 }
 
-/** Whether methods fit the problem as it is solved; asked for only while somebody looks, as it takes time. */
+/** The methods that fit the problem as it is solved; asked for only while somebody looks: it takes time. */
 export function useFits(
   asked: readonly working.Method[],
 ): { method: working.Method; fit: working.Fit }[] | undefined {

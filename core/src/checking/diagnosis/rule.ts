@@ -11,7 +11,7 @@ export interface Diagnosis {
   sentence: string
   /** By how many times the value is too large. */
   factor?: number
-  /** What is at the place whose value it is: the keys of an answer that are others there. */
+  /** The place whose value it is: the keys of an answer that are others there. */
   place?: Partial<Answer>
   case?: string
   quantity?: string
