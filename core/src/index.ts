@@ -17,7 +17,8 @@ export { inSolutionOrder, solutionStep } from './checking/order.js'
 export { explainedVerdicts, judgeSheet, scoreOf, type SheetVerdict } from './checking/sheet.js'
 export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
 export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
-export { endOf } from './checking/place.js'
+export { PLACE_OF } from './document/ends.js'
+export { endOf, placeOn } from './structure/place.js'
 export { divideMember, reverseMember, splitMember, splitMemberAt } from './checking/whole-values.js'
 export { doubts, type Doubt } from './checking/doubts.js'
 export { ownSections, ownValues } from './checking/missing-values.js'
@@ -29,7 +30,15 @@ export {
 } from './combinations/generate.js'
 export { titleOf } from './document/combination-title.js'
 export { COMBINATION_LISTS, type CombinationList } from './combinations/lists.js'
-export { answerDimension } from './kinds/answers/form.js'
+export {
+  answerAt,
+  answerDimension,
+  answerName,
+  isExtreme,
+  withKeys,
+  type Place as AnswerPlace,
+  type PlaceDraft,
+} from './kinds/answers/index.js'
 export type { Diagnosis } from './checking/diagnosis/index.js'
 export {
   breaksOf,

@@ -8,7 +8,7 @@ import {
   type Solved,
 } from '@viga/core'
 import { answerValueText } from '@viga/core/statement/answer-value'
-import { answerName } from '@viga/core/statement/answer-words'
+import { answerName } from '@viga/core'
 import { prepared } from './figure'
 import { begin, finished, heading, number, rule, table, words, type Pages } from './pages'
 import { blank, INK, QUIET, textBox } from './type'

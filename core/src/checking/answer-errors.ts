@@ -1,5 +1,5 @@
 import type { Problem, ProblemError } from '../document/types.js'
-import { answerDimension } from '../kinds/answers/form.js'
+import { answerDimension } from '../kinds/answers/index.js'
 import { makeReader } from '../quantity/reader.js'
 import { allowedDifference } from './tolerance.js'
 

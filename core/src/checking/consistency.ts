@@ -7,7 +7,7 @@ import type { Answer, Component, Problem } from '../document/types.js'
 import { equilibrium } from '../results/equilibrium.js'
 import { extremes } from '../results/extremes.js'
 import type { Judged } from './judged.js'
-import { endOf } from './place.js'
+import { endOf } from '../structure/place.js'
 
 /** A condition of equilibrium that the hand values break among themselves, whatever the right solution is. */
 export interface Inconsistency {

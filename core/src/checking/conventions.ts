@@ -2,7 +2,7 @@ import type { Solution } from '../analysis/solve.js'
 import type { Answer, Problem } from '../document/types.js'
 import type { Judged } from './judged.js'
 import { REVERSED_END } from './end-signs.js'
-import { endOf } from './place.js'
+import { endOf } from '../structure/place.js'
 import { computedValues } from './slips/values.js'
 
 /** A family of quantities whose sign is a convention: all of a sheet's answers of it are signed alike. */

@@ -1,7 +1,7 @@
 import type { Solution } from '../analysis/solve.js'
 import { signsOf } from '../document/signs.js'
 import type { Answer, Problem } from '../document/types.js'
-import { endOf } from './place.js'
+import { endOf } from '../structure/place.js'
 
 /**
  * The end of a member at which the slope–deflection signs reverse an internal force of the usual sign: a

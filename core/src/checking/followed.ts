@@ -1,6 +1,6 @@
 import type { ActionSolution, Solution, Solved } from '../analysis/solve.js'
 import type { Answer, Problem } from '../document/types.js'
-import { answerDimension } from '../kinds/answers/form.js'
+import { answerDimension, isExtreme } from '../kinds/answers/index.js'
 import { byDisplacement, byEquilibrium, type Change } from './changes.js'
 import type { Explanation } from './explain.js'
 import type { Judged } from './judged.js'
@@ -101,8 +101,6 @@ function reading(problem: Problem, solution: Solution, action: ActionSolution): 
     return computedValues(problem, last.solution, { ...a, case: undefined })
   }
 }
-
-const isExtreme = (a: Answer) => a.quantity === 'maximum' || a.quantity === 'minimum'
 
 /**
  * The influence of a change on each answer, per unit of its amount. Extremes do not follow in proportion and

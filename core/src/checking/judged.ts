@@ -1,7 +1,7 @@
 import { makeReader } from '../quantity/reader.js'
 import type { Solution } from '../analysis/solve.js'
 import type { Answer, Problem } from '../document/types.js'
-import { answerDimension } from '../kinds/answers/form.js'
+import { answerDimension } from '../kinds/answers/index.js'
 import { endSign } from './end-signs.js'
 import { computedValues } from './slips/values.js'
 import { allowedDifference, halfOfLastDigit } from './tolerance.js'

@@ -2,7 +2,7 @@ import { makeReader } from '../quantity/reader.js'
 import type { DrawnDiagram, StretchKind } from '../document/drawn-diagrams.js'
 import type { Problem } from '../document/types.js'
 import type { CourseKey } from '../analysis/course.js'
-import { answerDimension } from '../kinds/answers/form.js'
+import { answerDimension } from '../kinds/answers/index.js'
 import { readPlace } from '../results/place.js'
 
 /** A part of a diagram drawn by hand that runs as one curve through its ordinates, SI. */

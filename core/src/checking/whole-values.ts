@@ -2,17 +2,17 @@ import { reverseMember as reverse } from '../document/edits/reverse.js'
 import { splitMember as split, splitMemberAt as splitAt } from '../document/edits/split.js'
 import { tidy } from '../document/measure.js'
 import type { Answer, Problem } from '../document/types.js'
+import { isExtreme, withKeys, type AnswerOf } from '../kinds/answers/index.js'
 import { siPerCoherent } from '../quantity/units.js'
 import { length } from '../quantity/dimension.js'
 import { courseOf } from '../results/courses.js'
-import { extremes } from '../results/extremes.js'
 import { sidesAt } from '../analysis/course.js'
 import type { Solution } from '../analysis/solve.js'
 import { solve } from '../stability/second-order.js'
 import { resolve } from '../structure/resolve.js'
 import { actionOf } from './answers.js'
-import { placeOn } from './place.js'
-import { computedFor, EXTREME } from './quantities.js'
+import { placeOn } from '../structure/place.js'
+import { computedFor, EXTREME, extremeOf } from './quantities.js'
 import { judgedAnswers } from './judged.js'
 
 /**
@@ -21,7 +21,7 @@ import { judgedAnswers } from './judged.js'
  * another one when the signs of a member are reversed.
  */
 
-const isExtreme = (a: Answer) => a.quantity === 'maximum' || a.quantity === 'minimum'
+type Extreme = AnswerOf<'maximum'> | AnswerOf<'minimum'>
 
 /** The solution of a problem, or undefined where it has none. */
 function solutionOf(p: Problem): Solution | undefined {
@@ -38,25 +38,16 @@ const AT_CUT = 1e-6
 const JUST_AFTER = 1 + 1e-6
 
 /** The member on which an extreme occurs and its place there, m; just after a jump if it is on its right. */
-function placeOfExtreme(solution: Solution, a: Answer): { member: string; x: number } | undefined {
+function placeOfExtreme(solution: Solution, a: Extreme): { member: string; x: number } | undefined {
   const action = actionOf(solution, a.case)
   if (!action) return undefined
-  const { members } = solution.structure
-  const side = a.quantity === 'maximum' ? 'max' : 'min'
-  const found = members.flatMap((m, i) =>
-    a.member === undefined || a.member === m.id
-      ? [{ member: m.id, index: i, ...extremes(courseOf(solution, action, i))[EXTREME[a.of!]][side] }]
-      : [],
-  )
-  const best = found.reduce<(typeof found)[number] | undefined>(
-    (best, e) => (!best || (side === 'max' ? e.value > best.value : e.value < best.value) ? e : best),
-    undefined,
-  )
+  const which = a.quantity === 'maximum' ? 'max' : 'min'
+  const best = extremeOf(solution, action, { of: a.of, which, member: a.member })
   if (!best) return undefined
-  const { left, right } = sidesAt(courseOf(solution, action, best.index), best.x)
-  const key = EXTREME[a.of!]
+  const { left, right } = sidesAt(courseOf(solution, action, best.member), best.x)
+  const key = EXTREME[a.of]
   const isAfter = key !== 'relative' && Math.abs(right[key] - best.value) < Math.abs(left[key] - best.value)
-  return { member: best.member, x: isAfter ? best.x * JUST_AFTER : best.x }
+  return { member: solution.structure.members[best.member].id, x: isAfter ? best.x * JUST_AFTER : best.x }
 }
 
 /**
@@ -64,12 +55,13 @@ function placeOfExtreme(solution: Solution, a: Answer): { member: string; x: num
  * on, since the signs of the reversed member are others afterwards.
  */
 export function reverseMember(p: Problem, id: string): Problem {
-  const open = (a: Answer) => isExtreme(a) && a.member === undefined && a.of !== 'axial' && a.of !== 'shear'
+  const open = (a: Answer): a is Extreme =>
+    isExtreme(a) && a.member === undefined && a.of !== 'axial' && a.of !== 'shear'
   const solution = p.answers?.some(open) ? solutionOf(p) : undefined
   if (!solution) return reverse(p, id)
   const answers = p.answers!.map((a) => {
     const found = open(a) ? placeOfExtreme(solution, a) : undefined
-    return found ? { ...a, member: found.member } : a
+    return found ? withKeys(a, { member: found.member }) : a
   })
   return reverse({ ...p, answers }, id)
 }
@@ -106,7 +98,7 @@ function placed(
     const [left, right] = computed.candidates
     if (left === right) return a
     const side: 'left' | 'right' = Math.abs(value - left) <= Math.abs(value - right) ? 'left' : 'right'
-    return { ...a, side }
+    return withKeys(a, { side })
   })
   return { problem: { ...p, answers }, added }
 }

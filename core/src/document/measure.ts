@@ -1,6 +1,7 @@
 import * as D from '../quantity/dimension.js'
 import { makeReader, type QuantityReader } from '../quantity/reader.js'
 import { siPerCoherent } from '../quantity/units.js'
+import { shareOf } from './ends.js'
 import { magnitude, negated } from './sign.js'
 import type { Problem, Quantity } from './types.js'
 
@@ -43,8 +44,8 @@ export function measure(p: Problem): Measure {
       return a && b ? Math.hypot(b.x - a.x, b.y - a.y) : NaN
     },
     along(raw, L) {
-      const percent = typeof raw === 'string' ? /^\s*([-+.\deE]+)\s*%\s*$/.exec(raw) : null
-      return percent ? (Number(percent[1]) / 100) * L : value(raw, D.length)
+      const share = shareOf(raw)
+      return share === undefined ? value(raw, D.length) : share * L
     },
     extent: points.length ? Math.max(side('x'), side('y')) : 0,
   }

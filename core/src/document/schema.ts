@@ -1,5 +1,5 @@
 import * as D from '../quantity/dimension.js'
-import { answerForm } from '../kinds/answers/form.js'
+import { answerForm } from '../kinds/answers/index.js'
 import { loadForm } from '../kinds/loads/index.js'
 import { sectionForm } from '../kinds/sections/form.js'
 import { supportForm } from '../kinds/supports/form.js'

@@ -1,4 +1,12 @@
-import type { Answer, AnswerQuantity } from '../kinds/answers/form.js'
+import type {
+  Answer,
+  AnswerKeys,
+  AnswerQuantity,
+  Asked,
+  Component,
+  NewAnswer,
+  UnknownPlace,
+} from '../kinds/answers/index.js'
 import type { Load } from '../kinds/loads/index.js'
 import type { TypeOf } from './form.js'
 import type {
@@ -18,7 +26,7 @@ import type { supportForm } from '../kinds/supports/form.js'
  * follow from the schema.
  */
 
-export type { Answer, AnswerQuantity, Load }
+export type { Answer, AnswerKeys, AnswerQuantity, Asked, Component, Load, NewAnswer }
 export type {
   CoupleLoad,
   DistributedLoad,
@@ -49,11 +57,7 @@ export type LoadCase = Omit<TypeOf<typeof caseForm>, 'loads'> & { loads: Load[] 
 export type Category = NonNullable<LoadCase['category']>
 export type Combination = TypeOf<typeof combinationForm>
 
-export type Component = 'x' | 'y' | 'rotation'
-export interface StiffnessPlace {
-  node: string
-  component: Component
-}
+export type StiffnessPlace = UnknownPlace
 
 export type Problem = Omit<TypeOf<typeof document>, 'view' | 'answers' | 'loadCases'> & {
   loadCases?: LoadCase[]
@@ -73,6 +77,3 @@ export interface Notice {
   path?: string
   message: string
 }
-
-/** A quantity of a problem that is asked for: the keys of a hand value without its label and its value. */
-export type Asked = Omit<Answer, 'id' | 'value' | 'tolerance' | 'note'>

@@ -1,22 +1,11 @@
-import type { Answer, AnswerQuantity, Component, Problem, StiffnessPlace } from '../document/types.js'
+import type { AnswerKeys, AnswerQuantity, Component, Problem, StiffnessPlace } from '../document/types.js'
+import { ANSWER_KINDS, withKeys, type Place, type PlaceDraft } from '../kinds/answers/index.js'
 
-/** Where a hand value stands: an answer without its id and its value. */
-export type Place = Omit<Answer, 'id' | 'value'>
+export type { Place, PlaceDraft }
 
-export const QUANTITIES: readonly (readonly [AnswerQuantity, string])[] = [
-  ['reaction', 'reaction'],
-  ['displacement', 'displacement'],
-  ['axial', 'axial force N'],
-  ['shear', 'shear V'],
-  ['moment', 'moment M'],
-  ['deflection', 'deflection'],
-  ['maximum', 'largest'],
-  ['minimum', 'least'],
-  ['fixed-end', 'fixed-end force'],
-  ['load-vector', 'entry of P'],
-  ['stiffness', 'stiffness entry'],
-  ['load-factor', 'critical load factor'],
-]
+export const QUANTITIES: readonly (readonly [AnswerQuantity, string])[] = (
+  Object.keys(ANSWER_KINDS) as AnswerQuantity[]
+).map((quantity) => [quantity, ANSWER_KINDS[quantity].title])
 
 const ALONG: readonly AnswerQuantity[] = ['axial', 'shear', 'moment', 'deflection']
 export const isAlong = (q: AnswerQuantity) => ALONG.includes(q)
@@ -45,17 +34,20 @@ const turned = (p: Problem, node: string | undefined) =>
   p.supports?.some((s) => s.node === node && s.angle !== undefined && s.angle !== 0) === true
 
 /** Whether a reaction there can be meant along axes of the support's own. */
-export const mayBeOwn = (p: Problem, d: Place) =>
+export const mayBeOwn = (p: Problem, d: PlaceDraft) =>
   d.quantity === 'reaction' && d.component !== 'rotation' && turned(p, d.node)
+
+/** The keys that say something about a hand value without saying where it stands. */
+type About = Pick<AnswerKeys, 'case' | 'note' | 'tolerance'>
 
 /**
  * A place fitted to its quantity and to what the problem has: what does not belong is left out, what is
  * missing takes the first there is. Undefined where the problem has nothing of the sort (no support, no
  * member).
  */
-export function fitted(p: Problem, d: Place): Place | undefined {
+export function fitted(p: Problem, d: PlaceDraft): Place | undefined {
   const { quantity } = d
-  const about: Partial<Place> = {}
+  const about: About = {}
   for (const key of ['case', 'note', 'tolerance'] as const)
     if (d[key] !== undefined && d[key] !== '') Object.assign(about, { [key]: d[key] })
   const joints = jointsFor(p, quantity)
@@ -68,7 +60,7 @@ export function fitted(p: Problem, d: Place): Place | undefined {
   if (quantity === 'reaction' || quantity === 'displacement' || quantity === 'load-vector') {
     if (node === undefined) return undefined
     const place: Place = { quantity, node, component, ...about }
-    return d.axes === 'own' && mayBeOwn(p, place) ? { ...place, axes: 'own' } : place
+    return d.axes === 'own' && mayBeOwn(p, place) ? withKeys(place, { axes: 'own' }) : place
   }
   if (quantity === 'fixed-end') {
     const bends = (id: string | undefined) => id !== undefined && !isAlone(p, id)
@@ -80,7 +72,7 @@ export function fitted(p: Problem, d: Place): Place | undefined {
   }
   if (isExtreme(quantity))
     return {
-      quantity,
+      quantity: quantity as 'maximum',
       of: d.of ?? 'moment',
       ...(named ? { member: named } : {}),
       ...(filled(d.at) ? { at: d.at } : {}),
@@ -90,19 +82,20 @@ export function fitted(p: Problem, d: Place): Place | undefined {
   if (member === undefined) return undefined
   if (quantity === 'axial' && isAlone(p, member))
     return { quantity, member, ...(d.sense ? { sense: d.sense } : {}), ...about }
-  return { quantity, member, at: filled(d.at) ? d.at : '0%', ...(d.side ? { side: d.side } : {}), ...about }
+  const at = filled(d.at) ? d.at : '0%'
+  return { quantity: quantity as 'moment', member, at, ...(d.side ? { side: d.side } : {}), ...about }
 }
 
 const filled = (v: unknown) => v !== undefined && v !== ''
 
 function stiffnessPlace(
   p: Problem,
-  d: Place,
+  d: PlaceDraft,
   member: string | undefined,
-  about: Partial<Place>,
+  about: About,
 ): Place | undefined {
   if (member !== undefined) {
-    const number = (v: Place['row']) => (typeof v === 'number' && [1, 2, 3, 4, 5, 6].includes(v) ? v : 1)
+    const number = (v: PlaceDraft['row']) => (typeof v === 'number' && [1, 2, 3, 4, 5, 6].includes(v) ? v : 1)
     return {
       quantity: 'stiffness',
       member,
@@ -113,7 +106,7 @@ function stiffnessPlace(
     }
   }
   if (p.nodes.length === 0) return undefined
-  const held = (v: Place['row']): StiffnessPlace => {
+  const held = (v: PlaceDraft['row']): StiffnessPlace => {
     const q = typeof v === 'object' ? v : undefined
     return {
       node: p.nodes.some((n) => n.id === q?.node) ? q!.node : p.nodes[0].id,
@@ -142,5 +135,4 @@ const PLACE_KEYS = [
 ] as const
 
 /** The change that makes an answer stand at another place: what the new one lacks is taken out. */
-export const changeTo = (place: Place): Partial<Answer> =>
-  Object.fromEntries(PLACE_KEYS.map((k) => [k, place[k]]))
+export const changeTo = (place: Place): AnswerKeys => Object.fromEntries(PLACE_KEYS.map((k) => [k, place[k]]))

@@ -1,5 +1,5 @@
 import { makeReader } from '../quantity/reader.js'
-import { answerDimension } from '../kinds/answers/form.js'
+import { answerDimension } from '../kinds/answers/index.js'
 import { magnitude, negated } from '../document/sign.js'
 import { typed } from '../document/typed.js'
 import type { Answer, Component, Problem, Quantity } from '../document/types.js'
@@ -89,7 +89,7 @@ function directed(place: Place, value: Quantity, si: number, said: { word: strin
 }
 
 /** A hand value as a person would write it: the amount as typed, with its arrow, or T and C. */
-export function answerValueText(a: Pick<Answer, 'value' | 'sense'> & Place): string {
+export function answerValueText(a: Answer): string {
   if (a.sense) return `${a.value} ${a.sense === 'tension' ? 'T' : 'C'}`
   if (!hasDirection(a)) return String(a.value)
   const { amount, negative } = magnitude(a.value)

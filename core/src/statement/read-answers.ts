@@ -1,14 +1,12 @@
 import { numberStyle, styleWords, withPoint } from '../document/number-style.js'
-import type { Answer, Problem } from '../document/types.js'
-import type { Place } from './answer-place.js'
+import type { NewAnswer, Problem } from '../document/types.js'
+import { answerAt, type Place } from '../kinds/answers/index.js'
 import { readAnswerValue } from './answer-value.js'
 import { readAnswerName } from './read-answer-name.js'
 
 /**
  * Hand values as lines of text or cells of a spreadsheet: `Ay = 18.2 kN up`, `F_DH = 8.4 C`, `M_BA = -37.5`.
  */
-
-export type NewAnswer = Omit<Answer, 'id'>
 
 /** What was read of pasted lines, and the lines that are left, each with its reason. */
 export interface ReadAnswers {
@@ -111,6 +109,5 @@ function readLine(p: Problem, line: string): NewAnswer | string {
 
 function withValue(p: Problem, place: Place, text: string): NewAnswer | string {
   const read = readAnswerValue(p, place, text)
-  if (!read.ok) return read.message
-  return { ...place, value: read.value, ...(read.sense ? { sense: read.sense } : {}) }
+  return read.ok ? answerAt(place, read) : read.message
 }

@@ -1,7 +1,5 @@
-import type { Answer, Component, Problem } from '../document/types.js'
-
-/** Where a value stands, as an answer says it. */
-export type Place = Omit<Answer, 'id' | 'value'>
+import type { Component, Problem } from '../document/types.js'
+import type { AlongMember, Place } from '../kinds/answers/index.js'
 
 /** A value that a sweep reads, as an answer's place has it. */
 export interface Read {
@@ -37,7 +35,7 @@ export function readRead(
     const member = named.join(':')
     if (!ALONG.includes(of as 'moment')) return no(`${text} is of axial, shear, moment or deflection.`)
     if (member !== '' && !p.members.some((m) => m.id === member)) return no(`There is no member ${member}.`)
-    return yes({ quantity, of: of as Answer['of'], ...(member ? { member } : {}) })
+    return yes({ quantity, of: of as AlongMember, ...(member ? { member } : {}) })
   }
   if (!ALONG.includes(quantity as 'moment'))
     return no(

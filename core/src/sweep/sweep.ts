@@ -3,7 +3,7 @@ import { superpose, type ActionSolution, type Solution, type Solved } from '../a
 import { solve as solveFirstOrder } from '../analysis/solve.js'
 import { computedFor } from '../checking/quantities.js'
 import type { Problem } from '../document/types.js'
-import { answerDimension } from '../kinds/answers/form.js'
+import { answerDimension, withKeys } from '../kinds/answers/index.js'
 import { bentAction } from '../stability/second-order.js'
 import { lowestFactor } from '../stability/load-factor.js'
 import { resolve } from '../structure/resolve.js'
@@ -159,12 +159,12 @@ function readStep(
     const action = order === 1 ? state.first : state.second
     out.values[order] = reads.map(({ place }) => {
       if (!action) return null
-      const found = computedFor(problem, solutionOf(state, action), action, {
-        ...place,
-        case: undefined,
-        id: '',
-        value: 0,
-      })
+      const found = computedFor(
+        problem,
+        solutionOf(state, action),
+        action,
+        withKeys(place, { case: undefined }),
+      )
       return found.ok ? found.value : null
     })
   }

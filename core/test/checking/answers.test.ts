@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { checkAnswer, type Answer } from '../../src/index.js'
+import { checkAnswer, withKeys, type Answer, type AnswerKeys } from '../../src/index.js'
 import { frame } from '../builder.js'
 
 const b = frame()
@@ -12,8 +12,8 @@ const b = frame()
   .support('B', 'roller')
   .support('C', 'roller')
   .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -8 })
-const check = (a: Partial<Answer>) =>
-  checkAnswer(b.problem, b.solve(), { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0, ...a })
+const middle: Answer = { id: 'a', quantity: 'moment', member: 'AB', at: '100%', value: 0 }
+const check = (a: AnswerKeys) => checkAnswer(b.problem, b.solve(), withKeys(middle, a))
 
 // one span of two loaded: M at B is −wL²/16 = −8, A 14, B 20, C −2
 describe('hand answers', () => {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { checkDocument, workWithSystem, type Answer, type Problem } from '../../src/index.js'
+import { checkDocument, workWithSystem, type Answer, type NewAnswer, type Problem } from '../../src/index.js'
 import { frame, truss } from '../builder.js'
 
-const check = (problem: Problem, answers: Omit<Answer, 'id'>[]) => {
-  const p = { ...problem, answers: answers.map((a, i) => ({ id: `a${i + 1}`, ...a })) }
+const check = (problem: Problem, answers: NewAnswer[]) => {
+  const p = { ...problem, answers: answers.map((a, i) => ({ id: `a${i + 1}`, ...a })) as Answer[] }
   const { solved } = workWithSystem(p)
   return checkDocument(p, solved!)
 }
@@ -15,11 +15,7 @@ const { problem: beam } = frame()
   .support('A', 'fixed')
   .support('B', 'roller')
   .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -4 })
-const reaction = (
-  node: string,
-  component: 'x' | 'y' | 'rotation',
-  value: number | string,
-): Omit<Answer, 'id'> => ({
+const reaction = (node: string, component: 'x' | 'y' | 'rotation', value: number | string): NewAnswer => ({
   quantity: 'reaction',
   node,
   component,
@@ -50,20 +46,20 @@ describe('the reactions of a sheet', () => {
 })
 
 describe('the end moments of a member', () => {
-  const moment = (at: string, value: number): Omit<Answer, 'id'> => ({
+  const moment = (at: string, value: number): NewAnswer => ({
     quantity: 'moment',
     member: 'AB',
     at,
     value,
   })
   it('and its load give the shear', () => {
-    const shear: Omit<Answer, 'id'> = { quantity: 'shear', member: 'AB', at: '0%', value: 12 }
+    const shear: NewAnswer = { quantity: 'shear', member: 'AB', at: '0%', value: 12 }
     const { consistency } = check(beam, [moment('0%', -18), moment('100%', 0), shear])
     expect(consistency).toMatchObject([{ kind: 'span', scope: 'AB', answers: ['a1', 'a2', 'a3'] }])
     expect(consistency[0].residual).toBeCloseTo(-3, 9)
   })
   it('and its load give the largest moment', () => {
-    const most: Omit<Answer, 'id'> = { quantity: 'maximum', of: 'moment', member: 'AB', value: 10.125 }
+    const most: NewAnswer = { quantity: 'maximum', of: 'moment', member: 'AB', value: 10.125 }
     expect(check(beam, [moment('0%', -18), moment('100%', 0), most]).consistency).toEqual([])
     expect(
       check(beam, [moment('0%', -18), moment('100%', 0), { ...most, value: 12 }]).consistency,
@@ -80,7 +76,7 @@ describe('the end moments of a member', () => {
       .support('B', 'roller')
       .support('C', 'fixed')
       .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -4 })
-    const [AB, BC]: Omit<Answer, 'id'>[] = [
+    const [AB, BC]: NewAnswer[] = [
       { quantity: 'moment', member: 'AB', at: '100%', value: -4 },
       { quantity: 'moment', member: 'BC', at: '0%', value: -2 },
     ]
@@ -100,14 +96,14 @@ it('bar forces that do not balance at a joint of a truss are named', () => {
     .support('A', 'pin')
     .support('B', 'roller')
     .load({ type: 'nodal', node: 'C', fy: -6 })
-  const bar = (member: string, value: string): Omit<Answer, 'id'> => ({ quantity: 'axial', member, value })
+  const bar = (member: string, value: string): NewAnswer => ({ quantity: 'axial', member, value })
   expect(check(problem, [bar('AC', '-5.00'), bar('CB', '-5.00')]).consistency).toEqual([])
   const { consistency } = check(problem, [bar('AC', '-5.00'), bar('CB', '-6.00')])
   expect(consistency).toMatchObject([{ kind: 'joint', scope: 'C' }])
 })
 
 describe('the convention of fixed-end moments', () => {
-  const fixed = (end: 'start' | 'end', value: number): Omit<Answer, 'id'> => ({
+  const fixed = (end: 'start' | 'end', value: number): NewAnswer => ({
     quantity: 'fixed-end',
     member: 'AB',
     end,
@@ -122,7 +118,7 @@ describe('the convention of fixed-end moments', () => {
       .support('A', 'fixed')
       .support('B', 'fixed')
       .load({ type: 'distributed', member: 'AB', direction: 'Y', q: -4 })
-    const verdicts = (...answers: Omit<Answer, 'id'>[]) => check(held, answers).answers.map((a) => a.verdict)
+    const verdicts = (...answers: NewAnswer[]) => check(held, answers).answers.map((a) => a.verdict)
     expect(verdicts(fixed('start', 12), fixed('end', -12))).toEqual(['agrees', 'agrees'])
     expect(verdicts(fixed('start', -12), fixed('end', 12))).toEqual(['convention', 'convention'])
     expect(verdicts(fixed('start', -12), fixed('end', -12))).toEqual(['differs', 'agrees'])
@@ -130,13 +126,13 @@ describe('the convention of fixed-end moments', () => {
 })
 
 describe('a convention', () => {
-  const moment = (at: string, value: number): Omit<Answer, 'id'> => ({
+  const moment = (at: string, value: number): NewAnswer => ({
     quantity: 'moment',
     member: 'AB',
     at,
     value,
   })
-  const most: Omit<Answer, 'id'> = { quantity: 'minimum', of: 'moment', member: 'AB', value: -10.125 }
+  const most: NewAnswer = { quantity: 'minimum', of: 'moment', member: 'AB', value: -10.125 }
   it('is one when every value of the family is signed the other way', () => {
     const { answers, score } = check(beam, [moment('0%', 18), moment('50%', -9), most])
     expect(answers.map((a) => a.verdict)).toEqual(['convention', 'convention', 'convention'])

@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import {
+  answerAt,
   answerDimension,
   checkDocument,
   siPerCoherent,
   workWithSystem,
   type Answer,
+  type AnswerPlace,
+  type Quantity,
   type Problem,
 } from '../../src/index.js'
 import { computedValues } from '../../src/checking/slips/values.js'
 import { frame, truss } from '../builder.js'
-
-type Asked = Omit<Answer, 'id' | 'value'>
 
 /** A two-span beam: 12 kN/m on AB, 30 kN at the middle of BC, fixed at A. */
 const beam = frame()
@@ -27,11 +28,11 @@ const beam = frame()
     { type: 'point', member: 'BC', at: '50%', fy: -30 },
   ).problem
 
-const moment = (member: string, at: Answer['at']): Asked => ({ quantity: 'moment', member, at })
-const shear = (member: string, at: Answer['at']): Asked => ({ quantity: 'shear', member, at })
-const reaction = (node: string): Asked => ({ quantity: 'reaction', node, component: 'y' })
+const moment = (member: string, at: Quantity): AnswerPlace => ({ quantity: 'moment', member, at })
+const shear = (member: string, at: Quantity): AnswerPlace => ({ quantity: 'shear', member, at })
+const reaction = (node: string): AnswerPlace => ({ quantity: 'reaction', node, component: 'y' })
 
-const PLACES: Asked[] = [
+const PLACES: AnswerPlace[] = [
   moment('AB', 0),
   moment('AB', '100%'),
   shear('AB', '0 m'),
@@ -42,6 +43,11 @@ const PLACES: Asked[] = [
   reaction('C'),
 ]
 
+const answerOf = (place: AnswerPlace, id: string, value: Quantity): Answer => ({
+  id,
+  ...answerAt(place, { value }),
+})
+
 const solvedOf = (p: Problem) => {
   const { solved } = workWithSystem(p)
   if (!solved) throw new Error('not solved')
@@ -49,17 +55,16 @@ const solvedOf = (p: Problem) => {
 }
 
 /** The computed values of places in coherent units. */
-function valuesOf(p: Problem, places: readonly Asked[]): number[] {
+function valuesOf(p: Problem, places: readonly AnswerPlace[]): number[] {
   const { solution } = solvedOf(p)
   return places.map((a) => {
-    const answer = { ...a, id: '', value: 0 }
-    return computedValues(p, solution, answer)![0] / siPerCoherent(p.units, answerDimension(answer))
+    return computedValues(p, solution, a)![0] / siPerCoherent(p.units, answerDimension(a))
   })
 }
 
 /** What a check says of hand values at places, rounded to four figures. */
-function check(p: Problem, places: readonly Asked[], values: readonly number[]) {
-  const answers = places.map((a, i) => ({ ...a, id: `a${i}`, value: Number(values[i].toPrecision(4)) }))
+function check(p: Problem, places: readonly AnswerPlace[], values: readonly number[]) {
+  const answers = places.map((a, i) => answerOf(a, `a${i}`, Number(values[i].toPrecision(4))))
   const stated = { ...p, answers }
   return checkDocument(stated, solvedOf(stated))
 }
@@ -126,7 +131,7 @@ describe('values that follow from a wrong one', () => {
     expect(verdicts(d)).not.toContain('follows')
   })
   it('follow from a displacement by the equations of the members', () => {
-    const places: Asked[] = [
+    const places: AnswerPlace[] = [
       { quantity: 'displacement', node: 'B', component: 'rotation' },
       ...[moment('AB', 0), moment('AB', '100%'), moment('BC', 0), shear('AB', 0)],
     ]
@@ -179,7 +184,7 @@ describe('the signs of the slope–deflection equations', () => {
     expect(verdicts(check(beam, [...ENDS, inside], [...deflection, -v])).at(-1)).toBe('differs')
   })
   it('are told from the opposite convention, in which extremes may be either', () => {
-    const extremes: Asked[] = [
+    const extremes: AnswerPlace[] = [
       { quantity: 'maximum', of: 'moment', member: 'AB' },
       { quantity: 'minimum', of: 'moment', member: 'AB' },
     ]
@@ -205,8 +210,8 @@ describe('a reason for one value', () => {
     .support('A', 'pin')
     .support('B', 'roller')
     .load({ type: 'nodal', node: 'C', fx: 12 }).problem
-  const reason = (p: Problem, value: number | string, place: Asked) => {
-    const stated = { ...p, answers: [{ ...place, id: 'a', value }] }
+  const reason = (p: Problem, value: number | string, place: AnswerPlace) => {
+    const stated = { ...p, answers: [answerOf(place, 'a', value)] }
     return checkDocument(stated, solvedOf(stated)).answers[0].diagnosis
   }
   it('speaks of feet and inches only where such units stand', () => {

@@ -78,7 +78,7 @@ describe('a train of loads', () => {
           }),
           { minLength: 1, maxLength: 4 },
         ),
-        fc.constantFrom<Asked['quantity']>('moment', 'shear', 'reaction'),
+        fc.constantFrom('moment' as const, 'shear' as const, 'reaction' as const),
         (lengths, loads, quantity) => {
           const asked: Asked =
             quantity === 'reaction'

@@ -44,6 +44,7 @@ describe('the force method', () => {
     const B = (redundants?: Asked[]) =>
       METHOD.values(bookOf(p, redundants)).find((v) => v.node === 'B' && v.component === 'y')!.value
     expect(B([{ quantity: 'moment', member: 'AB', at: '100%' }])).toBeCloseTo(B(), 9)
+    expect(B([{ quantity: 'moment', member: 'AB', at: '600 cm' }])).toBeCloseTo(B(), 9)
     expect(B([{ quantity: 'reaction', node: 'C', component: 'y' }])).toBeCloseTo(B(), 9)
     expect(() => B([{ quantity: 'reaction', node: 'A', component: 'x' }])).toThrow(
       /not statically determinate|without/,

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  answerAt,
   checkDocument,
   work,
   workWithSystem,
   type Answer,
+  type AnswerPlace,
   type Load,
   type Member,
   type Problem,
@@ -93,39 +95,36 @@ const SLIPS: Record<string, Slip> = {
 }
 
 /** What such a problem asks: every reaction, and the moments and shears at the ends of every member. */
-function asked(p: Problem): Omit<Answer, 'value'>[] {
-  const places: Omit<Answer, 'value' | 'id'>[] = [
-    ...(p.supports ?? []).flatMap((s) =>
-      s.type === 'fixed'
-        ? (['x', 'y', 'rotation'] as const).map((component) => ({
-            quantity: 'reaction' as const,
-            node: s.node,
-            component,
-          }))
-        : (['x', 'y'] as const).map((component) => ({
-            quantity: 'reaction' as const,
-            node: s.node,
-            component,
-          })),
+const asked = (p: Problem): AnswerPlace[] => [
+  ...(p.supports ?? []).flatMap((s) =>
+    s.type === 'fixed'
+      ? (['x', 'y', 'rotation'] as const).map((component) => ({
+          quantity: 'reaction' as const,
+          node: s.node,
+          component,
+        }))
+      : (['x', 'y'] as const).map((component) => ({
+          quantity: 'reaction' as const,
+          node: s.node,
+          component,
+        })),
+  ),
+  ...p.members.flatMap((m) =>
+    ['0%', '100%'].flatMap((at) =>
+      (['moment', 'shear'] as const).map((quantity) => ({ quantity, member: m.id, at })),
     ),
-    ...p.members.flatMap((m) =>
-      ['0%', '100%'].flatMap((at) =>
-        (['moment', 'shear'] as const).map((quantity) => ({ quantity, member: m.id, at })),
-      ),
-    ),
-  ]
-  return places.map((place, i) => ({ ...place, id: `a${i + 1}` }))
-}
+  ),
+]
 
 /** The sheet of somebody who found the numbers of `found`, written with four figures. */
 function sheetOf(p: Problem, found: Problem): Problem | undefined {
   const outcome = work(found)
   if (outcome.stage !== 'solved') return undefined
   const { solution } = outcome
-  const answers = asked(p).flatMap((a): Answer[] => {
-    const [value, other] = computedValues(found, solution, { ...a, value: 0 }) ?? []
+  const answers = asked(p).flatMap((a, i): Answer[] => {
+    const [value, other] = computedValues(found, solution, a) ?? []
     if (value === undefined || other !== undefined) return []
-    return [{ ...a, value: Number((value / 1000).toPrecision(4)) }]
+    return [{ id: `a${i + 1}`, ...answerAt(a, { value: Number((value / 1000).toPrecision(4)) }) }]
   })
   return { ...p, answers }
 }

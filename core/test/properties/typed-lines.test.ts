@@ -4,7 +4,7 @@ import { checkProblem, readProblem, readRelative, writeProblem, type Problem } f
 import { readAnswers } from '../../src/statement/read-answers.js'
 import { readLoads } from '../../src/statement/read-load.js'
 import { readSupport } from '../../src/statement/read-support.js'
-import { answerName } from '../../src/statement/answer-words.js'
+import { answerName } from '../../src/kinds/answers/index.js'
 import { edit, makeReader, dimension } from '../../src/index.js'
 import { anyFrame } from './any-frame.js'
 import { frame } from '../builder.js'
@@ -96,7 +96,7 @@ describe('a line that is typed', () => {
       for (const l of left) expect(l.message.trim()).not.toBe('')
       const stated = answers.reduce<Problem>((p, a) => edit.addAnswer(p, a), problem)
       expect(checkProblem(stated).ok).toBe(true)
-      for (const a of answers) expect(answerName({ id: '', ...a })).not.toBe('')
+      for (const a of answers) expect(answerName(a)).not.toBe('')
     }))
 
   it('is a quantity or a sentence, in every dimension', () =>

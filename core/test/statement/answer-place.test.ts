@@ -8,7 +8,7 @@ import {
   quantitiesOf,
   type Place,
 } from '../../src/statement/answer-place.js'
-import { answerName } from '../../src/statement/answer-words.js'
+import { answerName } from '../../src/kinds/answers/index.js'
 import { beam } from '../../../web/test/problems'
 
 const turned = (): Problem => ({

@@ -1,10 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { readProblem, type Answer, type Problem } from '../../src/index.js'
+import { answerAt, readProblem, type AnswerPlace, type Problem } from '../../src/index.js'
 import { ANSWER_LISTS, samePlace } from '../../src/statement/answer-lists.js'
 import { answerValueText, readAnswerValue } from '../../src/statement/answer-value.js'
-import { answerName } from '../../src/statement/answer-words.js'
+import { answerName } from '../../src/kinds/answers/index.js'
 import { readAnswerName } from '../../src/statement/read-answer-name.js'
 import { readAnswers } from '../../src/statement/read-answers.js'
 import { frame, truss } from '../builder.js'
@@ -88,10 +88,8 @@ describe('the name of a hand value', () => {
         truss().node('A', 0, 0).node('B', 3, 0).member('A', 'B').support('A', 'pin').problem,
       ])
         for (const at of list.places(p, { at: ['25%', '1.5 m'] })) {
-          const read = readAnswerName(p, answerName({ ...at, id: 'a', value: 0 }))
-          expect(read.ok && samePlace(read.place, at, '1'), answerName({ ...at, id: 'a', value: 0 })).toBe(
-            true,
-          )
+          const read = readAnswerName(p, answerName(at))
+          expect(read.ok && samePlace(read.place, at, '1'), answerName(at)).toBe(true)
         }
   })
 
@@ -119,7 +117,7 @@ describe('lines of hand values', () => {
       'Ay = 18.2 kN up\nF_DB = 8.4 C\r\nM_BA = -37.5\nAx\t4.1\tleft\nM_A: 12 clockwise\nCy 6.50 ' +
         'down\n\nM_XY = 3\nAy = 3 left',
     )
-    expect(answers.map((a) => [answerName({ id: '', ...a }), a.value])).toEqual([
+    expect(answers.map((a) => [answerName(a), a.value])).toEqual([
       ['A y', '18.2 kN'],
       ['N of DB, compression', 8.4],
       ['M of AB at 100%', -37.5],
@@ -137,7 +135,7 @@ describe('lines of hand values', () => {
       portal,
       'FEM_BC = 12 ccw\nFEM_CB = 12 cw\nP_Bx = 4 left\nFEV_BC = 8 up',
     )
-    expect(answers.map((a) => [answerName({ id: '', ...a }), a.value])).toEqual([
+    expect(answers.map((a) => [answerName(a), a.value])).toEqual([
       ['FEM of BC at start', 12],
       ['FEM of BC at end', -12],
       ['P at B x', -4],
@@ -190,16 +188,15 @@ describe('lines of hand values from elsewhere', () => {
 })
 
 describe('the text of a hand value', () => {
-  it.each<[Partial<Answer>, string]>([
+  it.each<[AnswerPlace, string]>([
     [{ quantity: 'reaction', node: 'A', component: 'y' }, '18.2 kN ↑'],
     [{ quantity: 'reaction', node: 'A', component: 'rotation' }, '12 ↻'],
     [{ quantity: 'displacement', node: 'B', component: 'x' }, '0.30 mm ←'],
     [{ quantity: 'axial', member: 'DB' }, '8.4 C'],
     [{ quantity: 'moment', member: 'AB', at: '0%' }, '-3.5'],
-  ])('is read as it is shown: %o', (at, text) => {
-    const where = at as Omit<Answer, 'id' | 'value'>
+  ])('is read as it is shown: %o', (where, text) => {
     const read = readAnswerValue(portal, where, text)
     if (!read.ok) throw new Error(read.message)
-    expect(answerValueText({ ...where, value: read.value, sense: read.sense })).toBe(text)
+    expect(answerValueText({ id: '', ...answerAt(where, read) })).toBe(text)
   })
 })

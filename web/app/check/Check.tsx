@@ -1,5 +1,5 @@
 import { edit, scoreOf, thing, type Answer } from '@viga/core'
-import { answerName } from '@viga/core/statement/answer-words'
+import { answerName } from '@viga/core'
 import type { ListOptions } from '@viga/core/statement/answer-lists'
 import { useMemo, useState } from 'react'
 import { useParams } from 'react-router'
@@ -179,7 +179,7 @@ function ListedRows({
       </tr>
       {places.map(({ place, judged }) => (
         <ValueRow
-          key={answerName({ ...place, id: '', value: 0 })}
+          key={answerName(place)}
           listed
           place={place}
           judged={judged}

@@ -1,15 +1,15 @@
 import LinearProgress from '@mui/material/LinearProgress'
 import {
   answerDimension,
+  answerName,
   formatNumber,
-  siPerCoherent,
   inSolutionOrder,
+  siPerCoherent,
   solutionStep,
   type Answer,
   type Explanation,
 } from '@viga/core'
 import { answerValueText } from '@viga/core/statement/answer-value'
-import { answerName } from '@viga/core/statement/answer-words'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Checked } from '../sheet/results-view'
@@ -186,7 +186,8 @@ function StepLink({ step, capital }: { step: string; capital?: boolean }) {
 
 /** Where nothing stands out: the value that comes first in the order of the solution. */
 function FirstDifference({ differ }: { differ: readonly Answer[] }) {
-  const [first] = inSolutionOrder(differ)
+  const problem = useSheet((s) => s.problem)
+  const [first] = inSolutionOrder(problem, differ)
   const { problemId } = useParams()
   return (
     <p className="prose">
@@ -195,7 +196,10 @@ function FirstDifference({ differ }: { differ: readonly Answer[] }) {
         ? 'The first that differs in the order of the solution is '
         : 'Its place in the solution: '}
       <AnswerName a={first} />,{' '}
-      <Link className="textlink" to={`/problems/${problemId}/working/stiffness/${solutionStep(first)}`}>
+      <Link
+        className="textlink"
+        to={`/problems/${problemId}/working/stiffness/${solutionStep(problem, first)}`}
+      >
         found here in the Working
       </Link>
       .

@@ -1,4 +1,12 @@
-import { edit, type Answer, type Problem } from '@viga/core'
+import {
+  answerAt,
+  answerName,
+  edit,
+  withKeys,
+  type NewAnswer as UnlabelledAnswer,
+  type PlaceDraft,
+  type Problem,
+} from '@viga/core'
 import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { Line } from '../widgets/Line'
 import { Press } from '../widgets/Press'
@@ -8,7 +16,6 @@ import { useNewRow } from '../sheet/new-row'
 import { PlaceFields } from '../fields/PlaceFields'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
 import { readAnswerValue } from '@viga/core/statement/answer-value'
-import { answerName } from '@viga/core/statement/answer-words'
 
 /**
  * The place that a new value is asked for; a press on the Figure says it, and the value is all that is left.
@@ -16,7 +23,7 @@ import { answerName } from '@viga/core/statement/answer-words'
 function useAskedPlace() {
   const truss = useSheet((s) => s.problem.kind === 'truss')
   const asked = useSheet((s) => s.asked)
-  const [draft, setDraft] = useState<Place>({ quantity: truss ? 'axial' : 'reaction' })
+  const [draft, setDraft] = useState<PlaceDraft>({ quantity: truss ? 'axial' : 'reaction' })
   const field = useRef<HTMLInputElement>(null)
   const [answered, setAnswered] = useState(asked)
   if (asked !== answered) {
@@ -29,7 +36,7 @@ function useAskedPlace() {
   return { draft, setDraft, field }
 }
 
-type Made = { ok: true; answer: Omit<Answer, 'id'> } | { ok: false; message: string }
+type Made = { ok: true; answer: UnlabelledAnswer } | { ok: false; message: string }
 
 /**
  * The answer that was typed, or why it is none. `many`: there are several cases, and the answer names its
@@ -46,12 +53,7 @@ function madeAnswer(
   const read = readAnswerValue(problem, place, typed.value)
   if (!read.ok) return read
   const note = typed.note.trim()
-  const answer: Omit<Answer, 'id'> = {
-    ...place,
-    value: read.value,
-    ...(read.sense ? { sense: read.sense } : {}),
-    ...(note ? { note } : {}),
-  }
+  const answer = withKeys(answerAt(place, read), note ? { note } : {})
   if (!many || place.quantity === 'stiffness' || place.quantity === 'load-factor') delete answer.case
   return { ok: true, answer }
 }
@@ -74,7 +76,7 @@ export function NewAnswer() {
     e.preventDefault()
     const made = madeAnswer(problem, place, typed, many)
     if (!made.ok) return setRefusal(made.message)
-    const name = `answer ${answerName({ id: '', ...made.answer })}`
+    const name = `answer ${answerName(made.answer)}`
     const refused = apply(name, (p) => edit.addAnswer(p, made.answer))
     setRefusal(refused)
     if (refused !== null) return

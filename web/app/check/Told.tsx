@@ -1,13 +1,15 @@
 import {
   answerDimension,
+  answerName,
   coherentUnitName,
   edit,
   formatNumber,
   type Answer,
+  type AnswerKeys,
+  type PlaceDraft,
   type SheetVerdict,
 } from '@viga/core'
-import { changeTo, fitted, type Place } from '@viga/core/statement/answer-place'
-import { answerName } from '@viga/core/statement/answer-words'
+import { changeTo, fitted } from '@viga/core/statement/answer-place'
 import { useState } from 'react'
 import { TextField } from '../fields/TextField'
 import { useSheet, useEdit } from '../sheet/context'
@@ -90,9 +92,9 @@ function PlaceEditor({ a }: { a: Answer }) {
   const apply = useEdit()
   const problem = useSheet((s) => s.problem)
   const [refusal, setRefusal] = useState<string | null>(null)
-  const put = (change: Partial<Answer>) =>
+  const put = (change: AnswerKeys) =>
     apply(`answer ${answerName(a)}`, (p) => edit.setAnswer(p, a.id, change), { shown: true })
-  const move = (place: Place) => {
+  const move = (place: PlaceDraft) => {
     const fit = fitted(problem, place)
     setRefusal((fit ? put(changeTo(fit))?.message : 'There is no place for such a value.') ?? null)
   }

@@ -1,16 +1,18 @@
 import {
+  answerAt,
   answerDimension,
+  answerName,
   coherentUnitName,
   DEFAULT_TOLERANCE,
   edit,
   formatNumber,
   thing,
+  withKeys,
   type Answer,
   type SheetVerdict,
 } from '@viga/core'
 import type { Place } from '@viga/core/statement/answer-place'
 import { answerValueText, readAnswerValue } from '@viga/core/statement/answer-value'
-import { answerName } from '@viga/core/statement/answer-words'
 import { LiveField } from '../fields/LiveField'
 import { OfThing } from '../fields/of-thing'
 import { useRow } from '../fields/rows'
@@ -42,7 +44,7 @@ export function ValueRow({ place, judged, listed, on, onOpen }: Props) {
   const answer = judged?.answer
   const about = place.node ? [thing.node(place.node)] : place.member ? [thing.member(place.member)] : []
   const row = useRow(targetOf([...about, ...(answer ? [thing.answer(answer.id)] : [])]))
-  const named = answerName({ ...place, id: '', value: 0, sense: undefined })
+  const named = answerName(withKeys(place, { sense: undefined }))
   const field = `your value of ${named}${answer && !listed ? ` (${answer.id})` : ''}`
   const cells = (
     <tr
@@ -94,7 +96,7 @@ function ValueField({
   const store = useSheetStore()
   const put = (text: string, merge: string): string | null => {
     const { problem, edit: change } = store.getState()
-    const what = `answer ${answerName({ ...place, id: '', value: 0 })}`
+    const what = `answer ${answerName(place)}`
     if (text === '') {
       if (answer && clears) change(what, (p) => edit.removeAnswer(p, answer.id), { merge })
       return null
@@ -105,21 +107,10 @@ function ValueField({
     const sense = place.quantity === 'axial' ? { sense: read.sense } : {}
     const refusal = answer
       ? change(what, (p) => edit.setAnswer(p, answer.id, { value, ...sense }), { merge, shown: true })
-      : change(
-          what,
-          (p) => edit.addAnswer(p, { ...place, value, ...(read.sense ? { sense: read.sense } : {}) }),
-          { merge, shown: true },
-        )
+      : change(what, (p) => edit.addAnswer(p, answerAt(place, read)), { merge, shown: true })
     return refusal?.message ?? null
   }
-  return (
-    <LiveField
-      aside
-      name={name}
-      value={answer ? answerValueText({ ...place, ...answer }) : ''}
-      onChange={put}
-    />
-  )
+  return <LiveField aside name={name} value={answer ? answerValueText(answer) : ''} onChange={put} />
 }
 
 function Unit({ place, verdict }: { place: Place; verdict?: SheetVerdict }) {

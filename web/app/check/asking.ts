@@ -14,7 +14,7 @@ const NEAR = 0.035
 /** An end, or the middle, within this part of a member is meant. */
 const OF_MEMBER = 0.03
 
-const QUANTITY: Record<DiagramKey, AnswerQuantity> = { M: 'moment', V: 'shear', N: 'axial' }
+const QUANTITY = { M: 'moment', V: 'shear', N: 'axial' } as const satisfies Record<DiagramKey, AnswerQuantity>
 
 /** The place in the results that a press on the Figure means, by the diagram that is shown there. */
 export function placePressed(

@@ -1,8 +1,8 @@
 import {
-  thing,
-  dimension,
   formatNumber,
-  makeReader,
+  PLACE_OF,
+  placeOn,
+  thing,
   type Answer,
   type Problem,
   type Structure,
@@ -30,7 +30,11 @@ export function checkNotes(
     .flatMap(({ answer: a, verdict: v }): LabelRequest[] => {
       const node = s.nodes.find((n) => n.id === a.node)
       const member = s.members.find((m) => m.id === a.member)
-      const at = node ? onScreen(view, node.x, node.y) : member ? placeOn(problem, s, view, a, member) : null
+      const at = node
+        ? onScreen(view, node.x, node.y)
+        : member
+          ? shownPlace(problem, s, view, a, member)
+          : null
       if (!at) return []
       const text = `${signOf(v)} ${v.given === null ? String(a.value) : formatNumber(v.given)}`
       return [
@@ -63,14 +67,10 @@ export function checkNotes(
  * Where along its member an answer is: as stated, a share or a length from the start; the middle where it
  * says neither.
  */
-function placeOn(problem: Problem, s: Structure, view: View, a: Answer, m: StructureMember): Vec {
-  const at = a.quantity === 'fixed-end' ? (a.end === 'end' ? '100%' : '0%') : a.at
+function shownPlace(problem: Problem, s: Structure, view: View, a: Answer, m: StructureMember): Vec {
+  const at = a.quantity === 'fixed-end' ? PLACE_OF[a.end] : a.at
   const l = memberLine(s, view, m)
-  const percent = /^([\d.]+)\s*%$/.exec(String(at ?? '').trim())
-  const length =
-    at === undefined || percent
-      ? undefined
-      : makeReader(problem.units, problem.symbols).reader.read(at, dimension.length)
-  const share = percent ? Number(percent[1]) / 100 : length?.ok ? length.si / m.length : 0.5
+  const x = at === undefined ? undefined : placeOn(problem, at, m)
+  const share = x === undefined ? 0.5 : x / m.length
   return plus(l.a, l.dir, Math.max(0, Math.min(1, share)) * l.px)
 }

@@ -3,6 +3,7 @@ import {
   type Answer,
   type AnswerQuantity,
   type Component,
+  type PlaceDraft,
   type Problem,
   type StiffnessPlace,
 } from '@viga/core'
@@ -46,9 +47,9 @@ function Choice({
 
 interface Props {
   problem: Problem
-  place: Place
+  place: PlaceDraft
   /** Takes the place with a change in it; not yet fitted. */
-  onChange: (place: Place) => void
+  onChange: (place: PlaceDraft) => void
   /** The case is chosen elsewhere. */
   caseless?: boolean
 }
@@ -56,7 +57,7 @@ interface Props {
 /** Which quantity a hand value is and where it stands, chosen in one line. */
 export function PlaceFields({ problem, place, onChange, caseless }: Props) {
   const { quantity } = place
-  const set = (change: Partial<Place>) => onChange({ ...place, ...change })
+  const set = (change: Partial<PlaceDraft>) => onChange({ ...place, ...change })
   const cases = [...(problem.loadCases ?? []), ...(problem.combinations ?? [])]
   const atJoint = quantity === 'reaction' || quantity === 'displacement' || quantity === 'load-vector'
   return (
@@ -87,8 +88,8 @@ export function PlaceFields({ problem, place, onChange, caseless }: Props) {
 
 interface Part {
   problem: Problem
-  place: Place
-  set: (change: Partial<Place>) => void
+  place: PlaceDraft
+  set: (change: Partial<PlaceDraft>) => void
 }
 
 function JointFields({ problem, place, set }: Part) {

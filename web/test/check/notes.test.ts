@@ -37,7 +37,7 @@ function notes(answers: Answer[], actionId = 'G') {
     ),
   }
 }
-const moment = (at: Answer['at'], value: number, more: Partial<Answer> = {}): Answer => ({
+const moment = (at: Answer['at'], value: number, more: { id?: string; case?: string } = {}): Answer => ({
   id: `m${String(at)}`,
   quantity: 'moment',
   member: 'AB',

@@ -1,9 +1,12 @@
-import type { Answer, Component } from '../../document/types.js'
+import { PLACE_OF } from '../../document/ends.js'
+import { endOf } from '../../structure/place.js'
+import type { Component } from '../../document/types.js'
+import type { AnswerKeys } from '../../kinds/answers/index.js'
 import { isValueOf, type Diagnosis, type Differing, type Near, type Rule } from './rule.js'
 
 /** The value is that of another place, another case or another quantity. */
 
-const found = (where: string, place: Partial<Answer>): Diagnosis => ({
+const found = (where: string, place: AnswerKeys): Diagnosis => ({
   kind: 'other-place',
   sentence: `This is the value ${where}.`,
   place,
@@ -31,26 +34,23 @@ function atAnotherJoint(v: Differing, near: Near): Diagnosis | null {
   return null
 }
 
+const ENDS = ['start', 'end'] as const
+
 function atAnotherEnd(v: Differing, near: Near): Diagnosis | null {
-  const { answer: a, solution } = v
+  const { answer: a, solution, problem } = v
   if (a.member === undefined) return null
   const { members, nodes } = solution.structure
-  const ends = (id: string): [at: string, node: string][] => {
-    const m = members.find((t) => t.id === id)
-    return m
-      ? [
-          ['0%', nodes[m.start].id],
-          ['100%', nodes[m.end].id],
-        ]
-      : []
-  }
-  for (const [at, id] of ends(a.member))
-    if (at !== a.at && isValueOf(v, near, { at, side: undefined })) return found(`at ${id}`, { at })
-  for (const { id: member } of members)
-    if (member !== a.member)
-      for (const [at, id] of ends(member))
-        if (isValueOf(v, near, { member, at, side: undefined }))
-          return found(`in ${member} at ${id}`, { member, at })
+  const own = members.find((m) => m.id === a.member)
+  const stated = own && endOf(problem, a, own)
+  for (const end of ENDS)
+    if (own && end !== stated && isValueOf(v, near, { at: PLACE_OF[end], side: undefined }))
+      return found(`at ${nodes[own[end]].id}`, { at: PLACE_OF[end] })
+  for (const m of members.filter((o) => o !== own))
+    for (const end of ENDS) {
+      const place = { member: m.id, at: PLACE_OF[end] }
+      if (isValueOf(v, near, { ...place, side: undefined }))
+        return found(`in ${m.id} at ${nodes[m[end]].id}`, place)
+    }
   return null
 }
 

@@ -1,4 +1,4 @@
-import { answerDimension } from '../../kinds/answers/form.js'
+import { answerDimension } from '../../kinds/answers/index.js'
 import { makeReader } from '../../quantity/reader.js'
 import { halfOfLastDigit } from '../tolerance.js'
 import { otherCase, otherPlace, otherQuantity } from './elsewhere.js'

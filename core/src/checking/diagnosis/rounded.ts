@@ -1,4 +1,4 @@
-import { answerDimension } from '../../kinds/answers/form.js'
+import { answerDimension } from '../../kinds/answers/index.js'
 import { siPerCoherent } from '../../quantity/units.js'
 import { digitsOf } from '../tolerance.js'
 import type { Rule } from './rule.js'

@@ -1,7 +1,7 @@
 import * as D from '../../quantity/dimension.js'
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import type { Answer, Problem } from '../../document/types.js'
-import { answerDimension } from '../../kinds/answers/form.js'
+import { answerDimension, withKeys, type AnswerKeys } from '../../kinds/answers/index.js'
 import { computedFor } from '../quantities.js'
 
 /** Why a hand value differs, as far as it can be told from the numbers. */
@@ -12,7 +12,7 @@ export interface Diagnosis {
   /** By how many times the value is too large. */
   factor?: number
   /** The place whose value it is: the keys of an answer that are others there. */
-  place?: Partial<Answer>
+  place?: AnswerKeys
   case?: string
   quantity?: string
 }
@@ -47,9 +47,9 @@ export const SAME = 0.005
 export function isValueOf(
   { problem, solution, action, answer }: Differing,
   near: Near,
-  other: Partial<Answer>,
+  other: AnswerKeys,
   of = action,
 ): boolean {
-  const c = computedFor(problem, solution, of, { ...answer, ...other })
+  const c = computedFor(problem, solution, of, withKeys(answer, other))
   return c.ok && D.equal(c.dimension, answerDimension(answer)) && c.value !== 0 && near(c.value)
 }

@@ -1,6 +1,7 @@
 import type { ActionSolution, Solution } from '../../analysis/solve.js'
 import type { Answer, Problem } from '../../document/types.js'
-import { endOf } from '../place.js'
+import type { Place } from '../../kinds/answers/index.js'
+import { endOf } from '../../structure/place.js'
 import { computedFor } from '../quantities.js'
 
 /** The case or combination an answer speaks of; the first case when it names none. */
@@ -13,7 +14,7 @@ const actionFor = ({ cases, combinations }: Solution, id: string | undefined): A
 export function computedValues(
   problem: Problem,
   solution: Solution,
-  a: Answer,
+  a: Answer | Place,
 ): readonly number[] | undefined {
   const action = actionFor(solution, a.case)
   if (!action) return undefined
@@ -25,7 +26,11 @@ export function computedValues(
  * The same where the forces at the ends of members are all that the hand solution has: N, V and M there are
  * read from the end forces, not from the loads between them.
  */
-export function valuesByEnds(problem: Problem, solution: Solution, a: Answer): readonly number[] | undefined {
+export function valuesByEnds(
+  problem: Problem,
+  solution: Solution,
+  a: Answer | Place,
+): readonly number[] | undefined {
   const action = actionFor(solution, a.case)
   const i = solution.structure.members.findIndex((m) => m.id === a.member)
   const part = { axial: 0, shear: 1, moment: 2 }[a.quantity as string]

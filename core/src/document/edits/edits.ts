@@ -4,11 +4,12 @@ import { freeId, memberLabel, nextNodeLabel } from '../labels.js'
 import { remove, rename } from '../references.js'
 import { membersRenamed } from './member-labels.js'
 import type {
-  Answer,
+  AnswerKeys,
   EndReleases,
   Kind,
   Material,
   Member,
+  NewAnswer,
   Problem,
   Quantity,
   Release,
@@ -233,19 +234,17 @@ export const setOrder = (p: Problem, order: 1 | 2): Problem =>
 
 // answers
 
-export const addAnswer = (p: Problem, answer: Omit<Answer, 'id'>): Problem =>
+export const addAnswer = (p: Problem, answer: NewAnswer): Problem =>
   produce(p, (d) => {
     d.answers ??= []
-    d.answers.push({
-      id: freeId(
-        d.answers.map((a) => a.id),
-        'a',
-      ),
-      ...answer,
-    })
+    const id = freeId(
+      d.answers.map((a) => a.id),
+      'a',
+    )
+    d.answers.push({ id, ...answer })
   })
 
-export const setAnswer = (p: Problem, id: string, change: Partial<Answer>): Problem =>
+export const setAnswer = (p: Problem, id: string, change: AnswerKeys): Problem =>
   produce(p, (d) => {
     const a = d.answers?.find((o) => o.id === id)
     if (a) assign(a, change)

@@ -4,7 +4,7 @@ import { memberLabel, nextNodeLabel } from '../labels.js'
 import { measure, scaled, tidyPlace, type Point } from '../measure.js'
 import { lengthSum } from '../sums.js'
 import type { Answer, Load, Member, Node, Problem, Quantity, Support } from '../types.js'
-import { mirroredAnswer } from './answers-of-member.js'
+import { mirroredAnswer } from '../../kinds/answers/index.js'
 import { mirroredView } from './view-of-member.js'
 
 /** The joints and members that an operation works on. */

@@ -1,8 +1,9 @@
 import { produce } from 'immer'
+import { reversedAnswer } from '../../kinds/answers/index.js'
 import { reversedLoad } from '../../kinds/loads/index.js'
 import { measure } from '../measure.js'
+import { signsOf } from '../signs.js'
 import type { Member, Problem } from '../types.js'
-import { reversedAnswer } from './answers-of-member.js'
 import { membersRenamed } from './member-labels.js'
 import { reversedView } from './view-of-member.js'
 
@@ -17,11 +18,12 @@ export function reverseMember(p: Problem, id: string): Problem {
   const member = p.members[index]
   const m = measure(p)
   const L = m.length(member.start, member.end)
+  const reversal = { m, L, endForces: signsOf(p).ends === 'member' }
   const after = produce(p, (d) => {
     d.members[index] = reversed(member)
     for (const c of d.loadCases ?? [])
       c.loads = c.loads.map((l) => (l.type !== 'nodal' && l.member === id ? reversedLoad(l, m, L) : l))
-    if (d.answers) d.answers = d.answers.map((a) => (a.member === id ? reversedAnswer(p, a, m, L) : a))
+    if (d.answers) d.answers = d.answers.map((a) => (a.member === id ? reversedAnswer(a, reversal) : a))
     if (p.view) d.view = reversedView(p, id, m, L)
   })
   return membersRenamed(p, after, (o) => o.id === id)

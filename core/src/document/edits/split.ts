@@ -1,10 +1,10 @@
 import { produce } from 'immer'
 import type { Cut } from '../../kinds/loads/kind.js'
+import { splitAnswers } from '../../kinds/answers/index.js'
 import { splitLoad } from '../../kinds/loads/index.js'
 import { memberLabel, nextNodeLabel } from '../labels.js'
 import { measure, tidyPlace, type Measure } from '../measure.js'
 import type { Member, Problem } from '../types.js'
-import { splitAnswers } from './answers-of-member.js'
 import { splitView } from './view-of-member.js'
 
 /** The shortest part a member is split into, of its length: shorter ones would be joints at one place. */
@@ -22,12 +22,12 @@ export function splitMemberAt(p: Problem, id: string, node: string, share: numbe
   const m = measure(p)
   const L = m.length(whole.start, whole.end)
   const [first, second] = halves(p, whole, node)
-  const cut: Cut = { m, L, cut: share * L, share, first: first.id, second: second.id }
+  const cut: Cut = { m, whole: id, L, cut: share * L, share, first: first.id, second: second.id }
   return produce(p, (d) => {
     d.members.splice(index, 1, first, second)
     for (const c of d.loadCases ?? [])
       c.loads = c.loads.flatMap((l) => (l.type !== 'nodal' && l.member === id ? splitLoad(l, cut) : [l]))
-    if (p.answers) d.answers = splitAnswers(p.answers, id, [whole.start, whole.end], cut)
+    if (p.answers) d.answers = splitAnswers(p.answers, cut, [whole.start, whole.end])
     if (p.view) d.view = splitView(p, id, cut)
   })
 }

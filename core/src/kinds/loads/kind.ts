@@ -1,5 +1,6 @@
 import type { ProblemUnits } from '../../quantity/units.js'
 import type { Form } from '../../document/form.js'
+import { endAt, shareOf } from '../../document/ends.js'
 import { tidy, type Measure } from '../../document/measure.js'
 import { join } from '../../document/report.js'
 import type { Quantity } from '../../document/types.js'
@@ -45,11 +46,12 @@ export interface Places extends Reading {
 }
 
 /**
- * A cut through a member of length L (problem's unit), `share` of it from the start, and the names of its
- * halves.
+ * A cut through a member of length L (problem's unit), `share` of it from the start, with the names of the
+ * member and of its halves.
  */
 export interface Cut {
   m: Measure
+  whole: string
   L: number
   cut: number
   share: number
@@ -73,12 +75,13 @@ export function placeOnHalf(
 
 /** A place measured from the other end of a member of length L (problem's unit); a percentage stays one. */
 export function fromOtherEnd(raw: Quantity, m: Measure, L: number): Quantity {
-  const percent = typeof raw === 'string' ? /^\s*([-+.\deE]+)\s*%\s*$/.exec(raw) : null
-  if (percent) return `${tidy(100 - Number(percent[1]))}%`
+  const share = typeof raw === 'string' ? shareOf(raw) : undefined
+  if (share !== undefined && String(raw).includes('%')) return `${tidy(100 * (1 - share))}%`
   const x = L - m.along(raw, L)
-  if (Math.abs(x) <= AT_END * L) return 0
+  const end = endAt(x, L)
+  if (end === 'start') return 0
   // The far end said as a share: its length may be no round number, and rounded it would miss the end.
-  return x >= L * (1 - AT_END) ? '100%' : tidy(x)
+  return end === 'end' ? '100%' : tidy(x)
 }
 
 /** The member a load stands on, if it is there and takes this load. */

@@ -1,6 +1,7 @@
 import * as D from '../../quantity/dimension.js'
 import type { Dimension } from '../../quantity/dimension.js'
 import { coherentUnitName, type ProblemUnits } from '../../quantity/units.js'
+import { endAt, shareOf } from '../../document/ends.js'
 import { magnitude } from '../../document/sign.js'
 import type { Quantity } from '../../document/types.js'
 
@@ -13,9 +14,10 @@ export function amountInWords(q: Quantity, d: Dimension, units: ProblemUnits): s
 
 /** A place on a member: "at the middle of BC", "at 2 m on BC". */
 export function placeInWords(at: Quantity, member: string, units: ProblemUnits): string {
-  if (at === '50%') return `at the middle of ${member}`
-  if (at === 0 || at === '0%') return `at the start of ${member}`
-  if (at === '100%') return `at the end of ${member}`
+  const share = shareOf(at)
+  if (share === 0.5) return `at the middle of ${member}`
+  const end = share === undefined ? undefined : endAt(share, 1)
+  if (end) return `at the ${end} of ${member}`
   const text = typeof at === 'string' && at.trim().endsWith('%') ? at : amountInWords(at, D.length, units)
   return `at ${text} on ${member}`
 }

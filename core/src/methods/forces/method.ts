@@ -1,3 +1,4 @@
+import { PLACE_OF } from '../../document/ends.js'
 import * as D from '../../quantity/dimension.js'
 import { coherentUnitName, siPerCoherent } from '../../quantity/units.js'
 import type { Asked, Problem } from '../../document/types.js'
@@ -31,7 +32,7 @@ const MOST = 40
 function workOf(task: Task): Work {
   const { structure: s, problem, options } = task
   const coherent: Coherent = (si, d) => si / siPerCoherent(problem.units, d)
-  const f = forceMethod(s, actionsOf(s, actingOf(s, task.action)!), options?.redundants)!
+  const f = forceMethod(problem, s, actionsOf(s, actingOf(s, task.action)!), options?.redundants)!
   const notes = new Notes()
   noteCompatibility(notes, f, coherent)
   noteStates(notes, f, task, coherent)
@@ -48,7 +49,7 @@ function redundantWords({ quantity: q }: { quantity: Asked }): string {
       ? `the fixing moment of ${q.node}, counter-clockwise`
       : `the reaction of ${q.node} in ${q.component}`
   if (q.quantity === 'axial') return `the axial force of ${q.member}, tension`
-  return `the moment of ${q.member} at its ${q.at === '0%' ? 'start' : 'end'}, sagging`
+  return `the moment of ${q.member} at its ${q.at === PLACE_OF.start ? 'start' : 'end'}, sagging`
 }
 
 /** A table of the forces of one state. */
@@ -201,11 +202,11 @@ function fits(problem: Problem, s: Structure, options?: Options): Fit {
       fits: false,
       why: 'The problem is statically determinate: equilibrium gives its forces, and nothing is redundant.',
     }
-  const released = releasedBy(s, combineActions(s, []), options?.redundants)
+  const released = releasedBy(problem, s, combineActions(s, []), options?.redundants)
   if (!released.ok) return { fits: false, why: released.message }
   if (released.redundants.length > MOST)
     return { fits: false, why: `The force method is written out for up to ${MOST} redundants.` }
-  const f = forceMethod(s, combineActions(s, []), options?.redundants)!
+  const f = forceMethod(problem, s, combineActions(s, []), options?.redundants)!
   return f.flexibility.every((row, i) => total(row[i]) > 0)
     ? { fits: true }
     : { fits: false, why: 'Members that keep their length leave a redundant without any flexibility.' }

@@ -1,5 +1,7 @@
 import type { Structure } from '../../structure/types.js'
-import type { Asked } from '../../document/types.js'
+import { PLACE_OF } from '../../document/ends.js'
+import type { Asked, Problem } from '../../document/types.js'
+import { endOf } from '../../structure/place.js'
 import type { EquilibriumSystem } from '../statics/equilibrium.js'
 
 /** A redundant: the unknown of equilibrium that it is, and its sign against it. */
@@ -33,7 +35,7 @@ export function redundantOf(
   const { member, force } = within[unknown - reactions.length]
   const { id } = s.members[member]
   if (force === 'N') return { unknown, sign: 1, quantity: { quantity: 'axial', member: id }, isMoment: false }
-  const at = force === 'start' ? '0%' : '100%'
+  const at = PLACE_OF[force]
   return {
     unknown,
     sign: force === 'start' ? -1 : 1,
@@ -67,24 +69,16 @@ export function likedRedundants(s: Structure, { reactions, within }: Equilibrium
 }
 
 /** The unknown that a stated redundant is; undefined where equilibrium has no such unknown. */
-export function unknownOf(s: Structure, system: EquilibriumSystem, q: Asked): number | undefined {
+export function unknownOf(p: Problem, s: Structure, system: EquilibriumSystem, q: Asked): number | undefined {
   const all = [...system.reactions, ...system.within]
   const same = (unknown: number): boolean => {
     const { quantity: own } = redundantOf(s, system, unknown)
     if (own.quantity !== q.quantity || own.node !== q.node || own.member !== q.member) return false
     if (own.quantity === 'reaction')
       return own.component === q.component && (own.axes ?? 'own') === (q.axes ?? own.axes ?? 'own')
-    return (
-      own.quantity === 'axial' || isSameEnd(own.at, q.at, s.members.find((m) => m.id === q.member)!.length)
-    )
+    const m = s.members.find((o) => o.id === q.member)!
+    return own.quantity === 'axial' || endOf(p, own, m) === endOf(p, q, m)
   }
   const found = all.findIndex((_, unknown) => same(unknown))
   return found < 0 ? undefined : found
-}
-
-/** True where a stated place, in percent or a length in m, is the end that `own` names. */
-function isSameEnd(own: unknown, stated: unknown, length: number): boolean {
-  const text = String(stated).trim()
-  const share = text.endsWith('%') ? Number(text.slice(0, -1)) / 100 : Number(text) / length
-  return Math.abs(share - (own === '0%' ? 0 : 1)) < 1e-9
 }

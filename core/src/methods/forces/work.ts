@@ -2,7 +2,7 @@ import type { Actions } from '../../structure/actions.js'
 import type { Structure } from '../../structure/types.js'
 import { combineActions } from '../../structure/case-actions.js'
 import { solveDense } from '../dense.js'
-import type { Asked } from '../../document/types.js'
+import type { Asked, Problem } from '../../document/types.js'
 import { cleaned, systemOf, type Reaction } from '../statics/equilibrium.js'
 import { reduce, type Reduced } from '../statics/reduce.js'
 import { contributionsOf, type Contribution, type ForceState } from '../virtual-work/virtual-work.js'
@@ -32,11 +32,11 @@ export type Released =
   { ok: true; reduced: Reduced; redundants: Redundant[] } | { ok: false; message: string }
 
 /** The redundants that are stated, else those proposed, and the solutions of equilibrium with them. */
-export function releasedBy(s: Structure, actions: Actions, stated?: readonly Asked[]): Released {
+export function releasedBy(p: Problem, s: Structure, actions: Actions, stated?: readonly Asked[]): Released {
   const system = systemOf(s, actions)
   const liked = likedRedundants(s, system)
   const count = system.reactions.length + system.within.length
-  const chosen = (stated ?? []).map((q) => unknownOf(s, system, q))
+  const chosen = (stated ?? []).map((q) => unknownOf(p, s, system, q))
   if (chosen.some((u) => u === undefined))
     return { ok: false, message: 'A redundant is a reaction, a moment at a member’s end, or a bar’s force.' }
   const first = chosen as number[]
@@ -55,11 +55,12 @@ export function releasedBy(s: Structure, actions: Actions, stated?: readonly Ask
 
 /** The whole force method; undefined where the redundants do not release the structure. */
 export function forceMethod(
+  p: Problem,
   s: Structure,
   actions: Actions,
   stated?: readonly Asked[],
 ): ForceMethod | undefined {
-  const found = releasedBy(s, actions, stated)
+  const found = releasedBy(p, s, actions, stated)
   if (!found.ok) return undefined
   const { reduced, redundants } = found
   const { reactions, rows, endsFor } = systemOf(s, actions)

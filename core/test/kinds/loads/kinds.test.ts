@@ -24,6 +24,7 @@ const WORDS: Record<keyof typeof LOAD_KINDS, string> = {
 }
 const cut = () => ({
   m: measure(beam().problem),
+  whole: 'AB',
   L: 4,
   cut: 2,
   share: 0.5,

@@ -1,12 +1,13 @@
 import {
-  lowestFactor,
   courseOf,
   displacementAt,
   extremes,
   isFactor,
+  lowestFactor,
   readVaried,
   statedQuantities,
   sweepValues,
+  type PlaceDraft,
   type Problem,
   type SweepInput,
   type SweepRange,
@@ -189,7 +190,7 @@ function useSweep(input: SweepInput | undefined) {
 /** The values that are read at each step. */
 function Reads({ places, onChange }: { places: Place[]; onChange: (places: Place[]) => void }) {
   const problem = useSheet((s) => s.problem)
-  const [draft, setDraft] = useState<Place>({ quantity: 'maximum', of: 'moment' })
+  const [draft, setDraft] = useState<PlaceDraft>({ quantity: 'maximum', of: 'moment' })
   const place = fitted(problem, draft) ?? draft
   return (
     <Block title="What is read">
@@ -212,8 +213,8 @@ function Reads({ places, onChange }: { places: Place[]; onChange: (places: Place
         <Press
           className="plain-button"
           onClick={() => {
-            const bare = { ...place, case: undefined }
-            if (!places.some((p) => nameOf(p) === nameOf(bare))) onChange([...places, bare])
+            const bare = fitted(problem, { ...place, case: undefined })
+            if (bare && !places.some((p) => nameOf(p) === nameOf(bare))) onChange([...places, bare])
           }}
         >
           Read it, too

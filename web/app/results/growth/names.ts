@@ -1,9 +1,9 @@
 import { statedQuantities, type Problem } from '@viga/core'
 import type { Place } from '@viga/core/statement/answer-place'
-import { answerName } from '@viga/core/statement/answer-words'
+import { answerName } from '@viga/core'
 
 /** What a value that is read is called. */
-export const nameOf = (p: Place) => answerName({ ...p, id: '', value: 0 })
+export const nameOf = (p: Place) => answerName(p)
 
 /** What may grow: a part of the critical load, all loads, a case, or a symbol. */
 export const namesOf = (p: Problem): [name: string, words: string][] => [

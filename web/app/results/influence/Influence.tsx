@@ -1,14 +1,15 @@
 import {
+  answerName,
   influenceView,
   keepInfluence,
   lineRefusal,
   readAlong,
   type Asked,
+  type PlaceDraft,
   type Problem,
   type Structure,
 } from '@viga/core'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
-import { answerName } from '@viga/core/statement/answer-words'
 import { useEffect, useMemo } from 'react'
 import { LiveField } from '../../fields/LiveField'
 import { PlaceFields } from '../../fields/PlaceFields'
@@ -26,7 +27,7 @@ import './influence.css'
 const levelOf = ({ members }: Structure) => members.find((m) => Math.abs(m.cos) > Math.abs(m.sin))
 
 /** The first quantity: a reaction of a truss, the moment in the middle of a member of a frame. */
-const firstAsked = ({ kind, members, supports }: Problem, structure: Structure): Place =>
+const firstAsked = ({ kind, members, supports }: Problem, structure: Structure): PlaceDraft =>
   kind === 'truss'
     ? { quantity: 'reaction', node: supports?.[0]?.node, component: 'y' }
     : { quantity: 'moment', member: levelOf(structure)?.id ?? members[0]?.id, at: '50%' }
@@ -59,7 +60,7 @@ export default function Influence({ solution }: Solved) {
       ) : (
         <>
           <p className="prose quiet">{releasedWords(place)}</p>
-          <OnFigure found={found} name={answerName({ ...place, id: 'asked', value: 0 })} />
+          <OnFigure found={found} name={answerName(place)} />
           <LineNumbers structure={structure} {...found} />
           <UniformBlock structure={structure} {...found} load={kept.load} />
           <TrainBlock structure={structure} {...found} text={kept.train} />
@@ -99,7 +100,7 @@ function Choice({
   along: readonly string[] | undefined
 }) {
   const apply = useEdit()
-  const choose = (change: Place) => {
+  const choose = (change: PlaceDraft) => {
     const fit = fitted(problem, change)
     if (fit) apply('influence line of', (p) => keepInfluence(p, { of: fit }), { merge: 'influence of' })
   }

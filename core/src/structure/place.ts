@@ -1,11 +1,9 @@
+import { endAt, type End } from '../document/ends.js'
 import { collect } from '../document/report.js'
 import type { Answer, Problem } from '../document/types.js'
 import { place } from '../document/values.js'
 import { makeReader, type QuantityReader } from '../quantity/reader.js'
-import type { StructureMember } from '../structure/types.js'
-
-/** A place this near to an end of a member, relative to its length, is that end. */
-const AT_END = 1e-6
+import type { StructureMember } from './types.js'
 
 /** Readers of problems' quantities, kept because a search for slips asks for thousands of places. */
 const readers = new WeakMap<Problem, QuantityReader>()
@@ -32,10 +30,8 @@ export function endOf(
   problem: Problem,
   a: Pick<Answer, 'at'>,
   m: Pick<StructureMember, 'id' | 'length'>,
-): 'start' | 'end' | undefined {
+): End | undefined {
   if (a.at === undefined) return undefined
   const x = placeOn(problem, a.at, m)
-  if (x === undefined) return undefined
-  if (x <= AT_END * m.length) return 'start'
-  return x >= (1 - AT_END) * m.length ? 'end' : undefined
+  return x === undefined ? undefined : endAt(x, m.length)
 }
