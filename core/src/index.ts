@@ -18,7 +18,7 @@ export { explainedVerdicts, judgeSheet, scoreOf, type SheetVerdict } from './che
 export { DEFAULT_TOLERANCE } from './checking/tolerance.js'
 export { checkAnswer, checkAnswers, type AnswerVerdict, type Verdict } from './checking/answers.js'
 export { PLACE_OF } from './document/ends.js'
-export { endOf, placeOn } from './structure/place.js'
+export { endOf } from './structure/place.js'
 export { divideMember, reverseMember, splitMember, splitMemberAt } from './checking/whole-values.js'
 export { doubts, type Doubt } from './checking/doubts.js'
 export { ownSections, ownValues } from './checking/missing-values.js'

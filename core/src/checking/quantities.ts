@@ -44,7 +44,7 @@ export function computedFor(
   return { ...valueOfAnswer(a, resultsOf(problem, solution, action)), dimension }
 }
 
-/** The results of a case as the kinds of answer read them; the joints and members that are asked for exist. */
+/** The results of a case as the kinds of answer read them; the joints and members asked for exist. */
 function resultsOf(problem: Problem, solution: Solution, action: ActionSolution): ResultsOfCase {
   const { structure: s, dofs } = solution
   const joint = (id: string) => s.nodes.findIndex((n) => n.id === id)

@@ -39,7 +39,7 @@ function withRightAnswers(p: Problem): Problem {
     ...p,
     answers: answers.flatMap((a, i) => {
       const value = right[i].computed
-      return value === null || (a.quantity === 'load-vector' && rigid.includes(a.node!))
+      return value === null || (a.quantity === 'load-vector' && rigid.includes(a.node))
         ? []
         : [{ ...a, value, tolerance: Math.max(1e-5, Math.abs(value) * 1e-5) }]
     }),

@@ -1,7 +1,9 @@
 import {
+  dimension,
   formatNumber,
+  measure,
   PLACE_OF,
-  placeOn,
+  siPerCoherent,
   thing,
   type Answer,
   type Problem,
@@ -70,7 +72,8 @@ export function checkNotes(
 function shownPlace(problem: Problem, s: Structure, view: View, a: Answer, m: StructureMember): Vec {
   const at = a.quantity === 'fixed-end' ? PLACE_OF[a.end] : a.at
   const l = memberLine(s, view, m)
-  const x = at === undefined ? undefined : placeOn(problem, at, m)
-  const share = x === undefined ? 0.5 : x / m.length
+  const length = m.length / siPerCoherent(problem.units, dimension.length)
+  const stated = at === undefined ? NaN : measure(problem).along(at, length) / length
+  const share = Number.isNaN(stated) ? 0.5 : stated
   return plus(l.a, l.dir, Math.max(0, Math.min(1, share)) * l.px)
 }
