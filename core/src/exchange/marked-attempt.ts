@@ -1,16 +1,13 @@
-import { siPerCoherent } from '../quantity/units.js'
 import type { Solved } from '../analysis/solve.js'
 import { marksOf } from '../checking/marks.js'
 import { prepareSlips } from '../checking/prepared.js'
-import { judgeNumber } from '../checking/tolerance.js'
 import { collect, isRecord } from '../document/report.js'
 import type { Answer, Problem } from '../document/types.js'
 import { answerForm } from '../kinds/answers/index.js'
-import { STIFFNESS_METHOD } from '../methods/stiffness/method.js'
 import { METHODS } from '../methods/list.js'
 import type { Ledger } from '../methods/ledger.js'
-import { makeReader } from '../quantity/reader.js'
 import { checkDocument } from './check-document.js'
+import { judgeEntries } from './marked-entries.js'
 
 /** A hand solution apart from the statement that it answers. */
 export interface Attempt {
@@ -67,32 +64,6 @@ function answersOf(key: Problem, { answers }: Attempt): ReadAnswer[] {
   })
 }
 
-/** The verdict on one number of a method's working. */
-function judgeEntry(problem: Problem, value: unknown, bookOf: (method: string) => Ledger | undefined) {
-  const entry = isRecord(value) ? value : {}
-  const unknown = (reason: string) => ({
-    ...{ id: entry.id ?? null, given: null, computed: null, apart: null },
-    ...{ verdict: 'unknown' as const, reason },
-  })
-  const { method = STIFFNESS_METHOD.key, address, tolerance } = entry
-  if (typeof address !== 'string' || typeof method !== 'string')
-    return unknown('An entry needs a method and an address.')
-  const found = bookOf(method)?.entry(address)
-  if (!found) return unknown(`There is no number ${address} in this working.`)
-  const { reader } = makeReader(problem.units, problem.symbols)
-  const read = reader.read(entry.value, found.dimension)
-  if (!read.ok) return unknown(read.message)
-  const per = siPerCoherent(problem.units, found.dimension)
-  const of = { value: entry.value as string, tolerance: tolerance as string | undefined }
-  const judged = judgeNumber(of, read.si, found.value * per, found.dimension, reader)
-  if ('reason' in judged) return unknown(judged.reason)
-  const { agrees, apart } = judged
-  return {
-    ...{ id: entry.id ?? null, given: read.si / per, computed: found.value, apart },
-    verdict: agrees ? ('agrees' as const) : ('differs' as const),
-  }
-}
-
 /** What marks an attempt: everything that holds for all of them is made once. */
 export function createMarker(key: Problem, solved: Solved): (attempt: Attempt) => object {
   const slips = prepareSlips(key, solved)
@@ -114,7 +85,7 @@ export function createMarker(key: Problem, solved: Solved): (attempt: Attempt) =
             ...{ verdict: 'unknown' as const, reason: r.reason },
           },
     )
-    const entries = (attempt.entries ?? []).map((e) => judgeEntry(key, e, bookOf))
+    const entries = judgeEntries(key, attempt.entries ?? [], bookOf)
     return {
       format: 'viga-marked',
       version: 1,

@@ -102,65 +102,77 @@ const GAUSS: readonly (readonly [number, number])[] = [
   ]),
 ]
 
-/** The value of a formula with the numbers its letters stand for. */
-export function evaluateFormula(f: Formula, x = NaN): Evaluated {
+/** A definite integral by the five points of Gauss. */
+function integral(from: number, to: number, of: (x: number) => Evaluated): Evaluated {
+  const points = GAUSS.map(([t, w]) => ({
+    w: (w * (to - from)) / 2,
+    v: of((from + to) / 2 + ((to - from) / 2) * t),
+  }))
+  const value = points.reduce((s, { w, v }) => s + w * v.value, 0)
+  const size = points.reduce((s, { w, v }) => s + Math.abs(w) * v.size, 0)
+  return { value, size: Math.max(size, Math.abs(value)) }
+}
+
+/**
+ * The value of a formula with the numbers its letters stand for.
+ * @param x the place, of an integral over it
+ * @param valueOf other numbers for the letters
+ */
+export function evaluateFormula(
+  f: Formula,
+  x = NaN,
+  valueOf: (letter: Letter) => number = (l) => l.value,
+): Evaluated {
+  const at = (part: Formula, place = x) => evaluateFormula(part, place, valueOf)
   const one = (value: number, size = Math.abs(value)): Evaluated => ({
     value,
     size: Math.max(size, Math.abs(value)),
   })
   switch (f.t) {
     case 'number':
-    case 'letter':
       return one(f.value)
+    case 'letter':
+      return one(valueOf(f))
     case 'place':
       return one(x)
     case 'sum': {
-      const terms = f.terms.map((t) => evaluateFormula(t, x))
+      const terms = f.terms.map((t) => at(t))
       return one(
         terms.reduce((s, t) => s + t.value, 0),
         terms.reduce((s, t) => s + t.size, 0),
       )
     }
     case 'product': {
-      const factors = f.factors.map((t) => evaluateFormula(t, x))
+      const factors = f.factors.map((t) => at(t))
       return one(
         factors.reduce((s, t) => s * t.value, 1),
         factors.reduce((s, t) => s * t.size, 1),
       )
     }
     case 'quotient': {
-      const [a, b] = [evaluateFormula(f.over, x), evaluateFormula(f.under, x)]
+      const [a, b] = [at(f.over), at(f.under)]
       return one(a.value / b.value, a.size / Math.abs(b.value))
     }
     case 'power': {
-      const b = evaluateFormula(f.base, x)
+      const b = at(f.base)
       return one(b.value ** f.exponent, b.size ** f.exponent)
     }
     case 'minus': {
-      const v = evaluateFormula(f.of, x)
+      const v = at(f.of)
       return one(-v.value, v.size)
     }
     case 'root': {
-      const v = evaluateFormula(f.of, x)
+      const v = at(f.of)
       return one(Math.sqrt(v.value), Math.sqrt(v.size))
     }
     case 'absolute': {
-      const v = evaluateFormula(f.of, x)
+      const v = at(f.of)
       return one(Math.abs(v.value), v.size)
     }
     case 'function':
-      return one(Math[f.name](evaluateFormula(f.of, x).value), 1)
-    case 'integral': {
-      const [a, b] = [evaluateFormula(f.from, x).value, evaluateFormula(f.to, x).value]
-      const at = GAUSS.map(([t, w]) => ({
-        w: (w * (b - a)) / 2,
-        v: evaluateFormula(f.of, (a + b) / 2 + ((b - a) / 2) * t),
-      }))
-      return one(
-        at.reduce((s, { w, v }) => s + w * v.value, 0),
-        at.reduce((s, { w, v }) => s + Math.abs(w) * v.size, 0),
-      )
-    }
+      return one(Math[f.name](at(f.of).value), 1)
+    case 'integral':
+      return integral(at(f.from).value, at(f.to).value, (place) => at(f.of, place))
   }
 }
 
