@@ -4,70 +4,9 @@ import imports from 'eslint-plugin-import-x'
 import hooks from 'eslint-plugin-react-hooks'
 import globals from 'globals'
 import ts from 'typescript-eslint'
+import { CORE, WEB } from './eslint.rooms.js'
 
 const parserPath = createRequire(import.meta.url).resolve('@typescript-eslint/parser')
-
-/**
- * The rooms of each workspace and what each may import besides itself, as docs/architecture.md draws them.
- * Types may be imported from anywhere within a workspace, since they are gone at run time.
- */
-const CORE = {
-  quantity: [],
-  document: ['quantity', 'kinds'],
-  kinds: ['quantity', 'document'],
-  statement: ['quantity', 'document', 'kinds'],
-  structure: ['quantity', 'document', 'kinds'],
-  combinations: ['document'],
-  analysis: ['structure'],
-  stability: ['structure', 'analysis'],
-  results: ['quantity', 'document', 'structure', 'analysis', 'stability'],
-  statics: ['structure', 'analysis', 'results'],
-  methods: ['quantity', 'document', 'structure', 'analysis', 'stability', 'results', 'statics'],
-  sweep: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'checking'],
-  influence: ['quantity', 'document', 'kinds', 'structure', 'analysis', 'stability', 'results', 'checking'],
-  checking: [
-    'quantity',
-    'document',
-    'kinds',
-    'structure',
-    'analysis',
-    'stability',
-    'results',
-    'statics',
-    'methods',
-  ],
-  exchange: [
-    'quantity',
-    'document',
-    'kinds',
-    'structure',
-    'analysis',
-    'stability',
-    'results',
-    'statics',
-    'checking',
-    'sweep',
-    'influence',
-    'methods',
-  ],
-}
-const PARTS = ['theme', 'widgets', 'sheet', 'fields', 'commands', 'figure']
-const WEB = {
-  theme: [],
-  widgets: ['theme'],
-  sheet: ['widgets'],
-  fields: ['theme', 'widgets', 'sheet'],
-  commands: ['sheet'],
-  figure: ['theme', 'widgets', 'sheet', 'fields', 'commands'],
-  given: PARTS,
-  working: PARTS,
-  results: PARTS,
-  check: PARTS,
-  shelf: PARTS,
-  page: [...PARTS, 'given', 'working', 'results', 'check'],
-  people: ['theme', 'widgets'],
-  server: ['people'],
-}
 
 /** One block of rules a room: imports of the rooms it may not use are errors, each with the reason. */
 const doors = (workspace, rooms) =>

@@ -21,6 +21,7 @@ if (values.restore && !positionals[0]) fail('name the file to restore: npm run r
 if (values.restore && !values.replace)
   fail('restoring replaces all problems and people that are there; say so with --replace')
 
+/** @type {import('./database.mjs').Database | undefined} */
 let database
 try {
   await ensurePackages()
@@ -31,7 +32,7 @@ try {
   }
   const { connect, latestMigration, migrate } = await import('./migrate.mjs')
   const { readBackup, SESSION, writeBackup } = await import('./backup-format.mjs')
-  const address = given || database.url
+  const address = given || /** @type {import('./database.mjs').Database} */ (database).url
   await migrate(address)
   const db = await connect(address, SESSION)
   try {

@@ -47,8 +47,14 @@ export function usersOf(folder) {
 }
 
 /**
+ * A database that runs on this machine: its address, and a `stop` that ends it when nobody else uses it.
+ * @typedef {{ url: string, stop: () => Promise<void> }} Database
+ */
+
+/**
  * Starts the database in `folder`, or joins the one that runs there already.
- * @returns its address and a `stop` that ends the server when nobody else uses it
+ * @param {string} folder
+ * @returns {Promise<Database>}
  */
 export async function startDatabase(folder, { quiet = false } = {}) {
   const places = placesIn(folder)

@@ -125,21 +125,23 @@ async function launch(port, run) {
   const command = has('setpriv') ? ['setpriv', '--pdeathsig', 'TERM', program, ...args] : [program, ...args]
   const child = spawn(command[0], command.slice(1), { stdio: ['ignore', 'ignore', 'pipe'] })
   writeFileSync(places.server, String(child.pid))
-  await new Promise((resolve, reject) => {
-    let log = ''
-    child.on('error', reject)
-    child.on('exit', (code, signal) =>
-      reject(
-        new Error(
-          `the database ended at once (${signal ?? code}):\n${log.split('\n').slice(-12).join('\n')}`,
+  await /** @type {Promise<void>} */ (
+    new Promise((resolve, reject) => {
+      let log = ''
+      child.on('error', reject)
+      child.on('exit', (code, signal) =>
+        reject(
+          new Error(
+            `the database ended at once (${signal ?? code}):\n${log.split('\n').slice(-12).join('\n')}`,
+          ),
         ),
-      ),
-    )
-    child.stderr.on('data', (chunk) => {
-      log = (log + chunk).slice(-8_000)
-      if (log.includes('ready for connections')) resolve()
+      )
+      child.stderr.on('data', (chunk) => {
+        log = (log + chunk).slice(-8_000)
+        if (log.includes('ready for connections')) resolve()
+      })
     })
-  })
+  )
   child.removeAllListeners('exit')
   child.stderr.removeAllListeners('data')
   child.stderr.resume()

@@ -33,7 +33,12 @@ export const latestMigration = () => migrations().length
 /** Bytes that one document may have on its way to the database, with room for what stands around it. */
 const PACKET = 32_000_000
 
-/** A connection to the first host of the address that answers. */
+/**
+ * A connection to the first host of the address that answers.
+ * @param {string} url
+ * @param {import('mysql2/promise').ConnectionOptions} options
+ * @returns {Promise<import('mysql2/promise').Connection>}
+ */
 export async function connect(url, options = {}) {
   const { createConnection } = await import('mysql2/promise')
   const [, before, hosts, after] = /^([a-z]+:\/\/(?:[^/@]*@)?)([^/@]+)(\/.*)$/.exec(url) ?? []
@@ -70,7 +75,9 @@ const reasonOf = ({ code, message }) =>
 export async function migrate(url) {
   const db = await connect(url)
   try {
-    const [[{ packet }]] = await db.query('SELECT @@max_allowed_packet AS packet')
+    const [[{ packet }]] = /** @type {[{ packet: number }[], unknown]} */ (
+      await db.query('SELECT @@max_allowed_packet AS packet')
+    )
     if (packet < PACKET)
       throw new Error(
         `max_allowed_packet of the database is ${packet}; large problems need ${PACKET}: set it to 64M there`,

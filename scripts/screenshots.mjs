@@ -9,7 +9,10 @@ await ensureBuild()
 const { chromium } = await import('@playwright/test')
 
 const K = 'table[aria-label="stiffness of the whole structure"]'
-/** File name, demo problem, part, and what to do there first. */
+/**
+ * File name, demo problem, part, and a press or two before the picture is taken.
+ * @type {[string, RegExp | null, string, ((page: import('@playwright/test').Page) => Promise<unknown>)?][]}
+ */
 const pictures = [
   ['1-shelf', null, ''],
   ['2-given', /Open Alpine house/, 'given'],
@@ -33,7 +36,7 @@ const pictures = [
       await page.getByText('draw all').click()
       await page
         .locator('.sheet-body')
-        .evaluate((e) => e.querySelector('[aria-label="Loads"]').scrollIntoView())
+        .evaluate((e) => e.querySelector('[aria-label="Loads"]')?.scrollIntoView())
     },
   ],
   [
@@ -157,7 +160,7 @@ try {
   for (const [name, title, part, first] of pictures) {
     await page.goto(address, { waitUntil: 'networkidle' })
     if (title) {
-      const given = await page.getByRole('link', { name: title }).last().getAttribute('href')
+      const given = (await page.getByRole('link', { name: title }).last().getAttribute('href')) ?? ''
       await page.goto(address + given.replace('given', part), { waitUntil: 'networkidle' })
     }
     await first?.(page)

@@ -9,9 +9,20 @@ import { migrate } from './migrate.mjs'
 import { endProcess, freePort, root, SERVER_MEMORY } from './tools.mjs'
 
 /**
+ * A server that runs: its address, what it has written to its log line by line, and a `stop`.
+ * @typedef {{ address: string, pid: number | undefined, process: import('node:child_process').ChildProcess,
+ *   lines: string[], stop: () => Promise<void> }} Server
+ */
+
+/**
+ * A server with a database of its own; its `stop` leaves nothing behind.
+ * @typedef {Server & { databaseUrl: string, databasePid: () => number }} Served
+ */
+
+/**
  * Starts both on free ports with the demo problems.
- * @param settings of the server, beside what it needs to run at all
- * @returns the address, and a `stop` that leaves nothing behind
+ * @param {Record<string, string>} settings of the server, beside what it needs to run at all
+ * @returns {Promise<Served>}
  */
 export async function serve(settings = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'viga-serve-'))
@@ -31,7 +42,12 @@ export async function serve(settings = {}) {
   }
 }
 
-/** Starts the server alone, on a database that is there. */
+/**
+ * Starts the server alone, on a database that is there.
+ * @param {string} databaseUrl
+ * @param {Record<string, string>} settings
+ * @returns {Promise<Server>}
+ */
 export async function serveOn(databaseUrl, settings = {}) {
   const port = await freePort()
   const server = spawn(process.execPath, [...SERVER_MEMORY, 'build/server/index.js'], {
@@ -48,14 +64,17 @@ export async function serveOn(databaseUrl, settings = {}) {
     stdio: ['pipe', 'pipe', 'inherit'],
   })
   server.stdin.on('error', () => {})
+  /** @type {string[]} */
   const lines = []
-  await new Promise((resolve, reject) => {
-    server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))
-    server.stdout.on('data', (chunk) => {
-      lines.push(...String(chunk).split('\n').filter(Boolean))
-      if (String(chunk).includes('Viga is at')) resolve()
+  await /** @type {Promise<void>} */ (
+    new Promise((resolve, reject) => {
+      server.once('exit', (code) => reject(new Error(`the server ended (${code})`)))
+      server.stdout.on('data', (chunk) => {
+        lines.push(...String(chunk).split('\n').filter(Boolean))
+        if (String(chunk).includes('Viga is at')) resolve()
+      })
     })
-  })
+  )
   return {
     address: `http://127.0.0.1:${port}`,
     pid: server.pid,

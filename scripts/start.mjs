@@ -55,6 +55,7 @@ async function choosePort() {
   return fail(`no free port from ${FIRST_PORT} to ${FIRST_PORT + 99} at HOST ${host}`)
 }
 
+/** @type {import('./database.mjs').Database | undefined} */
 let database
 let server
 let stopping = false
@@ -128,7 +129,7 @@ try {
     say('starting the database')
     database = await startDatabase(join(home, 'database'))
   }
-  const address = given || database.url
+  const address = given || /** @type {import('./database.mjs').Database} */ (database).url
   const { migrate } = await import('./migrate.mjs')
   await migrate(address)
   if (!dev) await oneAtATime('preparing', ensureBuild)

@@ -12,6 +12,7 @@ const formatAndLint = async () => {
   await run(bin('eslint'), ['.'])
 }
 
+/** @type {[string, () => Promise<unknown>][]} */
 const steps = [
   ['type check, format and lint', () => Promise.all([typeCheck(), formatAndLint()])],
   ['unit and integration tests', () => run(bin('vitest'), ['run'])],

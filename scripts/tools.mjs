@@ -12,12 +12,16 @@ export const home = join(root, '.viga')
 
 export const say = (text) => console.log(`viga: ${text}`)
 
+/** @returns {never} */
 export function fail(text) {
   console.error(`viga: ${text}`)
   process.exit(1)
 }
 
-/** Runs a command with its output shown; resolves when it ends well, rejects with its name otherwise. */
+/**
+ * Runs a command with its output shown; resolves when it ends well, rejects with its name otherwise.
+ * @returns {Promise<void>}
+ */
 export function run(command, args, options = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options })
@@ -88,7 +92,11 @@ export async function ensureDebian(programs) {
 export const MARIADB = { mariadbd: ['mariadb-server-core', 'mariadb-client-core'] }
 export const CHROMIUM = { chromium: ['chromium', 'fonts-liberation'] }
 
-/** The packages that the lock file names and that are not there as folders, those for other systems apart. */
+/**
+ * The packages that the lock file names and that are not there as folders, those for other systems apart.
+ * @param {{ packages?: Record<string, { optional?: boolean, devOptional?: boolean, link?: boolean }> }} lock
+ * @param {(folder: string) => boolean} isThere
+ */
 export function missingPackages(lock, isThere) {
   return Object.entries(lock.packages ?? {})
     .filter(([folder, { optional, devOptional, link }]) => {
@@ -225,13 +233,16 @@ export function isFree(port, host = '127.0.0.1') {
   })
 }
 
-/** A free port the system chooses. */
+/**
+ * A free port the system chooses.
+ * @returns {Promise<number>}
+ */
 export function freePort() {
   return new Promise((resolve, reject) => {
     const probe = createServer()
     probe.once('error', reject)
     probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address()
+      const { port } = /** @type {import('node:net').AddressInfo} */ (probe.address())
       probe.close(() => resolve(port))
     })
   })

@@ -19,6 +19,7 @@ import { Formula } from '../widgets/Formula'
 import { Press } from '../widgets/Press'
 import { AnswerName } from './AnswerName'
 import { reaches, useShows } from './shows'
+import { StepLinks } from './StepLinks'
 import { useSearch } from './use-search'
 import { useRedrawn, useSlip, type Slipped } from './use-slip'
 import { VERSION, versionsOf, type ShownVersion } from './versions'
@@ -99,7 +100,7 @@ function Slips({ checked, name, differ }: Found) {
           {wrong === 1 ? 'this value' : 'these values'}
         </h2>
         <p className="prose">
-          Look at <StepLink step={first.step} />.
+          Look at <StepLinks of={first} />.
         </p>
       </>
     )
@@ -111,7 +112,7 @@ function Slips({ checked, name, differ }: Found) {
       {slip && <SlipValues slip={slip} />}
       <p className="quiet">
         {first.leaves.length > 0 && `It leaves ${first.leaves.map(name).join(', ')}. `}
-        <StepLink step={first.step} capital />
+        <StepLinks of={first} capital />
       </p>
       {others.length > 0 && (
         <details>
@@ -173,15 +174,6 @@ function headOf({ explains, leaves, slips, wrong: origin, follow }: Explanation)
           ? 'both values'
           : `all ${wrong} values`
   return slips ? `Two slips together explain ${which}` : `One slip explains ${which}`
-}
-
-function StepLink({ step, capital }: { step: string; capital?: boolean }) {
-  const { problemId } = useParams()
-  return (
-    <Link className="textlink" to={`/problems/${problemId}/working/stiffness/${step}`}>
-      {capital ? 'The' : 'the'} first line that differs, in the Working
-    </Link>
-  )
 }
 
 /** Where nothing stands out: the value that comes first in the order of the solution. */

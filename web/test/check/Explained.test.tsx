@@ -40,6 +40,13 @@ describe('what explains a sheet', () => {
     expect(screen.getByRole('heading').textContent).toBe('One slip explains all 6 values')
     expect(screen.getByRole('link').getAttribute('href')).toBe('/problems/p/working/stiffness/loads')
   })
+  it('leads into the other methods in which the slip shows, where they fit', async () => {
+    explained(sheet('9004-01-fixed-end-sign'))
+    await screen.findByText(/Your values fit/)
+    const by = await screen.findByRole('link', { name: 'moment distribution' })
+    expect(by.getAttribute('href')).toBe('/problems/p/working/moment-distribution/distribution')
+    expect(screen.getByText(/\(stiffness method\)/)).toBeTruthy()
+  })
   it('is nothing where no slip fits better than chance', async () => {
     explained(sheet('9000-09-random'))
     expect(await screen.findByText(/No slip, and no two slips together, explain/)).toBeTruthy()
