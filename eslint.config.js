@@ -19,7 +19,8 @@ const doors = (workspace, rooms) =>
           'error',
           {
             patterns: [
-              {
+              // a room that may import all others has none that is closed to it
+              closed.length > 0 && {
                 group: closed.flatMap((other) => [
                   `../${other}/*`,
                   `../../${other}/*`,
@@ -36,7 +37,7 @@ const doors = (workspace, rooms) =>
                       message: 'The core knows neither screen nor system.',
                     },
                   ]),
-            ],
+            ].filter(Boolean),
           },
         ],
       },

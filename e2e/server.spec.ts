@@ -173,7 +173,7 @@ test('reports of the examples are those that were made with the build', async ({
     unknown,
   ]
   await database.end()
-  expect(rows).toHaveLength(16)
+  expect(rows).toHaveLength(20)
   for (const { id, document } of rows) {
     const { loadCases } = JSON.parse(document) as { loadCases: { id: string }[] }
     const first = encodeURIComponent(loadCases[0].id)

@@ -36,7 +36,7 @@ describe('a new database', () => {
   it('has the demo problems once, each solved', async () => {
     await migrate(inject('databaseUrl')) // a second start
     const { cards } = await shelfPage({})
-    expect(cards).toHaveLength(16)
+    expect(cards).toHaveLength(20)
     expect(cards[0].title).toMatch(/Palm house/)
     for (const c of cards) {
       expect(c.status.text).toMatch(/of \d agree/)

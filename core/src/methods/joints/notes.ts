@@ -34,6 +34,12 @@ function belongs(t: Truss, unknown: number): ThingKey[] {
   return [u.bar === undefined ? thing.support(nodes[u.on[0].node].id) : thing.member(members[u.bar].id)]
 }
 
+/** Two sines or cosines that multiply to one miss it by less than this. */
+const ROUNDING_OF_ONE = 1e-12
+
+/** A factor that is one but for rounding is one, and need not be written. */
+const unity = (k: number): number => (Math.abs(Math.abs(k) - 1) < ROUNDING_OF_ONE ? Math.sign(k) : k)
+
 /** A factor before a force; its sign stands before the product. */
 const weighted = (k: number, f: Formula): Formula =>
   k < 0 ? minus(times(number(-k), f)) : times(number(k), f)
@@ -68,7 +74,7 @@ function solvedFor(
   l: (address: string) => Formula,
   coherent: (si: number, d: D.Dimension) => number,
 ): Formula {
-  const factor = (v: number) => (isMoment ? coherent(v, D.length) : v)
+  const factor = (v: number) => unity(isMoment ? coherent(v, D.length) : v)
   const parts = f.parts.map((p) => weighted(factor(p.factor), l(forceAt(t, p.unknown))))
   const loads = f.loads === 0 ? [] : [number(coherent(f.loads, isMoment ? D.moment : D.force))]
   const all = sum(...parts, ...loads)
