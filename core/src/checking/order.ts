@@ -6,7 +6,7 @@ import { OUTLINE } from '../methods/stiffness/outline.js'
 
 type Stated = Answer | Asked | Place
 
-/** Whether the place of an answer is an end of its member. */
+/** True where the place of an answer is an end of its member. */
 function isAtEnd(p: Problem, m: Measure, a: Stated): boolean {
   const member = p.members.find((o) => o.id === a.member)
   return (

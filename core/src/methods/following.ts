@@ -9,7 +9,7 @@ export interface Following {
   from: readonly string[]
 }
 
-/** Of more numbers than this one is not followed through a working, which bounds the time for a sheet. */
+/** More numbers than these are not followed through a working, which bounds the time for a sheet. */
 const MOST = 20_000
 
 /**

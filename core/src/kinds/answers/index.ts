@@ -85,21 +85,13 @@ export type Asked = Without<Answer, 'id' | 'value' | 'tolerance' | 'note'>
 // each kind is typed by its own entry; looked up by its quantity, all have one shape
 const kindOf = (quantity: AnswerQuantity) => ANSWER_KINDS[quantity] as unknown as AnswerKind<Place>
 
+type Forms = { [Q in AnswerQuantity]: (typeof ANSWER_KINDS)[Q]['form'] }
+
 /** The form of an answer in a document. */
-export const answerForm = choice('quantity', {
-  reaction: reaction.form,
-  displacement: displacement.form,
-  axial: axial.form,
-  shear: shear.form,
-  moment: moment.form,
-  deflection: deflection.form,
-  maximum: maximum.form,
-  minimum: minimum.form,
-  stiffness: stiffness.form,
-  'fixed-end': fixedEnd.form,
-  'load-vector': loadVector.form,
-  'load-factor': loadFactor.form,
-})
+export const answerForm = choice(
+  'quantity',
+  Object.fromEntries(Object.entries(ANSWER_KINDS).map(([key, { form }]) => [key, form])) as Forms,
+)
 
 /** The dimension of the value of an answer. */
 export const answerDimension = (a: { quantity: AnswerQuantity } & Loose): Dimension =>

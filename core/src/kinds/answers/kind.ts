@@ -86,7 +86,7 @@ export interface AnswerKind<A> {
   dimension(place: Loose): Dimension
   /** The name of the value on a hand solution: "A y", "M of AB at 100%". */
   name(place: A): string
-  /** Where the stiffness method finds it; `atEnd` tells whether its place is an end of its member. */
+  /** The step of the stiffness method that finds it; `atEnd`: its place is an end of its member. */
   step(place: A, atEnd: boolean): SolutionStep
   /** The value in the results. */
   value(place: A, results: ResultsOfCase): Computed
