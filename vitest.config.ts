@@ -2,7 +2,8 @@ import { defineConfig } from 'vitest/config'
 
 /**
  * The files of a project share their modules: to load them anew for each file took half of the time. Those of
- * the server have states of their own.
+ * the server have states of their own, and some of those of the interface put others in
+ * place of modules.
  */
 const shared = { isolate: false, testTimeout: 60_000 }
 
@@ -34,7 +35,7 @@ export default defineConfig({
           include: ['web/test/**/*.test.ts'],
           exclude: ['web/test/server/**'],
           setupFiles: ['core/test/random.setup.ts'],
-          ...shared,
+          testTimeout: 60_000,
         },
       },
       // parts of the interface in a DOM, found by role and name as a person finds them
@@ -44,7 +45,7 @@ export default defineConfig({
           include: ['web/test/**/*.test.tsx'],
           environment: 'jsdom',
           setupFiles: ['web/test/components.setup.ts'],
-          ...shared,
+          testTimeout: 60_000,
         },
       },
       // one real MariaDB of its own for the tests that need one, on a free port with fresh data
