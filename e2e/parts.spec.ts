@@ -286,6 +286,6 @@ test('check: one slip that explains the sheet is found, with the way to its line
   const explained = block(page, 'What explains the sheet')
   await expect(explained).toContainText('One slip explains all 8 values')
   await expect(explained).toContainText('put as one force at its centroid')
-  await explained.getByRole('link').click()
+  await explained.getByRole('link', { name: 'The first line that differs' }).click()
   await page.waitForURL(/working\/stiffness\/loads$/)
 })
