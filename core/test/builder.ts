@@ -71,6 +71,21 @@ export const triangle = (second: Parameters<ReturnType<typeof start>['support']>
     .support('A', 'pin')
     .support('B', second)
 
+/** A two-span beam: 12 kN/m on AB, 30 kN at the middle of BC, fixed at A. */
+export const loadedSpans = frame()
+  .node('A', 0, 0)
+  .node('B', 6, 0)
+  .node('C', 10, 0)
+  .member('A', 'B')
+  .member('B', 'C')
+  .support('A', 'fixed')
+  .support('B', 'roller')
+  .support('C', 'roller')
+  .load(
+    { type: 'distributed', member: 'AB', direction: 'Y', q: -12 },
+    { type: 'point', member: 'BC', at: '50%', fy: -30 },
+  )
+
 /** The solution, or a failure that says why there is none. */
 export function solved(problem: Problem): Solution {
   const outcome = work(problem)

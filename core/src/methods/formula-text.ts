@@ -1,6 +1,6 @@
 import { formatNumber } from '../quantity/format.js'
 import { shown } from './shown.js'
-import type { Formula, Letter, LetterName } from './expression.js'
+import { letters, type Formula, type Letter, type LetterName } from './expression.js'
 
 /** A formula is written with its letters, or with the numbers they stand for put in. */
 export type Written = 'letters' | 'numbers'
@@ -56,11 +56,12 @@ export const degrees = ({ value }: Letter): string =>
   `${shown((value * 180) / Math.PI, { figures: COUNTS })}°`
 
 /**
- * Whether the letters of a formula only repeat the name of its number: EA = E·A, cos θ = cos θ. Such letters
- * are left out.
+ * True where a formula says nothing in letters: they only repeat the name of its number, as in EA = E·A, or
+ * it has none, so that it would stand there twice. The letters are then left out.
  */
 export function repeatsName(symbol: LetterName, f: Formula): boolean {
   const bare = (text: string) => text.replace(/[\s·]/g, '')
+  if (letters(f).length === 0) return true
   return symbol.formula !== undefined || bare(formulaText(f)) === bare(symbolText(symbol))
 }
 

@@ -11,22 +11,9 @@ import {
   type Problem,
 } from '../../src/index.js'
 import { computedValues } from '../../src/checking/slips/values.js'
-import { frame, truss } from '../builder.js'
+import { loadedSpans, truss } from '../builder.js'
 
-/** A two-span beam: 12 kN/m on AB, 30 kN at the middle of BC, fixed at A. */
-const beam = frame()
-  .node('A', 0, 0)
-  .node('B', 6, 0)
-  .node('C', 10, 0)
-  .member('A', 'B')
-  .member('B', 'C')
-  .support('A', 'fixed')
-  .support('B', 'roller')
-  .support('C', 'roller')
-  .load(
-    { type: 'distributed', member: 'AB', direction: 'Y', q: -12 },
-    { type: 'point', member: 'BC', at: '50%', fy: -30 },
-  ).problem
+const beam = loadedSpans.problem
 
 const moment = (member: string, at: Quantity): AnswerPlace => ({ quantity: 'moment', member, at })
 const shear = (member: string, at: Quantity): AnswerPlace => ({ quantity: 'shear', member, at })

@@ -2,22 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { createMarker, workWithSystem } from '../../src/index.js'
 import { METHODS } from '../../src/methods/list.js'
 import { stepsOf } from '../../src/methods/ledger.js'
-import { frame } from '../builder.js'
+import { loadedSpans } from '../builder.js'
 
-/** Two spans with loads on both, so that moment distribution and slope–deflection have several steps. */
-const { problem } = frame()
-  .node('A', 0, 0)
-  .node('B', 6, 0)
-  .node('C', 10, 0)
-  .member('A', 'B')
-  .member('B', 'C')
-  .support('A', 'fixed')
-  .support('B', 'roller')
-  .support('C', 'roller')
-  .load(
-    { type: 'distributed', member: 'AB', direction: 'Y', q: -12 },
-    { type: 'point', member: 'BC', at: '50%', fy: -30 },
-  )
+// with loads on both spans moment distribution and slope–deflection have several steps
+const { problem } = loadedSpans
 const { solved } = workWithSystem(problem)
 const mark = createMarker(problem, solved!)
 
