@@ -1,10 +1,11 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
+import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
+import { freePort } from '../scripts/tools.mjs'
 
 /** What `npm start` runs, in checkouts of their own: each has its database, and the build that is here. */
 
@@ -43,15 +44,6 @@ const processesOf = (folder: string): { pid: number; command: string }[] =>
 
 const left = (folder: string) => () => processesOf(folder).map((p) => p.command)
 
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1')
-  await once(server, 'listening')
-  const { port } = server.address() as AddressInfo
-  server.close()
-  await once(server, 'close')
-  return port
-}
-
 /** Starts Viga in a checkout. */
 function start(folder: string, args: string[], env: Record<string, string> = {}) {
   const child = spawn(process.execPath, [join(folder, 'scripts/start.mjs'), ...args], {
@@ -72,7 +64,10 @@ async function running(folder: string) {
       (r) => r.status,
       () => 0,
     )
-  await expect.poll(ready, { timeout: 60_000 }).toBe(200)
+  const early = started.ended.then(([status]) => {
+    throw new Error(`it ended with ${status}: ${started.said()}`)
+  })
+  await Promise.race([expect.poll(ready, { timeout: 60_000 }).toBe(200), early])
   return { ...started, ready }
 }
 
@@ -125,9 +120,9 @@ test('two first starts at once both come up', async () => {
 
 test('what cannot be started with is named in a sentence, and nothing is left behind', async () => {
   const folder = checkout()
-  const taken = createServer().listen(0, '127.0.0.1')
+  const port = await freePort()
+  const taken = createServer().listen(port, '127.0.0.1')
   await once(taken, 'listening')
-  const { port } = taken.address() as AddressInfo
   for (const [args, env, words] of [
     [['--colour', 'red'], {}, "Unknown option '--colour'"],
     [['--port', 'seven'], {}, 'PORT must be a whole number from 1 to 65535, not seven'],

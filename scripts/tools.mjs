@@ -1,6 +1,7 @@
 // Small things the start and test commands share. Plain Node, no dependency: these run before anything is
 // installed.
 import { spawn, spawnSync } from 'node:child_process'
+import { randomInt } from 'node:crypto'
 import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
@@ -234,18 +235,20 @@ export function isFree(port, host = '127.0.0.1') {
 }
 
 /**
- * A free port the system chooses.
+ * Ports that may be chosen: below those that the system gives to outgoing connections, one of which could
+ * take a chosen port before it is listened at.
+ */
+const PORTS = { from: 20_000, to: 32_000 }
+
+/**
+ * A free port.
  * @returns {Promise<number>}
  */
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const probe = createServer()
-    probe.once('error', reject)
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = /** @type {import('node:net').AddressInfo} */ (probe.address())
-      probe.close(() => resolve(port))
-    })
-  })
+export async function freePort() {
+  for (;;) {
+    const port = randomInt(PORTS.from, PORTS.to)
+    if (await isFree(port)) return port
+  }
 }
 
 export const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
