@@ -54,8 +54,11 @@ function link(mine) {
   }
 }
 
-/** The tables of the server itself, made beside and moved when they are whole. */
-function create() {
+/**
+ * The tables of the server itself, made beside and moved when they are whole. Temporary tables have a folder
+ * of their own: a server that starts removes what it finds of them in a shared one.
+ */
+function create(run) {
   if (existsSync(join(places.data, 'mysql'))) return
   rmSync(places.data, { recursive: true, force: true })
   const fresh = `${places.data}.new`
@@ -69,7 +72,7 @@ function create() {
       '--skip-test-db',
       ...asRoot,
     ],
-    { encoding: 'utf8' },
+    { encoding: 'utf8', env: { ...process.env, TMPDIR: run } },
   )
   if (made.status !== 0)
     throw new Error(whyNoDatabase(folder, made.stderr || made.stdout || String(made.error)))
@@ -111,6 +114,7 @@ async function launch(port, run) {
     `--datadir=${places.data}`,
     `--port=${port}`,
     '--bind-address=127.0.0.1',
+    `--tmpdir=${run}`,
     `--socket=${join(run, 's')}`,
     `--pid-file=${join(run, 'pid')}`,
     `--init-file=${init}`,
@@ -164,7 +168,7 @@ async function keep() {
   const run = mkdtempSync(join(tmpdir(), 'viga-db-')) // paths of sockets must be short
   try {
     await endOrphan()
-    create()
+    create(run)
     // those who use it know its port: it stays the same after a crash
     let port = readNumber(places.port)
     const crashes = []
