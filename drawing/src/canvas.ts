@@ -1,4 +1,4 @@
-import type { Group, Ink, Mark, PathMark, TextMark } from './marks'
+import { INDEX, type Group, type Ink, type Mark, type PathMark, type TextMark } from './marks'
 import type { Placed } from './label-placement'
 
 /** Colours and typefaces as the page has them at the moment. */
@@ -79,7 +79,17 @@ function stroke<Path>(c: Canvas<Path>, m: PathMark, colours: Palette, path: (d: 
   c.globalAlpha = 1
 }
 
+/** The share of a text that lies left of its anchor. */
+const SHARE = { start: 0, middle: 0.5, end: 1 } as const
 const ALIGN = { start: 'left', middle: 'center', end: 'right' } as const
+
+/** The run of words that follows the text: its index, or what stands beside it. */
+const tailOf = ({ sub, aside, size, weight = 400, fill }: TextMark) =>
+  sub
+    ? { text: sub, size: INDEX.size * size, weight, fill, dx: 0, dy: INDEX.below * size }
+    : aside
+      ? { text: aside, size: 11.5, weight: 400, fill: 'ink-3' as const, dx: 7, dy: 0 }
+      : undefined
 
 function words(c: Canvas<unknown>, m: TextMark, colours: Palette) {
   const turned = m.rotate !== undefined && m.rotate !== 0
@@ -93,14 +103,14 @@ function words(c: Canvas<unknown>, m: TextMark, colours: Palette) {
     `${m.italic ? 'italic ' : ''}${weight} ${size}px ${m.serif ? colours.serif : colours.sans}`
   c.font = font(m.size, m.weight ?? 400)
   c.textBaseline = 'middle'
-  c.textAlign = m.aside ? 'left' : ALIGN[m.anchor ?? 'start']
+  const tail = tailOf(m)
+  c.textAlign = tail ? 'left' : ALIGN[m.anchor ?? 'start']
   let left = x
-  if (m.aside) {
+  if (tail) {
     const main = c.measureText(m.text).width
-    c.font = font(11.5, 400)
-    const whole = main + 7 + c.measureText(m.aside).width
-    left = x - (m.anchor === 'middle' ? whole / 2 : m.anchor === 'end' ? whole : 0)
-    run(c, m.aside, left + main + 7, y, 'ink-3', m.halo === true, colours)
+    c.font = font(tail.size, tail.weight)
+    left = x - (main + tail.dx + c.measureText(tail.text).width) * SHARE[m.anchor ?? 'start']
+    run(c, tail.text, left + main + tail.dx, y + tail.dy, tail.fill, m.halo === true, colours)
     c.font = font(m.size, m.weight ?? 400)
   }
   run(c, m.text, left, y, m.fill, m.halo === true, colours)

@@ -1,4 +1,4 @@
-import { textWidth, type TextMark, type Vec } from './marks'
+import { markWidth, textWidth, type TextMark, type Vec } from './marks'
 
 /** A rectangle on the screen, by its middle. */
 export interface Box {
@@ -20,7 +20,7 @@ export interface Obstacle {
 
 /** The rectangle that a label covers. */
 export function boxOf(mark: Omit<TextMark, 'x' | 'y'>, at: Vec): Box {
-  const w = textWidth(mark.text, mark.size) + (mark.aside ? 7 + textWidth(mark.aside, 11.5) : 0)
+  const w = markWidth(mark) + (mark.aside ? 7 + textWidth(mark.aside, 11.5) : 0)
   const h = mark.size * 0.86
   const turn = ((mark.rotate ?? 0) * Math.PI) / 180
   const [c, s] = [Math.abs(Math.cos(turn)), Math.abs(Math.sin(turn))]

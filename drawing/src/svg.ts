@@ -1,4 +1,4 @@
-import type { Ink, Mark, TextMark } from './marks'
+import { INDEX, type Ink, type Mark, type TextMark } from './marks'
 import type { Bounds } from './bounds'
 import type { Placed } from './label-placement'
 import type { Group } from './marks'
@@ -96,6 +96,9 @@ function textSvg(m: TextMark, inks: SvgOptions['inks']): string {
   const aside = m.aside
     ? `<tspan dx="7" font-size="11.5" font-weight="400" fill="${inks['ink-3']}">${escaped(m.aside)}</tspan>`
     : ''
+  const index = m.sub
+    ? `<tspan dy="${round(INDEX.below * m.size)}" font-size="${round(INDEX.size * m.size)}">${escaped(m.sub)}</tspan>`
+    : ''
   return `<text${attributes({
     x: round(m.x),
     y: round(m.y),
@@ -110,7 +113,7 @@ function textSvg(m: TextMark, inks: SvgOptions['inks']): string {
     ...(m.halo
       ? { 'paint-order': 'stroke', stroke: inks.paper, 'stroke-width': 4, 'stroke-linejoin': 'round' }
       : {}),
-  })}>${escaped(m.text)}${aside}</text>`
+  })}>${escaped(m.text)}${index}${aside}</text>`
 }
 
 function captionLine(text: string, x: number, y: number, { inks }: SvgOptions): string {

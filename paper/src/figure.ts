@@ -1,11 +1,12 @@
 import { displayOf, signsOf, working, type ActionSolution, type Problem, type Solution } from '@viga/core'
+import { bodyFigure, type SmallFigure } from '@viga/drawing/body-figure'
 import { caption } from '@viga/drawing/caption'
 import { endForcesOf, heldMember } from '@viga/drawing/fixed-end-figure'
 import { envelopeShown } from '@viga/drawing/envelope-diagram'
 import { figureLetters } from '@viga/drawing/letters'
 import { drawScene, type Layers } from '@viga/drawing/scene'
 import { PAPER_INKS } from '@viga/drawing/inks'
-import type { Mark, TextMark } from '@viga/drawing/marks'
+import { INDEX, type Mark, type TextMark } from '@viga/drawing/marks'
 import { fit } from '@viga/drawing/view'
 import { casesShown } from '@viga/drawing/cases-shown'
 import { drawnLoads } from '@viga/drawing/words'
@@ -15,15 +16,18 @@ import { QUIET, textBox, type Doc, type Face } from './type'
 function label(doc: Doc, m: TextMark) {
   const face: Face = m.italic ? 'serif-italic' : m.weight && m.weight >= 500 ? 'serif-bold' : 'serif'
   const box = textBox(doc, m.aside ? `${m.text}  ${m.aside}` : m.text, face, m.size, PAPER_INKS[m.fill])
-  const left = m.anchor === 'middle' ? -box.w / 2 : m.anchor === 'end' ? -box.w : 0
+  const index = m.sub ? textBox(doc, m.sub, face, INDEX.size * m.size, PAPER_INKS[m.fill]) : undefined
+  const w = box.w + (index?.w ?? 0)
+  const left = m.anchor === 'middle' ? -w / 2 : m.anchor === 'end' ? -w : 0
   doc.save().translate(m.x, m.y)
   if (m.rotate) doc.rotate(m.rotate)
   if (m.halo)
     doc
-      .rect(left - 1.5, -m.size * 0.5, box.w + 3, m.size)
+      .rect(left - 1.5, -m.size * 0.5, w + 3, m.size)
       .fillColor('#ffffff')
       .fill()
   box.draw(doc, left, m.size * 0.34)
+  index?.draw(doc, left + box.w, m.size * (0.34 + INDEX.below))
   doc.restore()
 }
 
@@ -65,17 +69,32 @@ export function held(p: Pages, book: working.Ledger, block: working.DrawingBlock
     display,
     endForcesOf(book, block, working.readingOf(problem)),
   )
-  const scale = 0.66
-  need(p, drawn.height * scale + 6)
+  small(p, { ...drawn, bounds: { x: 0, y: drawn.top, width: drawn.width, height: drawn.height } })
+}
+
+/** A body by itself with the forces on it, and what it is. */
+export function body(p: Pages, book: working.Ledger, block: working.BodyBlock) {
+  const figure = bodyFigure(block, book.context.acting.factors, book.context.display)
+  small(p, figure, 26)
+  words(p, block.caption, { face: 'serif-italic', size: 9, colour: QUIET, after: 8 })
+}
+
+/** Scale of the drawings inside a step. */
+const SMALL = 0.66
+
+/** A drawing inside a step, in the middle of the page, with room kept for what is said under it. */
+function small(p: Pages, { groups, labels, bounds }: SmallFigure, under = 0) {
+  const tall = bounds.height * SMALL
+  need(p, tall + 6 + under)
   p.doc
     .save()
-    .translate(PAGE.left + (TEXT_WIDTH - drawn.width * scale) / 2, p.y)
-    .scale(scale)
-    .translate(0, -drawn.top)
-  for (const g of drawn.groups) for (const m of g.marks) mark(p.doc, m)
-  for (const l of drawn.labels) mark(p.doc, l.mark)
+    .translate(PAGE.left + (TEXT_WIDTH - bounds.width * SMALL) / 2, p.y)
+    .scale(SMALL)
+    .translate(-bounds.x, -bounds.y)
+  for (const g of groups) for (const m of g.marks) mark(p.doc, m)
+  for (const l of labels) mark(p.doc, l.mark)
   p.doc.restore()
-  p.y += drawn.height * scale + 6
+  p.y += tall + 6
 }
 
 /** A figure made for the paper, and how much room it takes, so that it is not parted from its heading. */

@@ -1,6 +1,6 @@
 import { working } from '@viga/core'
 import { curve } from './curve'
-import { held } from './figure'
+import { body, held } from './figure'
 import { gap, heading, table, words, type Pages } from './pages'
 import { QUIET, space, textBox, type Box } from './type'
 import { equation, line, polynomial } from './working-lines'
@@ -29,6 +29,9 @@ export const blocksOnPaper = (p: Pages, book: working.Ledger): working.BlockVisi
     },
     equation: (b) => equation(p, b),
     drawing: (b) => held(p, book, b),
+    body: (b) => body(p, book, b),
+    // a polygon is drawn on the screen when it is asked for
+    polygon: () => {},
     chart: (b) => curve(p, book, b),
     polynomial: (b) => polynomial(p, book, b),
     table: (b) => {

@@ -1,3 +1,4 @@
+import type { BodyBlock, PolygonBlock } from './bodies.js'
 import type { Formula } from './expression.js'
 import type { Component } from '../structure/types.js'
 
@@ -31,6 +32,8 @@ export type Block =
   | TableBlock
   | PolynomialBlock
   | DrawingBlock
+  | BodyBlock
+  | PolygonBlock
   | ChartBlock
   /** What is said in letters alone, of whole matrices. */
   | EquationBlock

@@ -1,8 +1,12 @@
+import { exactFactor } from './roots.js'
 import { minus, number, over, sum, times, type Formula, type Letter } from './expression.js'
 
-/** A factor before a quantity; its sign stands before the product. */
+/** A factor before a quantity, as a book writes it; its sign stands before the product. */
 export const weighted = (k: number, f: Formula): Formula =>
-  k < 0 ? minus(times(number(-k), f)) : times(number(k), f)
+  k < 0 ? minus(times(exactFactor(-k), f)) : times(exactFactor(k), f)
+
+/** Factors that are one but for rounding are one. */
+const isOne = (k: number): boolean => Math.abs(Math.abs(k) - 1) < 1e-12
 
 /** An equation of equilibrium: factors of quantities by their addresses, and what the loads add. */
 export interface EquationTerms {
@@ -20,5 +24,5 @@ export function solvedFor(equation: EquationTerms, at: string, letter: (at: stri
   const turn = own < 0 ? 1 : -1
   const terms = equation.terms.flatMap((t) => (t.at === at ? [] : [{ ...t, factor: turn * t.factor }]))
   const rest = leftSide({ terms, loads: turn * equation.loads }, letter)
-  return Math.abs(own) === 1 ? rest : over(rest, number(Math.abs(own)))
+  return isOne(own) ? rest : over(rest, exactFactor(Math.abs(own)))
 }

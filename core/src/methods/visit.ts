@@ -41,6 +41,8 @@ const ADDRESSES: BlockVisitor<string[]> = {
   equation: () => [],
   lines: (b) => b.addresses,
   polynomial: (b) => b.coefficients,
+  body: () => [],
+  polygon: () => [],
   drawing: (b) => b.forces.map((f) => f.at),
   chart: (b) => b.roots.map((r) => r.at),
   matrix: (b) => b.rows.flatMap((_, i) => b.columns.map((__, j) => b.at(i, j))),

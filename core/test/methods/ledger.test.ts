@@ -26,6 +26,8 @@ function shown(book: working.Ledger): string[] {
             return b.roots.map((r) => r.at)
           case 'equation':
           case 'words':
+          case 'body':
+          case 'polygon':
             return []
         }
       }),

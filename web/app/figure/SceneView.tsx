@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import { sameGroup, sameMark, type Group, type Mark, type PathMark, type TextMark } from '@viga/drawing/marks'
+import { INDEX, sameGroup, sameMark, type Group, type Mark, type PathMark, type TextMark } from '@viga/drawing/marks'
 import type { Placed } from '@viga/drawing/label-placement'
 
 const ink = (name: string | undefined) => (name === undefined ? 'none' : `var(--${name})`)
@@ -23,6 +23,11 @@ function Text({ m }: { m: TextMark }) {
         : {})}
     >
       {m.text}
+      {m.sub && (
+        <tspan dy={INDEX.below * m.size} fontSize={INDEX.size * m.size}>
+          {m.sub}
+        </tspan>
+      )}
       {m.aside && (
         <tspan fill="var(--ink-3)" fontWeight={400} fontSize={11.5} dx={7}>
           {m.aside}

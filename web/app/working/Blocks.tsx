@@ -5,7 +5,7 @@ import { BlockTable } from './BlockTable'
 import { WHOLE } from './large-power'
 import { Lines } from './Lines'
 import { Matrix } from './Matrix'
-import { HeldMember, LargeBlock, Polynomial } from './own-views'
+import { Body, HeldMember, LargeBlock, Polygon, Polynomial } from './own-views'
 
 // charts are drawn in second order alone: their script comes with the first one
 const Curve = lazy(() => import('./Curve'))
@@ -30,6 +30,8 @@ const ON_THE_PAGE: working.BlockVisitor<ReactNode> = {
     </div>
   ),
   drawing: (b) => <HeldMember block={b} />,
+  body: (b) => <Body block={b} />,
+  polygon: (b) => <Polygon block={b} />,
   chart: (b) => (
     <Suspense fallback={<div style={{ height: 276 }} />}>
       <Curve block={b} />

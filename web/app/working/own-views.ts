@@ -7,6 +7,8 @@ export const AssemblyView = later(async () => (await import('./AssemblyView')).A
 export const NumberingChoice = later(async () => (await import('./NumberingChoice')).NumberingChoice)
 export const LargeBlock = later(async () => (await import('./LargeBlock')).LargeBlock)
 export const HeldMember = later(async () => (await import('./HeldMember')).HeldMember)
+export const Body = later(async () => (await import('./StepDrawing')).Body)
+export const Polygon = later(async () => (await import('./StepDrawing')).Polygon)
 export const Polynomial = later(async () => (await import('./Polynomial')).Polynomial)
 /** How the numbers are read. */
 export const ReadingMenu = later(async () => (await import('./ReadingMenu')).ReadingMenu)
@@ -20,6 +22,8 @@ export const OWN_VIEWS = [
   LargeMatrix,
   LargeBlock,
   HeldMember,
+  Body,
+  Polygon,
   Polynomial,
   ReadingMenu,
   Derivation,

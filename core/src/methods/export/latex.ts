@@ -187,8 +187,10 @@ const blocksLatex = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisi
   },
   matrix: (b, within) => matrixParagraph(book, spell, b, within),
   equation: (b) => `\\[${equationLatex(b)}\\]\n`,
-  // the formulas below the drawing say what it shows
+  // the formulas below a drawing say what it shows
   drawing: () => '',
+  body: () => '',
+  polygon: () => '',
   // the table below the curve has its roots
   chart: () => '',
   polynomial: (b) =>

@@ -58,8 +58,10 @@ const blocks = (book: Ledger, spell: ReturnType<typeof speller>): BlockVisitor<s
   },
   matrix: (b, within) => matrix(book, spell, b, within),
   equation: (b) => `$$${equationLatex(b)}$$`,
-  // the formulas below the drawing say what it shows
+  // the formulas below a drawing say what it shows
   drawing: () => '',
+  body: () => '',
+  polygon: () => '',
   // the table below the curve has its roots
   chart: () => '',
   polynomial: (b) => `$$${polynomialLatex(book, b)}$$\n\n${words(reach(b, book.context.units.length))}`,

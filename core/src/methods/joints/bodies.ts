@@ -11,13 +11,14 @@ export interface Found {
   parts: { unknown: number; factor: number }[]
   own: number
   loads: number
+  /** The point its moments are taken about, or the unit vector along which its forces are summed. */
+  by: { about: Vec } | { along: Vec }
 }
 
 /** The three reactions of the whole. */
 export interface Whole {
   kind: 'whole'
   found: Found[]
-  about: number[]
 }
 
 /** The force that brings a sum of known forces and loads to 0. */
@@ -27,9 +28,10 @@ export function solved(
   own: number,
   loads: number,
   known: ReadonlyMap<number, number>,
+  by: Found['by'],
 ): Found {
   const sum = parts.reduce((s, p) => s + p.factor * known.get(p.unknown)!, loads)
-  return { unknown, value: 0 - sum / own, parts, own, loads }
+  return { unknown, value: 0 - sum / own, parts, own, loads, by }
 }
 
 const place = (t: Truss, node: number): Vec => t.structure.nodes[node]
@@ -45,9 +47,7 @@ export function wholeOf(t: Truss, known: ReadonlyMap<number, number>): Whole | u
   if (all.length !== 3 || open.length !== 3) return undefined
   const nodes = [...t.structure.nodes.keys()]
   const found = open.map((u) => fromBody(t, nodes, u, open, known))
-  return found.every((f) => f !== undefined)
-    ? { kind: 'whole', found: found.map((f) => f.found), about: open }
-    : undefined
+  return found.every((f) => f !== undefined) ? { kind: 'whole', found } : undefined
 }
 
 /**
@@ -60,7 +60,7 @@ export function fromBody(
   unknown: number,
   open: readonly number[],
   known: ReadonlyMap<number, number>,
-): { found: Found; about?: Vec } | undefined {
+): Found | undefined {
   const on = (u: number) => t.unknowns[u].on.find((o) => nodes.includes(o.node))!
   const others = open.filter((u) => u !== unknown)
   const about =
@@ -82,7 +82,7 @@ export function fromBody(
     return Math.abs(factor) > IN_LINE * size ? [{ unknown: u, factor }] : []
   })
   const loads = nodes.reduce((s, node) => s + weigh(node, t.loads[node]), 0)
-  return { found: solved(unknown, parts, own, loads, known), ...(about ? { about } : {}) }
+  return solved(unknown, parts, own, loads, known, about ? { about } : { along: across(line) })
 }
 
 /** Where the lines of two forces meet; undefined where they are parallel. */

@@ -1,22 +1,25 @@
 import * as D from '../../quantity/dimension.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { actionsOf } from '../acting-loads.js'
-
+import type { Ledger } from '../ledger.js'
 import type { NamedValue, Task } from '../method.js'
 import { Notes } from '../notes.js'
 import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { fitsTruss } from './fits.js'
-import { forceAt, noteForces, noteSolver, solverAt } from './notes.js'
+import { cutBody, jointBody, jointPolygon, knownBefore, wholeBody } from './drawn.js'
+import { forceAt, foundBlocks, noteForces, noteSolver, solverAt } from './notes.js'
 import { orderOf, type Passing } from './order.js'
 import { OUTLINE } from './outline.js'
-import { pointName, pointOf } from './points.js'
+import { aboutOf, pointName, pointOf } from './points.js'
 import { trussOf, type Truss } from './truss.js'
 
 /** A problem as this method works it out. */
 interface Work {
   t: Truss
   order: Passing[]
+  /** The forces known before each step of the order. */
+  before: ReadonlyMap<Passing, ReadonlyMap<number, number>>
   notes: Notes
 }
 
@@ -27,7 +30,7 @@ function workOf(task: Task): Work {
   const notes = new Notes()
   noteForces(notes, t, order, problem.units)
   noteSolver(notes, t, task.solved().action)
-  return { t, order, notes }
+  return { t, order, before: knownBefore(order), notes }
 }
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
@@ -71,7 +74,7 @@ function zero(w: Work): StepContent | undefined {
   }
 }
 
-function reactions(w: Work): StepContent | undefined {
+function reactions(w: Work, book: Ledger): StepContent | undefined {
   const whole = w.order.find((p) => p.kind === 'whole')
   if (whole?.kind !== 'whole') return undefined
   return {
@@ -79,39 +82,43 @@ function reactions(w: Work): StepContent | undefined {
       'The truss as one body: each reaction from the sum of moments about the point where the other ' +
       'two meet, or from ' +
       'the sum of forces across them where they are parallel.',
-    passages: [{ blocks: [lines(w.t, whole.found)] }],
+    passages: [{ blocks: [wholeBody(w.t, w.before.get(whole)!), ...foundBlocks(w.t, book, whole.found)] }],
   }
 }
 
-function joints(w: Work): StepContent {
+function joints(w: Work, book: Ledger): StepContent {
   const passages = w.order.flatMap((p): Passage[] => {
     if (p.kind === 'joint')
       return [
         {
           title: `Joint ${named(w.t, p.node)}`,
           blocks: [
+            jointBody(w.t, p, w.before.get(p)!),
             words(
               p.found.length === 2
-                ? 'Two forces are unknown: each from the sum of forces across the other.'
+                ? 'Two forces are unknown: two equations.'
                 : 'One force is found, from the sum of forces across the line of the others.',
             ),
-            lines(w.t, p.found),
+            ...foundBlocks(w.t, book, p.found),
             ...said(tensionWords(w, p.found)),
+            ...some(jointPolygon(w.t, p, w.before.get(p)!)),
           ],
         },
       ]
+    const about = p.kind === 'cut' ? aboutOf(p.found) : undefined
     if (p.kind === 'cut')
       return [
         {
           title: `Cut through ${p.cut.map((u) => barName(w.t, u)).join(', ')}`,
           blocks: [
+            cutBody(w.t, p, w.before.get(p)!),
             words(
               'No joint has less than three unknown forces. A cut divides the truss: ' +
-                (p.about
-                  ? `moments about ${pointName(w.t, p.about)}, where the other unknown bars meet.`
+                (about
+                  ? `moments about ${pointName(w.t, about)}, where the other unknown bars meet.`
                   : 'forces across the other unknown bars, which are parallel.'),
             ),
-            lines(w.t, [p.found]),
+            ...foundBlocks(w.t, book, [p.found]),
             ...said(tensionWords(w, [p.found])),
           ],
         },
@@ -140,6 +147,7 @@ function joints(w: Work): StepContent {
   }
 }
 
+const some = (block: Block | undefined): Block[] => (block ? [block] : [])
 const said = (text: string): Block[] => (text ? [words(`${text}.`)] : [])
 
 const forces = ({ t, notes }: Work): StepContent => ({
@@ -188,19 +196,19 @@ function namesOf({ t, order }: Work, coherent: (si: number, d: D.Dimension) => n
       return members.length ? [{ name: 'joint', node: named(t, p.node), members }] : []
     }
     if (p.kind !== 'cut') return []
-    const about = p.about && pointOf(t, p.about, coherent)
+    const about = aboutOf(p.found)
     return [
       {
         name: 'cut',
         members: p.cut.map((u) => barName(t, u)),
         finds: barName(t, p.found.unknown),
-        ...(about === undefined ? {} : { 'moment-about': about }),
+        ...(about && { 'moment-about': pointOf(t, about, coherent) }),
       },
     ]
   })
 }
 
-type Maker = (w: Work) => StepContent | undefined
+type Maker = (w: Work, book: Ledger) => StepContent | undefined
 const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], Maker> = {
   zero,
   reactions,
@@ -215,7 +223,7 @@ export const JOINTS = notedMethod<Work>({
   fits: fitsTruss,
   work: workOf,
   steps: STEPS,
-  has: { zero: (w) => zero(w) !== undefined, reactions: (w) => reactions(w) !== undefined },
+  has: { zero: (w) => zero(w) !== undefined, reactions: (w) => w.order.some((p) => p.kind === 'whole') },
   values: ({ t, notes }, coherent) =>
     t.structure.members.map((m, i) => ({
       quantity: 'axial' as const,

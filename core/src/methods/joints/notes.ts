@@ -3,10 +3,14 @@ import { siPerCoherent, type ProblemUnits } from '../../quantity/units.js'
 import { thing, type ThingKey } from '../../document/thing.js'
 import type { ActionSolution } from '../../analysis/solve.js'
 import { addressOf } from '../address.js'
-import { minus, number, over, sum, times, type Formula, type LetterName } from '../expression.js'
+import type { Block } from '../blocks.js'
+import { number, type LetterName } from '../expression.js'
+import type { Ledger } from '../ledger.js'
 import type { Notes } from '../notes.js'
+import { leftSide, solvedFor, type EquationTerms } from '../solved-for.js'
 import type { Found } from './bodies.js'
 import type { Passing } from './order.js'
+import { equationWords } from './points.js'
 import type { Truss } from './truss.js'
 
 /** The address of a force: of a bar, or of a reaction. */
@@ -34,19 +38,25 @@ function belongs(t: Truss, unknown: number): ThingKey[] {
   return [u.bar === undefined ? thing.support(nodes[u.on[0].node].id) : thing.member(members[u.bar].id)]
 }
 
-/** Two sines or cosines that multiply to one miss it by less than this. */
-const ROUNDING_OF_ONE = 1e-12
-
-/** A factor that is one but for rounding is one, and need not be written. */
-const unity = (k: number): number => (Math.abs(Math.abs(k) - 1) < ROUNDING_OF_ONE ? Math.sign(k) : k)
-
-/** A factor before a force; its sign stands before the product. */
-const weighted = (k: number, f: Formula): Formula =>
-  k < 0 ? minus(times(number(-k), f)) : times(number(k), f)
+/**
+ * The equation a force was found from, in coherent units: of forces, or of moments about a point, whose
+ * factors are lengths.
+ */
+export function equationOf(t: Truss, f: Found, units: ProblemUnits): EquationTerms {
+  const isMoment = 'about' in f.by
+  const coherent = (si: number, d: D.Dimension) => si / siPerCoherent(units, d)
+  const factor = (v: number) => (isMoment ? coherent(v, D.length) : v)
+  return {
+    terms: [...f.parts, { unknown: f.unknown, factor: f.own }].map((p) => ({
+      at: forceAt(t, p.unknown),
+      factor: factor(p.factor),
+    })),
+    loads: coherent(f.loads, isMoment ? D.moment : D.force),
+  }
+}
 
 /** Notes every force by the equation it was found from. */
 export function noteForces(notes: Notes, t: Truss, order: readonly Passing[], units: ProblemUnits): void {
-  const coherent = (si: number, d: D.Dimension) => si / siPerCoherent(units, d)
   const put = (unknown: number, si: number, from: Parameters<Notes['put']>[1]['from']) => {
     const u = t.unknowns[unknown]
     const name =
@@ -59,27 +69,10 @@ export function noteForces(notes: Notes, t: Truss, order: readonly Passing[], un
     if (p.kind === 'together')
       for (const f of p.found)
         put(f.unknown, f.value, 'The equations of the remaining joints together give it.')
-    else {
-      const isMoment = (p.kind === 'cut' && p.about !== undefined) || p.kind === 'whole'
+    else
       for (const f of p.kind === 'cut' ? [p.found] : p.found)
-        put(f.unknown, f.value, (l) => solvedFor(t, f, isMoment, l, coherent))
-    }
+        put(f.unknown, f.value, (l) => solvedFor(equationOf(t, f, units), forceAt(t, f.unknown), l))
   }
-}
-
-function solvedFor(
-  t: Truss,
-  f: Found,
-  isMoment: boolean,
-  l: (address: string) => Formula,
-  coherent: (si: number, d: D.Dimension) => number,
-): Formula {
-  const factor = (v: number) => unity(isMoment ? coherent(v, D.length) : v)
-  const parts = f.parts.map((p) => weighted(factor(p.factor), l(forceAt(t, p.unknown))))
-  const loads = f.loads === 0 ? [] : [number(coherent(f.loads, isMoment ? D.moment : D.force))]
-  const all = sum(...parts, ...loads)
-  const own = factor(f.own)
-  return own === 1 ? minus(all) : own === -1 ? all : minus(over(all, number(own)))
 }
 
 /** Notes the bar forces that the stiffness method finds, for the comparison alone. */
@@ -94,3 +87,15 @@ export function noteSolver(notes: Notes, t: Truss, action: ActionSolution): void
     }),
   )
 }
+
+/** Forces as they are found one after the other: the equation of each, and the equation solved. */
+export const foundBlocks = (t: Truss, book: Ledger, found: readonly Found[]): Block[] =>
+  found.flatMap((f): Block[] => [
+    { kind: 'words', words: equationWords(t, f) },
+    {
+      kind: 'equation',
+      left: leftSide(equationOf(t, f, book.context.units), book.context.letterAt),
+      right: number(0),
+    },
+    { kind: 'lines', addresses: [forceAt(t, f.unknown)] },
+  ])

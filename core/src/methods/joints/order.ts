@@ -6,9 +6,12 @@ import { across, cross, directionAt, dot, IN_LINE, together, type Truss, type Ve
 export type Passing =
   | { kind: 'zero'; node: number; found: Found[]; rule: 'two' | 'across' }
   | { kind: 'joint'; node: number; found: Found[] }
-  | { kind: 'cut'; cut: number[]; nodes: number[]; found: Found; about?: Vec }
+  | { kind: 'cut'; cut: number[]; nodes: number[]; found: Found }
   | Whole
   | { kind: 'together'; found: { unknown: number; value: number }[] }
+
+/** A step of the order of one kind. */
+export type PassingOf<K extends Passing['kind']> = Extract<Passing, { kind: K }>
 
 /** A force below this part of the largest one is rounding error. */
 const ROUNDING = 1e-12
@@ -46,42 +49,56 @@ function firstOf<T>(t: Truss, look: (node: number) => T | undefined): T | undefi
 const openAt = (t: Truss, node: number, known: ReadonlyMap<number, number>) =>
   t.at[node].filter((u) => !known.has(u))
 
-/** The sum of the forces on a joint across a line, solved for one of them. */
-function acrossLine(
+/** The sum of the forces on a joint along a direction, solved for one of them. */
+function sumAlong(
   t: Truss,
   node: number,
   unknown: number,
-  line: Vec,
+  along: Vec,
   known: ReadonlyMap<number, number>,
 ): Found {
-  const n = across(line)
   const parts = t.at[node].flatMap((u) => {
-    const factor = dot(directionAt(t, u, node), n)
+    const factor = dot(directionAt(t, u, node), along)
     return known.has(u) && Math.abs(factor) > IN_LINE ? [{ unknown: u, factor }] : []
   })
-  return solved(unknown, parts, dot(directionAt(t, unknown, node), n), dot(t.loads[node], n), known)
+  const own = dot(directionAt(t, unknown, node), along)
+  return solved(unknown, parts, own, dot(t.loads[node], along), known, { along })
 }
 
+const [LEVEL, UPRIGHT]: Vec[] = [
+  { x: 1, y: 0 },
+  { x: 0, y: 1 },
+]
+
+/** The direction across a line: to the right or up where the line is upright or level. */
+function acrossOf(line: Vec): Vec {
+  if (Math.abs(line.y) <= IN_LINE) return UPRIGHT
+  return Math.abs(line.x) <= IN_LINE ? LEVEL : across(line)
+}
+
+/** The axis that has more of a direction. */
+const nearer = (dir: Vec): Vec => (Math.abs(dir.x) > Math.abs(dir.y) ? LEVEL : UPRIGHT)
+
 /**
- * The two unknown forces of a joint, each across the other; one alone; or the one across the line of the
- * rest.
+ * The two unknown forces of a joint: the first from the sum across the other, best a level or upright one,
+ * the second from a sum of level or upright forces; one alone; or the one across the line of the rest.
  */
-function jointAt(t: Truss, node: number, known: ReadonlyMap<number, number>): Passing | undefined {
+function jointAt(t: Truss, node: number, known: ReadonlyMap<number, number>): PassingOf<'joint'> | undefined {
   const open = openAt(t, node, known)
   if (open.length === 0) return undefined
   const dir = (u: number) => directionAt(t, u, node)
-  if (open.length === 1) {
-    const line = across(dir(open[0]))
-    return { kind: 'joint', node, found: [acrossLine(t, node, open[0], { x: -line.x, y: -line.y }, known)] }
-  }
+  if (open.length === 1)
+    return { kind: 'joint', node, found: [sumAlong(t, node, open[0], nearer(dir(open[0])), known)] }
   if (open.length === 2) {
-    const [a, b] = open
-    if (Math.abs(cross(dir(a), dir(b))) <= IN_LINE) return undefined
-    const found = [acrossLine(t, node, a, dir(b), known), acrossLine(t, node, b, dir(a), known)]
-    return { kind: 'joint', node, found }
+    if (Math.abs(cross(dir(open[0]), dir(open[1]))) <= IN_LINE) return undefined
+    const isPlain = (u: number) => [LEVEL, UPRIGHT].includes(acrossOf(dir(u)))
+    const [first, second] = isPlain(open[1]) || !isPlain(open[0]) ? open : [open[1], open[0]]
+    const found = sumAlong(t, node, first, acrossOf(dir(second)), known)
+    const both = new Map([...known, [first, found.value] as const])
+    return { kind: 'joint', node, found: [found, sumAlong(t, node, second, nearer(dir(second)), both)] }
   }
   const odd = oddOf(t, node, open)
-  return odd && { kind: 'joint', node, found: [acrossLine(t, node, odd.unknown, odd.line, known)] }
+  return odd && { kind: 'joint', node, found: [sumAlong(t, node, odd.unknown, acrossOf(odd.line), known)] }
 }
 
 /** Of three and more forces the one that is across the line of all others. */
@@ -106,11 +123,11 @@ function zeroAt(t: Truss, node: number, known: ReadonlyMap<number, number>): Pas
   const p = t.loads[node]
   if (open.length === 2 && p.x === 0 && p.y === 0) {
     const found = jointAt(t, node, known)
-    return found?.kind === 'joint' ? { ...found, kind: 'zero', rule: 'two' } : undefined
+    return found && { ...found, kind: 'zero', rule: 'two' }
   }
   const odd = open.length > 2 ? oddOf(t, node, open) : undefined
   if (!odd || Math.abs(cross(p, odd.line)) > IN_LINE * Math.hypot(p.x, p.y)) return undefined
-  const found = acrossLine(t, node, odd.unknown, odd.line, known)
+  const found = sumAlong(t, node, odd.unknown, acrossOf(odd.line), known)
   return { kind: 'zero', node, found: [{ ...found, value: 0 }], rule: 'across' }
 }
 
@@ -133,14 +150,14 @@ function cutOf(t: Truss, known: ReadonlyMap<number, number>): Passing | undefine
         )
           continue
         for (const unknown of cut) {
-          const it = fromBody(t, nodes, unknown, cut, known)
-          if (!it) continue
+          const found = fromBody(t, nodes, unknown, cut, known)
+          if (!found) continue
           const through = [...known.keys()].filter(
             (u) =>
               t.unknowns[u].bar !== undefined &&
               t.unknowns[u].on.filter((o) => nodes.includes(o.node)).length === 1,
           )
-          return { kind: 'cut', cut: [...cut, ...through], nodes, ...it }
+          return { kind: 'cut', cut: [...cut, ...through], nodes, found }
         }
       }
   return undefined

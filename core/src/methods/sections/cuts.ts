@@ -46,10 +46,10 @@ export function sectionsOf(t: Truss): Sections {
     if (!nodes || (cut.length === 3 && (nodes.length < 2 || nodes.length > t.structure.nodes.length - 2)))
       continue
     for (const unknown of cut) {
-      const it = cuts.has(unknown) ? undefined : fromBody(t, nodes, unknown, cut, known)
-      if (!it) continue
-      if (Math.abs(it.found.value) <= ROUNDING * size) it.found.value = 0
-      cuts.set(unknown, { kind: 'cut', cut, nodes, ...it })
+      const found = cuts.has(unknown) ? undefined : fromBody(t, nodes, unknown, cut, known)
+      if (!found) continue
+      if (Math.abs(found.value) <= ROUNDING * size) found.value = 0
+      cuts.set(unknown, { kind: 'cut', cut, nodes, found })
     }
     if (cuts.size === bars.length) break
   }

@@ -2,14 +2,16 @@ import * as D from '../../quantity/dimension.js'
 import { caseActions } from '../../structure/case-actions.js'
 import { actionsOf } from '../acting-loads.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
+import { cutBody, wholeBody } from '../joints/drawn.js'
 import { fitsTruss } from '../joints/fits.js'
-import { forceAt, noteForces, noteSolver, solverAt } from '../joints/notes.js'
-import { pointName, pointOf } from '../joints/points.js'
+import type { Found } from '../joints/bodies.js'
+import { forceAt, foundBlocks, noteForces, noteSolver, solverAt } from '../joints/notes.js'
+import { aboutOf, pointName, pointOf } from '../joints/points.js'
 import { trussOf, type Truss } from '../joints/truss.js'
-
+import type { Ledger } from '../ledger.js'
 import type { Task } from '../method.js'
 import { Notes } from '../notes.js'
-import { notedMethod } from '../noted-method.js'
+import { notedMethod, type Coherent } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { sectionsOf, type Cut, type Sections } from './cuts.js'
 import { OUTLINE } from './outline.js'
@@ -33,42 +35,61 @@ function workOf(task: Task): Work {
 const words = (text: string): Block => ({ kind: 'words', words: text })
 const barName = (t: Truss, unknown: number) => t.structure.members[t.unknowns[unknown].bar!].id
 
-const reactions = ({ t, reactions: r }: Work): StepContent => ({
+/** The point of a cut's moments, as a document names it. */
+function aboutName(t: Truss, found: Found, coherent: Coherent) {
+  const about = aboutOf(found)
+  return about && { 'moment-about': pointOf(t, about, coherent) }
+}
+
+const reactions = ({ t, reactions: r }: Work, book: Ledger): StepContent => ({
   why:
     r.kind === 'whole'
       ? 'The truss as one body: each reaction from the sum of moments about the point where the ' +
         'other two meet, or ' +
         'from the sum of forces across them where they are parallel.'
       : 'More than three reactions: the equilibrium of the joints gives them.',
-  passages: [{ blocks: [{ kind: 'lines', addresses: r.found.map((f) => forceAt(t, f.unknown)) }] }],
+  passages: [
+    {
+      blocks: [
+        wholeBody(t, new Map()),
+        ...(r.kind === 'whole'
+          ? foundBlocks(t, book, r.found)
+          : [{ kind: 'lines' as const, addresses: r.found.map((f) => forceAt(t, f.unknown)) }]),
+      ],
+    },
+  ],
 })
 
 /** A cut in words: the joints on the side that is looked at, and the equation that gives the force. */
-function cutWords({ t }: Work, { cut, nodes, found, about }: Cut): string {
+function cutWords({ t }: Work, { cut, nodes, found }: Cut): string {
+  const about = aboutOf(found)
   const others = cut.filter((u) => u !== found.unknown).map((u) => barName(t, u))
   const side = nodes.map((n) => t.structure.nodes[n].id)
   const bars = others.join(' and ')
   const by = about
     ? `Moments about ${pointName(t, about)}, where ${bars} ${others.length > 1 ? 'meet' : 'passes'}`
     : `Forces across ${bars}, which are parallel`
-  return `The part with ${side.join(', ')}. ${by}:`
+  return `The part with ${side.join(', ')}. ${by}.`
 }
 
-function cuts(w: Work): StepContent {
+function cuts(w: Work, book: Ledger): StepContent {
+  const known = new Map(w.reactions.found.map((f) => [f.unknown, f.value]))
   return {
     why:
       'A cut divides the truss through at most three bars. Each cut bar pulls on the part that is ' +
       'looked at; a ' +
-      'negative force is compression.',
+      'negative force is compression. A bar is chosen here, or pressed on the Figure.',
     passages: w.cuts.map((c): Passage => {
       const { value, unknown } = c.found
       const what =
         value === 0 ? 'carries no force' : value > 0 ? 'is in tension (T)' : 'is in compression (C)'
       return {
         title: `${barName(w.t, unknown)}: cut through ${c.cut.map((u) => barName(w.t, u)).join(', ')}`,
+        member: w.t.unknowns[unknown].bar,
         blocks: [
+          cutBody(w.t, c, known),
           words(cutWords(w, c)),
-          { kind: 'lines', addresses: [forceAt(w.t, unknown)] },
+          ...foundBlocks(w.t, book, [c.found]),
           words(`${barName(w.t, unknown)} ${what}.`),
         ],
       }
@@ -95,7 +116,7 @@ const comparison = ({ t, cuts: all }: Work): StepContent => ({
   ],
 })
 
-const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work) => StepContent> = {
+const STEPS: Record<(typeof OUTLINE)['steps'][number]['key'], (w: Work, book: Ledger) => StepContent> = {
   reactions,
   cuts,
   comparison,
@@ -121,10 +142,10 @@ export const SECTIONS = notedMethod<Work>({
       value: coherent(found.value, D.force),
     })),
   named: ({ t, cuts: all }, coherent) =>
-    all.map(({ cut, found, about }) => ({
+    all.map(({ cut, found }) => ({
       name: 'cut',
       members: cut.map((u) => barName(t, u)),
       finds: barName(t, found.unknown),
-      ...(about ? { 'moment-about': pointOf(t, about, coherent) } : {}),
+      ...aboutName(t, found, coherent),
     })),
 })
