@@ -133,15 +133,11 @@ function drawArrow(block: working.BodyBlock, view: View, f: working.BodyArrow, i
 }
 
 /** The name and amount of a force. */
-function wordsOf({ value, name, sense, dir }: working.BodyArrow, display: Display) {
-  const amount =
-    value === 'sought' ? '' : withUnit(Math.abs(value), dir === 'turn' ? display.moment : display.force)
-  const text = [name && !name.sub && `${name.letter}${amount ? ' =' : ''}`, amount, sense && `(${sense})`]
-  return name?.sub && value === 'sought'
-    ? { text: name.letter, sub: name.sub, italic: true, serif: true, size: 14.5 }
-    : value === 'sought'
-      ? { text: name?.letter ?? '', italic: true, serif: true, size: 14.5 }
-      : { text: text.filter(Boolean).join(' '), size: 12.5, weight: 600 as const }
+function wordsOf({ value, name, sense, dir, bare }: working.BodyArrow, display: Display) {
+  if (value === 'sought' || bare)
+    return { text: name?.letter ?? '', sub: name?.sub, italic: true, serif: true, size: 14.5 }
+  const amount = withUnit(Math.abs(value), dir === 'turn' ? display.moment : display.force)
+  return { text: sense ? `${amount} (${sense})` : amount, size: 12.5, weight: 600 as const }
 }
 
 function label(block: working.BodyBlock, d: Drawn, i: number, display: Display): LabelRequest {

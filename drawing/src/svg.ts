@@ -96,9 +96,8 @@ function textSvg(m: TextMark, inks: SvgOptions['inks']): string {
   const aside = m.aside
     ? `<tspan dx="7" font-size="11.5" font-weight="400" fill="${inks['ink-3']}">${escaped(m.aside)}</tspan>`
     : ''
-  const index = m.sub
-    ? `<tspan dy="${round(INDEX.below * m.size)}" font-size="${round(INDEX.size * m.size)}">${escaped(m.sub)}</tspan>`
-    : ''
+  const below = attributes({ dy: round(INDEX.below * m.size), 'font-size': round(INDEX.size * m.size) })
+  const index = m.sub ? `<tspan${below}>${escaped(m.sub)}</tspan>` : ''
   return `<text${attributes({
     x: round(m.x),
     y: round(m.y),

@@ -27,6 +27,8 @@ export interface BodyArrow {
   value: number | 'sought'
   /** Its name; of a known force it is left out, or stands before the amount. */
   name?: { letter: string; sub?: string }
+  /** Its name alone stands beside it, and no amount. */
+  bare?: boolean
   /** T or C beside the amount of a bar. */
   sense?: 'T' | 'C'
   /** Away from the body where it is cut: the arrow stands beyond a stub of the member. */

@@ -1,5 +1,6 @@
 import { memo } from 'react'
-import { INDEX, sameGroup, sameMark, type Group, type Mark, type PathMark, type TextMark } from '@viga/drawing/marks'
+import { INDEX, sameGroup, sameMark } from '@viga/drawing/marks'
+import type { Group, Mark, PathMark, TextMark } from '@viga/drawing/marks'
 import type { Placed } from '@viga/drawing/label-placement'
 
 const ink = (name: string | undefined) => (name === undefined ? 'none' : `var(--${name})`)

@@ -15,6 +15,7 @@ import { notedMethod, type Coherent } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { isDeterminate } from '../statics/fits.js'
 import { reactionValues } from '../statics/found.js'
+import { releasedBody, unitBody } from './drawn.js'
 import { at, noteCompatibility, noteStates, stateName } from './notes.js'
 import { OUTLINE } from './outline.js'
 import { forceMethod, releasedBy, total, type ForceMethod } from './work.js'
@@ -103,7 +104,12 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
       `The problem is ${timesWords(w.f.redundants.length)} statically indeterminate: so many forces are ` +
       'taken away, and what is left is determinate.',
     passages: [
-      { blocks: w.f.redundants.map((r, i) => words(`X${subscript(i + 1)} is ${redundantWords(r)}.`)) },
+      {
+        blocks: [
+          ...w.f.redundants.map((r, i) => words(`X${subscript(i + 1)} is ${redundantWords(r)}.`)),
+          releasedBody(w.f),
+        ],
+      },
     ],
   }),
   released: (w) => ({
@@ -114,7 +120,7 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
     why: 'The same under each redundant of one, without loads.',
     passages: w.f.redundants.map((r, i) => ({
       title: `X${subscript(i + 1)} = 1, ${redundantWords(r)}`,
-      blocks: [stateTable(w, stateName(i))],
+      blocks: [unitBody(w.f, i), stateTable(w, stateName(i))],
     })),
   }),
   displacements: ({ f }) => ({

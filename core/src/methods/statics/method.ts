@@ -11,6 +11,7 @@ import { Notes } from '../notes.js'
 import { notedMethod, type Coherent } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { leftSide } from '../solved-for.js'
+import { sideBodies, wholeBody } from './drawn.js'
 import { equilibriumOf, type Statics } from './equilibrium.js'
 import { fitsStatics } from './fits.js'
 import { reactionValues } from './found.js'
@@ -82,6 +83,10 @@ const equationBlock = (w: Work, e: Equation, book: Ledger): Block => ({
   right: number(0),
 })
 
+/** The reactions that are found before a step of the order. */
+const knownBefore = ({ found }: Work, f: Finding): ReadonlySet<number> =>
+  new Set(found.slice(0, found.indexOf(f)).flatMap((before) => before.found))
+
 function reactionPassage(w: Work, f: Finding, book: Ledger): Passage {
   const found = lines(f.found.map((r) => reactionAt(w.st, r)))
   if (f.equations.length === 0)
@@ -95,6 +100,7 @@ function reactionPassage(w: Work, f: Finding, book: Ledger): Passage {
   return {
     title: f.equations.map((e) => equationTitle(w, e)).join('; '),
     blocks: [
+      ...sideBodies(w.st, f.equations, knownBefore(w, f)),
       ...(f.equations.length === 1
         ? [words(equationWords(w, f.equations[0]))]
         : [words('Two equations with the same two unknowns.')]),
@@ -155,7 +161,7 @@ const STEPS: Record<
     why:
       'Each equation is chosen so that it has one unknown. Forces are positive to the right and up, ' +
       'moments counter-clockwise.',
-    passages: w.found.map((f) => reactionPassage(w, f, book)),
+    passages: [{ blocks: [wholeBody(w.st)] }, ...w.found.map((f) => reactionPassage(w, f, book))],
   }),
   sections: (w) => {
     if (!hasSections(w)) return undefined

@@ -9,6 +9,7 @@ import { Notes } from '../notes.js'
 import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import type { Outline } from '../outline.js'
+import { assumedBody, jointBodies, storeyBody } from './drawn.js'
 import { levelLoads, overturning, type StoreyForces } from './forces.js'
 import { fitsStoreyed, storeyGrid, type StoreyGrid } from './grid.js'
 import { at, noteStoreyed, type Origins } from './notes.js'
@@ -76,6 +77,7 @@ const STEPS: Record<string, Maker> = {
     passages: [
       {
         blocks: [
+          assumedBody(w),
           words(
             `Points of inflection are at the middle of every beam and of every column${
               w.g.pinned ? ', and at the pinned feet' : ''
@@ -91,24 +93,31 @@ const STEPS: Record<string, Maker> = {
     byStorey(
       w,
       'The shear of a storey is shared by its columns; times the distance to inflection it is their moment.',
-      (k) => [lines(columnsOf(w, k).flatMap((id) => [at.shear(id), at.moment(id, 0), at.moment(id, 1)]))],
+      (k) => [
+        storeyBody(w, k),
+        lines(columnsOf(w, k).flatMap((id) => [at.shear(id), at.moment(id, 0), at.moment(id, 1)])),
+      ],
     ),
   'beam-moments': (w) =>
     byStorey(w, 'Joint by joint from the left: what the columns bring, the beams take.', (k) => [
+      ...jointBodies(w, k + 1),
       lines(beamsOf(w, k + 1).flatMap((id) => [at.moment(id, 0), at.shear(id)])),
     ]),
   'column-forces': (w) =>
     byStorey(
       w,
       'The moment of the loads about the points of inflection is carried by the axial forces of the columns.',
-      (k) => [lines([at.overturning(k), ...columnsOf(w, k).map((id) => at.axial(id))])],
+      (k) => [storeyBody(w, k), lines([at.overturning(k), ...columnsOf(w, k).map((id) => at.axial(id))])],
     ),
   'beam-shears': (w) =>
     byStorey(
       w,
       'Joint by joint from the left: the axial forces of the columns above and below give the shear ' +
         'of the beam.',
-      (k) => [lines(beamsOf(w, k + 1).flatMap((id) => [at.shear(id), at.moment(id, 0)]))],
+      (k) => [
+        ...jointBodies(w, k + 1),
+        lines(beamsOf(w, k + 1).flatMap((id) => [at.shear(id), at.moment(id, 0)])),
+      ],
     ),
   'column-moments': (w) =>
     byStorey(w, 'What the beams bring to a joint, the columns take.', (k) => [

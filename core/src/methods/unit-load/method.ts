@@ -21,6 +21,7 @@ import {
   type ForceState,
 } from '../virtual-work/virtual-work.js'
 import { OUTLINE } from './outline.js'
+import { realBody, unitBody } from './drawn.js'
 import { solverValue, soughtOf, statesOf, type Sought } from './states.js'
 
 /** A problem as this method works it out. */
@@ -141,13 +142,15 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
       w.task.options?.given === 'results'
         ? 'The forces under the real loads are taken from the results: equilibrium alone does not give them.'
         : 'The forces under the real loads, by equilibrium.',
-    passages: [{ blocks: [words(`Sought is ${soughtWords(w)}.`), stateTable(w, 'real')] }],
+    passages: [
+      { blocks: [words(`Sought is ${soughtWords(w)}.`), realBody(w.task.structure), stateTable(w, 'real')] },
+    ],
   }),
   unit: (w) => ({
     why:
       `A unit ${w.sought.component === 'rotation' ? 'moment' : 'force'} is put where the displacement is ` +
       'sought, in its sense; its forces are written small.',
-    passages: [{ blocks: [stateTable(w, 'unit')] }],
+    passages: [{ blocks: [unitBody(w.task.structure, w.sought), stateTable(w, 'unit')] }],
   }),
   sum: (w) => ({
     why:
