@@ -89,6 +89,23 @@ function straight(key: string, tail: Vec, tip: Vec, far: Vec, ink: Ink): Drawn {
   }
 }
 
+/** A moment as an arc: about its point, or on the piece of a member that leads outward from there. */
+function arcOf(key: string, at: Vec, positive: boolean, ink: Ink, outward?: Vec): Drawn {
+  const c = outward ? plus(at, outward, STUB + 4) : at
+  const facing = outward ? (Math.atan2(-outward.y, outward.x) * 180) / Math.PI : 0
+  const options = outward ? { from: facing - 65, sweep: 130 } : { from: -35, sweep: 250 }
+  const p = (t: number) => vec(c.x + ARC * Math.cos(t), c.y - ARC * Math.sin(t))
+  return {
+    groups: { key, marks: turn(c, ARC, positive, ink, options) },
+    obstacles: [0, 1, 2, 3].map((k) => ({ a: p((k * Math.PI) / 2), b: p(((k + 1) * Math.PI) / 2), half: 2 })),
+    candidates: (w) =>
+      [60, 120, -60, -120, 180, 0].map((a) => {
+        const d = vec(Math.cos((a * Math.PI) / 180), -Math.sin((a * Math.PI) / 180))
+        return plus(c, vec(d.x * (ARC + 8 + w), d.y * (ARC + 12)))
+      }),
+  }
+}
+
 /** A force or a moment of the body as it is drawn. */
 function drawArrow(block: working.BodyBlock, view: View, f: working.BodyArrow, i: number): Drawn {
   const ink = INKS[f.kind]
@@ -96,22 +113,7 @@ function drawArrow(block: working.BodyBlock, view: View, f: working.BodyArrow, i
   const c = onScreen(view, f.x, f.y)
   const positive = f.value === 'sought' || f.value > 0
   const outward = f.outward && vec(f.outward.x, -f.outward.y)
-  if (f.dir === 'turn') {
-    const facing = outward ? (Math.atan2(-outward.y, outward.x) * 180) / Math.PI : 0
-    const options = outward ? { from: facing - 65, sweep: 130 } : { from: -35, sweep: 250 }
-    return {
-      groups: { key, marks: turn(c, ARC, positive, ink, options) },
-      obstacles: [0, 1, 2, 3].map((k) => {
-        const p = (t: number) => vec(c.x + ARC * Math.cos(t), c.y - ARC * Math.sin(t))
-        return { a: p((k * Math.PI) / 2), b: p(((k + 1) * Math.PI) / 2), half: 2 }
-      }),
-      candidates: (w) =>
-        [-60, -120, 60, 120, 180, 0].map((a) => {
-          const d = vec(Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180))
-          return plus(c, vec(d.x * (ARC + 8 + w), d.y * (ARC + 12)))
-        }),
-    }
-  }
+  if (f.dir === 'turn') return arcOf(key, c, positive, ink, outward)
   const sense = times(vec(f.dir.x, -f.dir.y), positive ? 1 : -1)
   if (outward && isAlong(sense, outward)) {
     const start = plus(c, outward, STUB + GAP)

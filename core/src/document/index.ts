@@ -1,4 +1,5 @@
 export type * from './types.js'
+export { keepMethodChoices, methodChoices, type MethodChoices } from './method-choices.js'
 export { influenceView, keepInfluence, type InfluenceView } from './influence-view.js'
 export {
   checkProblem,

@@ -93,6 +93,19 @@ const viewForm = record({
     load: text(200),
     train: text(1000),
   }),
+  /** What was chosen for the methods by which the problem is worked out. */
+  methods: record({
+    of: record({ quantity: text(30), node: reference('node') }),
+    redundants: list(
+      record({
+        quantity: text(30),
+        node: reference('node'),
+        member: reference('member'),
+        at: quantity(D.length, { percent: true }),
+      }),
+    ),
+    digit: number,
+  }),
   /** Diagrams drawn by hand, each of a member and a case. */
   drawn: list(
     record({

@@ -18,7 +18,7 @@ export interface Method extends Outline {
 }
 
 /** A change of the statement after which a method fits. */
-export type Repair = 'neglect-axial' | 'first-order'
+export type Repair = 'neglect-axial' | 'first-order' | 'given-results' | 'proposed-redundants'
 
 /** Whether a method fits a problem; where it does not, a sentence says why, and what would make it fit. */
 export type Fit = { fits: true } | { fits: false; why: string; repair?: Repair }
@@ -31,6 +31,8 @@ export interface Options {
   given?: 'results'
   /** The redundants of the force method. */
   redundants?: readonly Asked[]
+  /** Moment distribution ends its table where what is carried over is below this, in coherent units. */
+  digit?: number
 }
 
 /** A problem to be worked out. */

@@ -24,5 +24,8 @@ export function solvedFor(equation: EquationTerms, at: string, letter: (at: stri
   const turn = own < 0 ? 1 : -1
   const terms = equation.terms.flatMap((t) => (t.at === at ? [] : [{ ...t, factor: turn * t.factor }]))
   const rest = leftSide({ terms, loads: turn * equation.loads }, letter)
-  return isOne(own) ? rest : over(rest, exactFactor(Math.abs(own)))
+  if (isOne(own)) return rest
+  const factor = exactFactor(Math.abs(own))
+  // a book multiplies by the inverse of a fraction
+  return factor.t === 'quotient' ? times(exactFactor(1 / Math.abs(own)), rest) : over(rest, factor)
 }

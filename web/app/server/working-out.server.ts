@@ -1,4 +1,4 @@
-import { fileName, work, working, type Problem } from '@viga/core'
+import { fileName, methodChoices, work, working, type Problem } from '@viga/core'
 import { allWorkingsPdf, shortWorkingPdf, workingPdf, type PrintedWorking } from '@viga/paper/working'
 import type { FileOut } from './file-response.server'
 
@@ -72,11 +72,12 @@ export async function workingAs(
       status: 404,
     }
   const { type, ending, make } = FORMS[form as keyof typeof FORMS]
-  const fit = method.fits(problem, solution.structure)
+  const options = methodChoices(problem)
+  const fit = method.fits(problem, solution.structure, options)
   if (!fit.fits) return { message: fit.why, status: 400 }
   const printed = (form === 'all' ? all : [action]).map((one): PrintedWorking => {
     const of = { problem, solution, action: one }
-    const task = { problem, structure: solution.structure, action: one.id, solved: () => of }
+    const task = { problem, structure: solution.structure, options, action: one.id, solved: () => of }
     return { of, book: method.open(task) }
   })
   if (form === 'short' && !printed[0].book.short)

@@ -1,6 +1,6 @@
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { edit, working } from '@viga/core'
+import { edit, keepMethodChoices, working } from '@viga/core'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useEdit } from '../sheet/context'
@@ -12,6 +12,14 @@ const REPAIRS: Record<working.Repair, { words: string; make: Parameters<ReturnTy
   'neglect-axial': {
     words: 'Neglect axial deformation',
     make: (p) => edit.setNeglectAxial(p, true),
+  },
+  'given-results': {
+    words: 'Take the internal forces from the results',
+    make: (p) => keepMethodChoices(p, { given: 'results' }),
+  },
+  'proposed-redundants': {
+    words: 'Propose redundants that do',
+    make: (p) => keepMethodChoices(p, { redundants: undefined }),
   },
   'first-order': { words: 'Choose first order', make: (p) => edit.setOrder(p, 1) },
 }

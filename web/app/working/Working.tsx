@@ -14,7 +14,7 @@ import { Matrix } from './Matrix'
 import { MethodChoice, NotFitting } from './MethodChoice'
 import { WorkingContext, useBefore, useLedger, type WorkingView, type Pinned } from './working-view'
 import { ByHand } from './by-hand-view'
-import { Derivation, OWN_VIEWS, ReadingMenu } from './own-views'
+import { Derivation, MethodQuestions, OWN_VIEWS, ReadingMenu } from './own-views'
 import { firstFormulas } from './page'
 import { StepView } from './StepView'
 import './working.css'
@@ -61,6 +61,7 @@ export function Working() {
             <MethodChoice method={method} base={base} />
             <CaseChoice />
             <ReadingMenu />
+            <MethodQuestions method={method} solution={solved.solution} />
             <StepView step={steps[at].key} solution={solved.solution} />
           </WorkingContext>
         ) : solved ? (

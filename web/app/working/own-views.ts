@@ -9,6 +9,7 @@ export const LargeBlock = later(async () => (await import('./LargeBlock')).Large
 export const HeldMember = later(async () => (await import('./HeldMember')).HeldMember)
 export const Body = later(async () => (await import('./StepDrawing')).Body)
 export const Polygon = later(async () => (await import('./StepDrawing')).Polygon)
+export const MethodQuestions = later(async () => (await import('./MethodQuestions')).MethodQuestions)
 export const Polynomial = later(async () => (await import('./Polynomial')).Polynomial)
 /** How the numbers are read. */
 export const ReadingMenu = later(async () => (await import('./ReadingMenu')).ReadingMenu)
@@ -22,6 +23,7 @@ export const OWN_VIEWS = [
   LargeMatrix,
   LargeBlock,
   HeldMember,
+  MethodQuestions,
   Body,
   Polygon,
   Polynomial,

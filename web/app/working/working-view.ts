@@ -1,4 +1,4 @@
-import { working } from '@viga/core'
+import { methodChoices, working } from '@viga/core'
 import { createContext, useContext, useMemo, useState } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 
@@ -36,8 +36,9 @@ export function useLedger(method: string): working.Ledger | undefined {
   return useMemo(() => {
     const by = working.methodOf(method)
     const structure = solved?.solution.structure
-    if (!structure || !by?.fits(problem, structure).fits) return undefined
-    return by.open({ problem, structure, action: solved.action.id, solved: () => solved })
+    const options = methodChoices(problem)
+    if (!structure || !by?.fits(problem, structure, options).fits) return undefined
+    return by.open({ problem, structure, options, action: solved.action.id, solved: () => solved })
   }, [solved, problem, method])
 }
 
@@ -49,7 +50,9 @@ export function useFits(
   const problem = useSheet((s) => s.problem)
   const structure = solved?.solution.structure
   return useMemo(
-    () => structure && asked.map((method) => ({ method, fit: method.fits(problem, structure) })),
+    () =>
+      structure &&
+      asked.map((method) => ({ method, fit: method.fits(problem, structure, methodChoices(problem)) })),
     [structure, problem, asked],
   )
 }

@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react'
 import { createRoutesStub } from 'react-router'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { edit, type Problem } from '@viga/core'
+import { edit, methodChoices, type Problem } from '@viga/core'
 import { OWN_VIEWS } from '../../app/working/own-views'
 import { fetchAll } from '../../app/widgets/later'
 import { Working } from '../../app/working/Working'
@@ -48,5 +48,36 @@ describe('the choice of a method', () => {
     working(edit.setNeglectAxial(portal, true), 'slope-deflection/unknowns')
     expect(await screen.findByRole('combobox', { name: 'figures' })).toBeTruthy()
     expect(screen.queryByRole('combobox', { name: 'factor taken out' })).toBeNull()
+  })
+})
+
+describe('what a method asks', () => {
+  it('redundants are exchanged, refused where a mechanism is left, and proposed again', async () => {
+    const { user, problem } = working(named('rill-bridge'), 'forces/redundants')
+    const choice = await screen.findByRole('combobox', { name: 'Redundant 1' })
+    await user.selectOptions(choice, 'the moment of BC at its start, sagging')
+    expect(methodChoices(problem()).redundants).toMatchObject([{ quantity: 'moment', member: 'BC' }])
+    expect(await screen.findByText('X₁ is the moment of BC at its start, sagging.')).toBeTruthy()
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Redundant 1' }), 'the reaction of A in x')
+    expect(await screen.findByRole('alert')).toHaveProperty(
+      'textContent',
+      'With the reaction of A in x let go, what is left would be a mechanism.',
+    )
+    await user.click(screen.getByRole('button', { name: 'propose' }))
+    expect(methodChoices(problem()).redundants).toBeUndefined()
+  })
+
+  it('the displacement of the unit load is chosen', async () => {
+    const { user, problem } = working(named('orangery'), 'unit-load/real')
+    await user.selectOptions(await screen.findByRole('combobox', { name: /^Joint whose/ }), 'C')
+    await user.selectOptions(screen.getByRole('combobox', { name: /^Direction/ }), 'to the right')
+    expect(methodChoices(problem()).of).toEqual({ quantity: 'displacement', node: 'C', component: 'x' })
+    expect(await screen.findByText(/Sought is the displacement of C to the right/)).toBeTruthy()
+  })
+
+  it('a unit load takes the forces of an indeterminate problem from the results when told to', async () => {
+    const { user } = working(named('potting-yard'), 'unit-load/real')
+    await user.click(await screen.findByRole('button', { name: 'Take the internal forces from the results' }))
+    expect(await screen.findByRole('heading', { level: 1, name: 'Real loads' })).toBeTruthy()
   })
 })

@@ -2,6 +2,7 @@ import { fromOtherEnd, placeOnHalf, type Cut } from '../../kinds/loads/kind.js'
 import { drawnDiagrams, type DrawnDiagram, type DrawnOrdinate, type StretchKind } from '../drawn-diagrams.js'
 import * as D from '../../quantity/dimension.js'
 import { movedInfluence } from '../influence-view.js'
+import { movedRedundants } from '../method-choices.js'
 import { keptPlaces } from '../kept-places.js'
 import { scaled, tidy, type Measure } from '../measure.js'
 import { isRecord } from '../report.js'
@@ -23,10 +24,16 @@ function withParts(
   return view
 }
 
+/** The problem with the places of quantities in its view put through an edit of a member. */
+function withQuantities(p: Problem, member: string, move: Parameters<typeof movedInfluence>[2]): Problem {
+  const moved = { ...p, view: movedInfluence(p, member, move) }
+  return { ...moved, view: movedRedundants(moved, member, move) }
+}
+
 /** The view after the start and the end of a member of length L (problem's unit) have changed places. */
 export const reversedView = (p: Problem, member: string, m: Measure, L: number): View =>
   withParts(
-    { ...p, view: movedInfluence(p, member, (at) => ({ at: fromOtherEnd(at, m, L) })) },
+    withQuantities(p, member, (at) => ({ at: fromOtherEnd(at, m, L) })),
     (d) => [d.member === member ? reversedDiagram(d, m, L) : d],
     (r) => (r.member === member ? { ...r, at: fromOtherEnd(r.at, m, L) } : r),
   )
@@ -73,7 +80,7 @@ export const mirroredView = (p: Problem, members: readonly string[]): View =>
  */
 export function splitView(p: Problem, member: string, cut: Cut): View {
   const view = withParts(
-    { ...p, view: movedInfluence(p, member, (at) => placeOnHalf(cut, at)) },
+    withQuantities(p, member, (at) => placeOnHalf(cut, at)),
     (d) => (d.member === member ? splitDiagram(d, cut) : [d]),
     (r) => (r.member === member ? { ...r, ...placeOnHalf(cut, r.at) } : r),
   )

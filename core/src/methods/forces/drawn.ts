@@ -4,9 +4,6 @@ import { partOf, type BodyArrow, type BodyBlock } from '../bodies.js'
 import type { Redundant } from './redundants.js'
 import type { ForceMethod } from './work.js'
 
-/** So far from a joint, of the member's length, a moment that is let go is drawn. */
-const BESIDE = 0.07
-
 /** The end of a member at which a redundant moment stands, with the member's index. */
 function endOfMoment(s: Structure, { quantity: q }: Redundant) {
   const member = s.members.findIndex((m) => m.id === q.member)
@@ -71,18 +68,17 @@ function momentPair(
   common: Pick<BodyArrow, 'name'> & { value: 'sought' },
 ): BodyArrow[] {
   const m = s.members[member]
-  const joint = s.nodes[end === 0 ? m.start : m.end]
-  const into = end === 0 ? 1 : -1
-  const at = (k: number) => ({
-    x: joint.x + k * into * m.cos * BESIDE * m.length,
-    y: joint.y + k * into * m.sin * BESIDE * m.length,
-  })
+  const { x, y } = s.nodes[end === 0 ? m.start : m.end]
+  const beside = (way: 1 | -1) => {
+    const into = end === 0 ? way : -way
+    return { x, y, outward: { x: into * m.cos, y: into * m.sin } }
+  }
   // sagging turns the start of a member clockwise and its end counter-clockwise
   const sense = (counter: boolean) =>
     counter ? { dir: 'turn' as const, value: common.value } : { dir: 'turn' as const, value: -1 }
   return [
-    { ...at(1), kind: 'cut', ...sense(end === 1), name: common.name, bare: true },
-    { ...at(-1), kind: 'cut', ...sense(end === 0), name: common.name, bare: true },
+    { ...beside(1), kind: 'cut', ...sense(end === 1), name: common.name, bare: true },
+    { ...beside(-1), kind: 'cut', ...sense(end === 0), name: common.name, bare: true },
   ]
 }
 

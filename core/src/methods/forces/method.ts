@@ -1,7 +1,6 @@
-import { PLACE_OF } from '../../document/ends.js'
 import * as D from '../../quantity/dimension.js'
 import { coherentUnitName, siPerCoherent } from '../../quantity/units.js'
-import type { Asked, Problem } from '../../document/types.js'
+import type { Problem } from '../../document/types.js'
 import { combineActions } from '../../structure/case-actions.js'
 import type { Structure } from '../../structure/types.js'
 import { actionsOf } from '../acting-loads.js'
@@ -18,6 +17,7 @@ import { reactionValues } from '../statics/found.js'
 import { releasedBody, unitBody } from './drawn.js'
 import { at, noteCompatibility, noteStates, stateName } from './notes.js'
 import { OUTLINE } from './outline.js'
+import { quantityWords } from './redundants.js'
 import { forceMethod, releasedBy, total, type ForceMethod } from './work.js'
 
 /** A problem as this method works it out. */
@@ -42,16 +42,6 @@ function workOf(task: Task): Work {
 
 const words = (text: string): Block => ({ kind: 'words', words: text })
 const lines = (addresses: string[]): Block => ({ kind: 'lines', addresses })
-
-/** A redundant in words. */
-function redundantWords({ quantity: q }: { quantity: Asked }): string {
-  if (q.quantity === 'reaction')
-    return q.component === 'rotation'
-      ? `the fixing moment of ${q.node}, counter-clockwise`
-      : `the reaction of ${q.node} in ${q.component}`
-  if (q.quantity === 'axial') return `the axial force of ${q.member}, tension`
-  return `the moment of ${q.member} at its ${q.at === PLACE_OF.start ? 'start' : 'end'}, sagging`
-}
 
 /** A table of the forces of one state. */
 function stateTable({ f }: Work, state: string): Block {
@@ -106,7 +96,7 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
     passages: [
       {
         blocks: [
-          ...w.f.redundants.map((r, i) => words(`X${subscript(i + 1)} is ${redundantWords(r)}.`)),
+          ...w.f.redundants.map((r, i) => words(`X${subscript(i + 1)} is ${quantityWords(r.quantity)}.`)),
           releasedBody(w.f),
         ],
       },
@@ -119,7 +109,7 @@ const STEPS: Readonly<Record<string, (w: Work, book: Ledger) => StepContent>> = 
   unit: (w) => ({
     why: 'The same under each redundant of one, without loads.',
     passages: w.f.redundants.map((r, i) => ({
-      title: `X${subscript(i + 1)} = 1, ${redundantWords(r)}`,
+      title: `X${subscript(i + 1)} = 1, ${quantityWords(r.quantity)}`,
       blocks: [unitBody(w.f, i), stateTable(w, stateName(i))],
     })),
   }),
@@ -209,7 +199,12 @@ function fits(problem: Problem, s: Structure, options?: Options): Fit {
       why: 'The problem is statically determinate: equilibrium gives its forces, and nothing is redundant.',
     }
   const released = releasedBy(problem, s, combineActions(s, []), options?.redundants)
-  if (!released.ok) return { fits: false, why: released.message }
+  if (!released.ok)
+    return {
+      fits: false,
+      why: released.message,
+      ...(options?.redundants && { repair: 'proposed-redundants' as const }),
+    }
   if (released.redundants.length > MOST)
     return { fits: false, why: `The force method is written out for up to ${MOST} redundants.` }
   const f = forceMethod(problem, s, combineActions(s, []), options?.redundants)!

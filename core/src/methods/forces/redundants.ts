@@ -82,3 +82,13 @@ export function unknownOf(p: Problem, s: Structure, system: EquilibriumSystem, q
   const found = all.findIndex((_, unknown) => same(unknown))
   return found < 0 ? undefined : found
 }
+
+/** A quantity that may be a redundant, in words. */
+export function quantityWords(q: Asked): string {
+  if (q.quantity === 'reaction')
+    return q.component === 'rotation'
+      ? `the fixing moment of ${q.node}, counter-clockwise`
+      : `the reaction of ${q.node} in ${q.component}`
+  if (q.quantity === 'axial') return `the axial force of ${q.member}, tension`
+  return `the moment of ${q.member} at its ${q.at === PLACE_OF.start ? 'start' : 'end'}, sagging`
+}

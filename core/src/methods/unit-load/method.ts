@@ -201,6 +201,7 @@ function fits(problem: Problem, s: Structure, options?: Options): Fit {
       why:
         'The problem is statically indeterminate: equilibrium does not give the forces that the unit load ' +
         'works on, and they would have to be taken from the results.',
+      repair: 'given-results',
     }
   if (!soughtOf(problem, s, options?.of)) return { fits: false, why: 'There is no joint that can move.' }
   return { fits: true }
