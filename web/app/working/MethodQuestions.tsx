@@ -171,9 +171,42 @@ function RedundantChoice({
   )
 }
 
+const DIGITS = [10, 1, 0.1, 0.01, 0.001]
+
+/** Where the rounds of moment distribution end. */
+function Rounds() {
+  const problem = useSheet((s) => s.problem)
+  const apply = useEdit()
+  const { digit } = methodChoices(problem)
+  const unit = `${problem.units.force}·${problem.units.length}`
+  return (
+    <p className="method-question">
+      Rounds until what is carried over is below{' '}
+      <Pick
+        className="cell-select"
+        aria-label="Rounds end below"
+        value={digit ?? ''}
+        onChange={(e) =>
+          apply('choose where the rounds end', (p) =>
+            keepMethodChoices(p, { digit: e.target.value === '' ? undefined : Number(e.target.value) }),
+          )
+        }
+      >
+        <option value="">half a thousandth of the largest</option>
+        {DIGITS.map((d) => (
+          <option key={d} value={d}>
+            {d} {unit}
+          </option>
+        ))}
+      </Pick>
+    </p>
+  )
+}
+
 const QUESTIONS: Readonly<Record<string, (props: { solution: Solution }) => React.ReactNode>> = {
   'unit-load': Displacement,
   forces: Redundants,
+  'moment-distribution': Rounds,
 }
 
 /** What a method asks beside the problem, where it asks anything. */

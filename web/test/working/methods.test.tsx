@@ -80,4 +80,17 @@ describe('what a method asks', () => {
     await user.click(await screen.findByRole('button', { name: 'Take the internal forces from the results' }))
     expect(await screen.findByRole('heading', { level: 1, name: 'Real loads' })).toBeTruthy()
   })
+
+  it('the rounds of moment distribution end at the chosen digit', async () => {
+    const { user, problem } = working(named('potting-yard'), 'moment-distribution/distribution')
+    const rows = () => screen.getAllByRole('table')[0].querySelectorAll('tbody tr').length
+    const choice = await screen.findByRole('combobox', { name: 'Rounds end below' })
+    await screen.findAllByRole('table')
+    const proposed = rows()
+    await user.selectOptions(choice, '0.001 kN·m')
+    expect(methodChoices(problem()).digit).toBe(0.001)
+    expect(rows()).toBeGreaterThan(proposed)
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Rounds end below' }), '10 kN·m')
+    expect(rows()).toBeLessThan(proposed)
+  })
 })

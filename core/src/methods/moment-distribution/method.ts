@@ -28,6 +28,8 @@ interface Work {
   frame: RigidFrame
   notes: Notes
   d: Distributed
+  /** What the carried moments fall below in the last written round, N·m, where it was chosen. */
+  digit?: number
 }
 
 function workOf(task: Task): Work {
@@ -41,9 +43,11 @@ function workOf(task: Task): Work {
   noteFixedMoments(notes, frame, actions, problem.units)
   noteMoments(notes, frame, d.moments, () => () => number(0))
   noteFactors(notes, frame, d)
-  noteDistributions(notes, frame, d, coherent)
+  const { digit: typed } = task.options ?? {}
+  const digit = typed === undefined ? undefined : typed * siPerCoherent(problem.units, D.moment)
+  noteDistributions(notes, frame, d, coherent, digit)
   noteSolver(notes, frame, task.solved().action)
-  return { frame, notes, d }
+  return { frame, notes, d, digit }
 }
 
 const endsOf = (f: RigidFrame, ends: readonly number[]): [string, (typeof ENDS)[number]][] =>
@@ -76,9 +80,9 @@ function factors({ frame: f, d }: Work): StepContent {
   }
 }
 
-function distribution({ frame: f, d }: Work, book: Ledger): StepContent {
+function distribution({ frame: f, d, digit }: Work, book: Ledger): StepContent {
   const unit = coherentUnitName(book.context.units, D.moment)
-  const [held, ...sways] = distributings(f, d)
+  const [held, ...sways] = distributings(f, d, digit)
   const passages: Passage[] = [
     {
       ...(sways.length ? { title: 'The loads, every joint held against displacement' } : {}),

@@ -129,10 +129,16 @@ const chordMoment = (
     : over(times(number(b.modified ? 3 : 6), l(at.rigidity(id)), number(psi)), l(at.length(id)))
 
 /** Notes the distributions, the holding forces, the correction factors and the end moments. */
-export function noteDistributions(notes: Notes, f: RigidFrame, d: Distributed, coherent: Coherent): void {
+export function noteDistributions(
+  notes: Notes,
+  f: RigidFrame,
+  d: Distributed,
+  coherent: Coherent,
+  digit?: number,
+): void {
   const { structure: s, sways } = f
   noteBegin(notes, f, d.held.fixed, coherent)
-  const all = distributings(f, d)
+  const all = distributings(f, d, digit)
   d.sways.forEach((c, t) => {
     f.beams.forEach((b, i) => {
       const m = s.members[b.member]
@@ -174,8 +180,8 @@ export function noteDistributions(notes: Notes, f: RigidFrame, d: Distributed, c
 }
 
 /** The distributions of a frame: of the loads, then of each sway. */
-export const distributings = (f: RigidFrame, d: Distributed): Distributing[] =>
-  [d.held, ...d.sways.map((c) => c.distribution)].map((one, c) => ({ f, joints: d.joints, c, d: one }))
+export const distributings = (f: RigidFrame, d: Distributed, digit?: number): Distributing[] =>
+  [d.held, ...d.sways.map((c) => c.distribution)].map((one, c) => ({ f, joints: d.joints, c, d: one, digit }))
 
 /** Notes what holds each sway in the case of the loads and in each sway case, and the correction factors. */
 function noteHolding(

@@ -14,8 +14,10 @@ import {
   type Round,
 } from './distribute.js'
 
-/** Rounds are written until what is carried over is below this part of the largest moment. */
+/** Rounds are written until what is carried over is below this part of the largest moment, or as chosen. */
 const DIGIT = 5e-4
+/** No more rounds than this are written. */
+const MOST_WRITTEN = 40
 /** Ends beside each other in one table. */
 const WIDE = 7
 
@@ -25,6 +27,8 @@ export interface Distributing {
   joints: readonly DistributionJoint[]
   c: number
   d: Distribution
+  /** Rounds are written until what is carried over is below this, N·m, where it was chosen. */
+  digit?: number
 }
 
 const memberOf = ({ f }: Distributing, k: EndIndex) => f.structure.members[f.beams[k >> 1].member].id
@@ -42,14 +46,15 @@ export const sumAt = (w: Distributing, k: EndIndex): string => endAt(w, 'sum', k
 export const beginAt = (w: Distributing, k: EndIndex): string => endAt(w, 'begin', k)
 
 /** How many rounds are written. */
-export function writtenRounds({ d }: Distributing): number {
+export function writtenRounds({ d, digit }: Distributing): number {
   const most = Math.max(
     ...d.fixed.map(Math.abs),
     ...d.rounds.slice(0, 1).flatMap((r) => r.out.map(Math.abs)),
     0,
   )
-  const last = d.rounds.findIndex((r) => r.carried.every((v) => Math.abs(v) < DIGIT * most))
-  return last < 0 ? d.rounds.length : last + 1
+  const least = digit ?? DIGIT * most
+  const last = d.rounds.findIndex((r) => r.carried.every((v) => Math.abs(v) < least))
+  return Math.min(MOST_WRITTEN, last < 0 ? d.rounds.length : last + 1)
 }
 
 /** Notes every number of the written rounds, the rest of the rounds, and the sums. */
