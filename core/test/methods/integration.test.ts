@@ -110,3 +110,27 @@ describe('double integration', () => {
     expect(fit(hinged).fits).toBe(false)
   })
 })
+
+describe('the moment–area theorems', () => {
+  it('give the slope and the deflection of a cantilever from one area', () => {
+    const p = beam([0, 3], -1, (b) => b.support('A', 'fixed').load({ type: 'nodal', node: 'B', fy: -8 }))
+    const outcome = work(p)
+    if (outcome.stage !== 'solved') throw new Error(outcome.stage)
+    const { solution, structure } = outcome
+    const [action] = solution.cases
+    const book = METHOD.open({
+      problem: p,
+      structure,
+      action: action.id,
+      solved: () => ({ solution, action }),
+    })
+    const EI = structure.members[0].EI / 1000
+    const value = (at: string) => book.entry(at)!.value
+    // −PL²/2EI and −PL³/3EI
+    expect(value('area/AB')).toBeCloseTo((-8 * 9) / (2 * EI), 12)
+    expect(value('deviation/AB')).toBeCloseTo((-8 * 27) / (3 * EI), 12)
+    expect(value('area-deflection/B')).toBeCloseTo((-8 * 27) / (3 * EI), 12)
+    const text = working.workingMarkdown(book)
+    expect(text).toContain('Moment–area theorems')
+  })
+})

@@ -17,6 +17,7 @@ import { Notes } from '../notes.js'
 import { notedMethod, type Coherent } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
 import { beamOrder, integrateBeam, type IntegratedBeam, type Part } from './beam.js'
+import { momentAreaStep, noteMomentArea, type MomentArea } from './moment-area.js'
 import { OUTLINE } from './outline.js'
 
 /** A problem as this method works it out. */
@@ -57,8 +58,17 @@ function workOf(task: Task): Work {
   const w: Work = { beam, task, notes: new Notes(), coherent }
   noteConstants(w)
   noteDisplacements(w)
+  noteMomentArea(momentArea(w))
   return w
 }
+
+/** The beam as the moment–area theorems see it. */
+const momentArea = (w: Work): MomentArea => ({
+  ...w,
+  s: w.task.structure,
+  moment: (part) => written(w, inX(part.M, part.x0), D.moment),
+  moved: (node) => movedAt(w, node),
+})
 
 function noteConstants({ beam, task, notes }: Work): void {
   beam.reactions.forEach((r, i) => {
@@ -187,6 +197,7 @@ const STEPS: Readonly<Record<string, (w: Work) => StepContent>> = {
     why: 'The deflection v is positive upward, the slope counter-clockwise.',
     passages: [{ blocks: [jointTable(w, ['Joint', 'v', 'v′'], ['moved'])] }],
   }),
+  'moment-area': (w) => momentAreaStep({ s: w.task.structure, beam: w.beam }),
   comparison: (w) => ({
     why: 'The displacements of both methods. Nothing else is taken from there.',
     passages: [

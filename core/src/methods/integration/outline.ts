@@ -16,6 +16,12 @@ export const OUTLINE = {
       figure: { deflected: true, names: true },
       printed: { deflected: true },
     },
+    {
+      key: 'moment-area',
+      title: 'Moment–area theorems',
+      label: 'Moment–area',
+      figure: { diagram: true, names: true },
+    },
     { key: 'comparison', title: 'Comparison', figure: { deflected: true, names: true } },
   ],
 } as const satisfies Outline
