@@ -112,4 +112,10 @@ export {
   type PathMember,
   type PathStretch,
 } from './influence/path.js'
+export {
+  movingEnvelope,
+  type AbsoluteWorst,
+  type MovingEnvelope,
+  type MovingPoint,
+} from './influence/moving-envelope.js'
 export { reversedTrain, trainValue, worstPlaces, type TrainLoad } from './influence/train.js'

@@ -1,4 +1,15 @@
-import { lineAt, thing, type InfluenceLine, type MemberLine, type Structure } from '@viga/core'
+import {
+  formatNumber,
+  lineAt,
+  thing,
+  type InfluenceLine,
+  type MemberLine,
+  type MovingEnvelope,
+  type ShownUnit,
+  type Signs,
+  type Structure,
+} from '@viga/core'
+import { sideOf } from './diagram-side'
 import { place, type LabelRequest, type Obstacle } from './label-placement'
 import { jointLetters } from './scene-names'
 import { arrow, plus, polyline, vec, type Group, type Mark, type Vec } from './marks'
@@ -21,6 +32,12 @@ export interface InfluenceInput {
   /** A value in words. */
   write: (si: number) => string
   loads?: readonly StandingLoad[]
+  /** The envelope of a moving train, drawn in place of the line. */
+  band?: MovingEnvelope
+  /** The conventions of diagrams, by which the envelope is drawn. */
+  signs?: Signs
+  /** The unit of the envelope's values. */
+  shown?: ShownUnit
 }
 
 /** px of the largest value, and of the arrow of a load. */
@@ -29,7 +46,8 @@ const [TALL, ARROW] = [92, 46]
 const POINTS = 24
 
 /** The influence line over the structure: positive values stand above it, where the force points down. */
-export function drawInfluence({ structure: s, view, line: of, write, loads = [] }: InfluenceInput): Scene {
+export function drawInfluence(input: InfluenceInput): Scene {
+  const { structure: s, view, line: of, write, loads = [], band } = input
   const values = of.members.flatMap((m) => m.stretches.flatMap(({ value }) => value.map(Math.abs)))
   const peak = Math.max(0, ...of.members.flatMap((m) => samples(m).map(({ v }) => Math.abs(v))))
   const scale = peak > 0 && values.length > 0 ? TALL / peak : 0
@@ -48,7 +66,9 @@ export function drawInfluence({ structure: s, view, line: of, write, loads = [] 
     obstacles.push(...drawn.obstacles)
     return { key: `influence${m.member}`, target: thing.member(s.members[m.member].id), marks: drawn.marks }
   })
-  labelRequests.push(...peaks(of, s, at, write))
+  if (!band) labelRequests.push(...peaks(of, s, at, write))
+  const drawnBand = band ? bandOf(input, band) : { groups: [], labelRequests: [] }
+  labelRequests.push(...drawnBand.labelRequests)
   const train = loads.map(({ member, x, words }, i): Group => {
     const tip = at(member, x, 0)
     labelRequests.push({
@@ -62,7 +82,8 @@ export function drawInfluence({ structure: s, view, line: of, write, loads = [] 
     groups: [
       ...memberGroups(s, view, 'timber', SMALL_HAND),
       ...supportGroups(s, view, SMALL_HAND),
-      ...groups,
+      ...(band ? [] : groups),
+      ...drawnBand.groups,
       ...train,
     ],
     labels: place(labelRequests, obstacles, [], view),
@@ -128,4 +149,46 @@ function peaks(
       },
     ]
   })
+}
+
+/** The range between the greatest and the least value of each place, on the side diagrams have them. */
+function bandOf(
+  { structure: s, view, signs, shown }: InfluenceInput,
+  { quantity, points, greatest, least }: MovingEnvelope,
+): { groups: Group[]; labelRequests: LabelRequest[] } {
+  const side = sideOf(quantity === 'moment' ? 'M' : 'V', signs)
+  const peak = Math.max(...points.flatMap((p) => [Math.abs(p.max.value), Math.abs(p.min.value)]))
+  const scale = peak > 0 ? TALL / peak : 0
+  const at = (member: number, x: number, v: number): Vec => {
+    const l = memberLine(s, view, s.members[member])
+    return plus(plus(l.a, l.dir, x * view.scale), l.up, side * v * scale)
+  }
+  const groups = [...new Set(points.map((p) => p.member))].map((member): Group => {
+    const here = points.filter((p) => p.member === member)
+    const upper = here.map((p) => at(member, p.x, p.max.value))
+    const lower = here.map((p) => at(member, p.x, p.min.value))
+    return {
+      key: `band${member}`,
+      target: thing.member(s.members[member].id),
+      marks: [
+        { t: 'path', d: polyline([...upper, ...[...lower].reverse()], true), fill: 'cedar', opacity: 0.1 },
+        { t: 'path', d: polyline(upper), stroke: 'cedar', width: 1.6 },
+        { t: 'path', d: polyline(lower), stroke: 'cedar', width: 1.4, dash: '5 3' },
+      ],
+    }
+  })
+  const labelRequests = [greatest, least].flatMap((w, i): LabelRequest[] => {
+    if (Math.abs(w.value) <= 1e-9 * peak) return []
+    const tip = at(w.member, w.x, w.value)
+    const text = formatNumber(w.value * (shown?.perSI ?? 1), { figures: 4 })
+    const away = tip.y > at(w.member, w.x, 0).y ? 1 : -1
+    return [
+      {
+        key: `worst${i}`,
+        mark: { t: 'text', text, size: 12.5, weight: 600, fill: 'ink', halo: true },
+        candidates: [13 * away, 26 * away, -13 * away].map((dy) => plus(tip, vec(0, dy))),
+      },
+    ]
+  })
+  return { groups, labelRequests }
 }

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import {
   alongPath,
   influenceLine,
+  movingEnvelope,
   pathOf,
   reversedTrain,
   trainValue,
@@ -126,5 +127,62 @@ describe('a cubic', () => {
       [0.2, 0.5, 0.9].map((s) => expect.closeTo(s, 12) as number),
     )
     expect(signChanges([1, 0, 0, 0])).toEqual([])
+  })
+})
+
+describe('the envelope of a moving train', () => {
+  const moving = (p: Problem, train: { force: number; behind: number }[], quantity: 'moment' | 'shear') => {
+    const outcome = work(p)
+    if (outcome.stage !== 'solved') throw new Error(outcome.stage)
+    const structure = outcome.structure
+    const path = pathOf(structure, [...structure.members.keys()])!
+    return movingEnvelope({ problem: p, structure, path, train, quantity })!
+  }
+
+  it('has the absolute largest moment of a simple beam where the textbook rule has it', () => {
+    // the resultant of 20 and 10, 3 m apart, is 1 m behind the first; the middle of the beam halves that way
+    const { greatest } = moving(
+      spans(10),
+      [
+        { force: 20, behind: 0 },
+        { force: 10, behind: 3 },
+      ],
+      'moment',
+    )
+    const under = 5 - 0.5
+    expect(greatest.value).toBeCloseTo((30 * under * under) / 10, 9)
+    expect(Math.min(greatest.x, 10 - greatest.x)).toBeCloseTo(under, 5)
+    expect(Math.abs(greatest.front - (greatest.turned ? 5.5 + 3 : 5.5))).toBeLessThan(4.1)
+  })
+
+  it('has the largest shear at a support, with the train at its end', () => {
+    const { greatest, least } = moving(spans(8), [{ force: 12, behind: 0 }], 'shear')
+    expect(greatest.value).toBeCloseTo(12, 9)
+    expect(greatest.x).toBeCloseTo(0, 6)
+    expect(least.value).toBeCloseTo(-12, 9)
+    expect(least.x).toBeCloseTo(8, 6)
+  })
+
+  it('nowhere lies within what the train makes at any of its places', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 24 }),
+        fc.double({ min: 0, max: 13, noNaN: true }),
+        (k, front) => {
+          const p = spans(6, 4)
+          const train = [
+            { force: 5, behind: 0 },
+            { force: 8, behind: 2.5 },
+          ]
+          const { points } = moving(p, train, 'moment')
+          const point = points[k]
+          const path = pathFor(p, { quantity: 'moment', member: 'AB', at: `${(100 * k) / 24}%` })
+          const value = trainValue(path, train, front)
+          expect(value).toBeLessThanOrEqual(point.max.value + 1e-9)
+          expect(value).toBeGreaterThanOrEqual(point.min.value - 1e-9)
+        },
+      ),
+      { numRuns: 6 },
+    )
   })
 })

@@ -1,3 +1,4 @@
+import { signsOf } from '@viga/core'
 import { useMemo } from 'react'
 import type { Overlay } from '../figure/Figure'
 import { useDisplay, useSheet, useSheetStore, useSolved } from '../sheet/context'
@@ -13,6 +14,8 @@ export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | un
   const store = useSheetStore()
   const solved = useSolved()
   const display = useDisplay()
+  const problem = useSheet((s) => s.problem)
+  const signs = useMemo(() => signsOf(problem), [problem])
   const choice = useSheet((s) => s.body)
   const about = useSheet((s) => s.about)
   const compared = useCompared()
@@ -27,12 +30,26 @@ export function useResultsOverlay(view: ResultViewKey | undefined): Overlay | un
     const { solution, action } = solved
     if (view === 'free-body') return freeBody?.(store, solution, action, choice, about, display)
     if (view === 'influence')
-      return shownLine ? influence?.(solution.structure, shownLine, display) : undefined
+      return shownLine ? influence?.(solution.structure, shownLine, display, signs) : undefined
     if (view === 'stress') return stress?.(solution, action)
     if ((view === 'compare' || view === 'buckling') && compared.stage === 'solved')
       return { compared: { solution: compared.solution, action: compared.action } }
     return undefined
-  }, [view, drawn, freeBody, influence, shownLine, stress, solved, store, choice, about, display, compared])
+  }, [
+    view,
+    drawn,
+    freeBody,
+    influence,
+    shownLine,
+    stress,
+    solved,
+    store,
+    choice,
+    about,
+    display,
+    signs,
+    compared,
+  ])
 }
 
 const fetchFreeBody = () => import('./free-body/overlay').then((m) => m.freeBodyOverlay)

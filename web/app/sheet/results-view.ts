@@ -1,5 +1,13 @@
 import type { View } from '@viga/drawing/view'
-import type { ActionSolution, checkDocument, Envelope, InfluenceLine, Problem, Solution } from '@viga/core'
+import type {
+  ActionSolution,
+  checkDocument,
+  Envelope,
+  InfluenceLine,
+  MovingEnvelope,
+  Problem,
+  Solution,
+} from '@viga/core'
 import type { StandingLoad } from '@viga/drawing/influence-line'
 import type { Layers } from '@viga/drawing/scene'
 import type { Place } from '@viga/core/statement/answer-place'
@@ -70,7 +78,13 @@ export interface ResultsView {
   /** What the Results draw in place of the solved state. */
   drawn: DrawnState | null
   /** The influence line that the Figure draws, and the loads that stand on it. */
-  influence: { line: InfluenceLine; loads: readonly StandingLoad[]; caption: string } | null
+  influence: {
+    line: InfluenceLine
+    loads: readonly StandingLoad[]
+    caption: string
+    /** The envelope of the train, drawn in place of the line, with its own caption. */
+    band?: { envelope: MovingEnvelope; caption: string }
+  } | null
   /** The place on the Figure whose hand value is asked for. */
   asked: Place | null
 }

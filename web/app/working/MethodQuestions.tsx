@@ -181,7 +181,7 @@ function Rounds() {
   const unit = `${problem.units.force}·${problem.units.length}`
   return (
     <p className="method-question">
-      Rounds until what is carried over is below{' '}
+      <span>Rounds until what is carried over is below</span>
       <Pick
         className="cell-select"
         aria-label="Rounds end below"

@@ -11,7 +11,7 @@ import { actionsOf } from '../acting-loads.js'
 import { addressOf } from '../address.js'
 import type { Block, Cell, Passage, StepContent } from '../blocks.js'
 import { beyondCourse } from '../course.js'
-import { matrixLetter, number, PLACE, power, sum, times, type Formula } from '../expression.js'
+import { matrixLetter, minus, number, PLACE, power, sum, times, type Formula } from '../expression.js'
 import type { Fit, FoundValue, Task } from '../method.js'
 import { Notes } from '../notes.js'
 import { notedMethod, type Coherent } from '../noted-method.js'
@@ -143,8 +143,10 @@ function written({ coherent, beam }: Work, p: Polynomial, dimension: D.Dimension
     ...p.flatMap((c, k): Formula[] => {
       if (k > 0) of = D.divide(of, D.length)
       if (reach[k] <= 1e-12 * largest || c === 0) return []
-      const value = number(Number(coherent(c, of).toPrecision(DIGITS)))
-      return [k === 0 ? value : times(value, k === 1 ? PLACE : power(PLACE, k))]
+      const value = Number(coherent(c, of).toPrecision(DIGITS))
+      const size = number(Math.abs(value))
+      const term = k === 0 ? size : times(size, k === 1 ? PLACE : power(PLACE, k))
+      return [value < 0 ? minus(term) : term]
     }),
   )
 }

@@ -21,6 +21,7 @@ import { Toggle } from '../../widgets/Toggle'
 import { useReducedMotion } from '../../widgets/reduced-motion'
 import { placeWords, usePath, type LineProps } from './LineNumbers'
 import { unitOf } from './shown-line'
+import { TrainEnvelope } from './TrainEnvelope'
 
 /** One of the worst places of a train: where its first load stands, which way round it is, and the value. */
 interface Worst {
@@ -88,16 +89,18 @@ export function TrainBlock({ text, ...props }: LineProps & { text: string | unde
           aside
         />
       </div>
-      {train && <Worsts {...{ structure, path, stretches, train }} perSI={perSI} unit={unit} />}
+      {train && (
+        <Worsts {...{ structure, path, stretches, train, perSI, unit }} quantity={line.asked.quantity} />
+      )}
     </Block>
   )
 }
 
 /** The worst places of a train, one of them on the Figure, or the train on its way. */
-function Worsts({ structure, path, stretches, train, perSI, unit }: Moving) {
+function Worsts({ structure, path, stretches, train, perSI, unit, quantity }: Moving & { quantity: string }) {
   const display = useDisplay()
   const worst = useMemo(() => worstOf(stretches, train), [stretches, train])
-  const [chosen, choose] = useState<Worst['name'] | 'driving'>('greatest')
+  const [chosen, choose] = useState<Worst['name'] | 'driving' | 'envelope'>('greatest')
   const shown = worst.find((w) => w.name === chosen)
   return (
     <>
@@ -125,15 +128,26 @@ function Worsts({ structure, path, stretches, train, perSI, unit }: Moving) {
           ))}
         </tbody>
       </table>
-      {chosen === 'driving' ? (
+      {chosen === 'driving' && (
         <Driving {...{ structure, path, stretches, train, perSI, unit }} stop={() => choose('greatest')} />
-      ) : (
-        <>
-          {shown && <Standing structure={structure} path={path} train={shown.train} x={shown.x} />}
-          <Press className="textlink" onClick={() => choose('driving')}>
-            Drive along
-          </Press>
-        </>
+      )}
+      {chosen === 'envelope' && (
+        <TrainEnvelope {...{ structure, path, train }} quantity={quantity === 'shear' ? 'shear' : 'moment'} />
+      )}
+      {shown && <Standing structure={structure} path={path} train={shown.train} x={shown.x} />}
+      {chosen !== 'driving' && (
+        <Press className="textlink" onClick={() => choose('driving')}>
+          Drive along
+        </Press>
+      )}{' '}
+      {structure.kind !== 'truss' && (
+        <Toggle
+          on={chosen === 'envelope'}
+          className="textlink"
+          onClick={() => choose(chosen === 'envelope' ? 'greatest' : 'envelope')}
+        >
+          Envelope
+        </Toggle>
       )}
     </>
   )
