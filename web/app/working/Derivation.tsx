@@ -3,6 +3,7 @@ import { useEffect } from 'react'
 import { Press } from '../widgets/Press'
 import { Formula } from '../widgets/Formula'
 import { Num } from './Num'
+import { SameElsewhere } from './SameElsewhere'
 import { useWorkingView, type WorkingView } from './working-view'
 
 /**
@@ -33,6 +34,7 @@ export function Derivation() {
       ) : (
         <Stated address={address} words={origin.words} />
       )}
+      <SameElsewhere address={address} />
     </section>
   )
 }

@@ -3,6 +3,7 @@ import { memo, useEffect, useMemo, useRef } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
 import { Blocks } from './Blocks'
 import { MemberName } from '../fields/MemberName'
+import { SameStep } from './SameElsewhere'
 import { useWorkingView } from './working-view'
 import { FactorProposal } from './FactorProposal'
 import { beginning, useRoom } from './gradual'
@@ -48,6 +49,7 @@ export const StepView = memo(function StepView({
         )}
       </h1>
       <p className="prose">{step.why}</p>
+      <SameStep step={step.key} />
       {ledger.method.key === 'stiffness' && step.key === 'unknowns' && (
         <NumberingChoice solution={solution} />
       )}

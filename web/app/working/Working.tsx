@@ -44,7 +44,7 @@ export function Working() {
   const at = Math.max(0, found)
   const base = `/problems/${params.problemId}/working`
   const small = useSheet((s) => s.problem.members.length <= PRINTED)
-  const { search } = useLocation()
+  const search = useSearchWithout('open')
   // the steps of a large structure take longer to make than a quiet moment lasts
   const ahead = useAhead(small ? outside : null, steps[at + 1]?.key)
   const whole = (form: string) =>
@@ -88,7 +88,8 @@ export function Working() {
  */
 function useViews(method: string, step: string) {
   const ledger = useLedger(method)
-  const { trail, open, fresh } = useTrail(`${method}.${step}`)
+  const [params] = useSearchParams()
+  const { trail, open, fresh } = useTrail(`${method}.${step}`, params.get('open'))
   const [pinned, pin] = useState<Pinned | null>(null)
   const before = useBefore(ledger)
   const problem = useSheet((s) => s.problem)
@@ -123,11 +124,22 @@ const Opened = ({
   </WorkingContext>
 )
 
+/** What follows the address of the page, without one of its parts. */
+function useSearchWithout(part: string): string {
+  const { search } = useLocation()
+  return useMemo(() => {
+    const params = new URLSearchParams(search)
+    params.delete(part)
+    return params.size > 0 ? `?${params}` : ''
+  }, [search, part])
+}
+
 /**
- * The numbers that were opened one from another; another step is another reading, and what was opened closes.
+ * The numbers that were opened one from another; another step is another reading, and what was opened closes,
+ * but for a number that the address of the step opens.
  */
-function useTrail(step: string) {
-  const [trail, setTrail] = useState<readonly string[]>([])
+function useTrail(step: string, first: string | null) {
+  const [trail, setTrail] = useState<readonly string[]>(first === null ? [] : [first])
   const open = useCallback(
     (address: string | null) =>
       setTrail((t) =>
@@ -136,7 +148,7 @@ function useTrail(step: string) {
     [],
   )
   const fresh = useCallback((address: string | null) => setTrail(address === null ? [] : [address]), [])
-  useEffect(() => setTrail((t) => (t.length > 0 ? [] : t)), [step])
+  useEffect(() => setTrail((t) => (first !== null ? [first] : t.length > 0 ? [] : t)), [step, first])
   return { trail, open, fresh }
 }
 

@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react'
+import { screen, within } from '@testing-library/react'
 import { createRoutesStub } from 'react-router'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { edit, methodChoices, type Problem } from '@viga/core'
@@ -92,5 +92,18 @@ describe('what a method asks', () => {
     expect(rows()).toBeGreaterThan(proposed)
     await user.selectOptions(screen.getByRole('combobox', { name: 'Rounds end below' }), '10 kN·m')
     expect(rows()).toBeLessThan(proposed)
+  })
+})
+
+describe('lines that say the same by another method', () => {
+  it('lead to each other: fixed-end moments of moment distribution and of the stiffness method', async () => {
+    const { user } = working(named('potting-yard'), 'moment-distribution/fixed-end')
+    await screen.findByRole('heading', { level: 1, name: /^Fixed-end moments/ })
+    const [first] = [...document.querySelectorAll<HTMLElement>('.lines .num')]
+    await user.click(first)
+    const opened = () => screen.findByRole('region', { name: 'Where this number came from' })
+    await user.click(await within(await opened()).findByRole('link', { name: 'stiffness method' }))
+    expect(await screen.findByRole('heading', { level: 1, name: /^Loads/ })).toBeTruthy()
+    expect(await within(await opened()).findByRole('link', { name: 'moment distribution' })).toBeTruthy()
   })
 })

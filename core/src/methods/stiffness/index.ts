@@ -42,6 +42,7 @@ export type { BodyArrow, BodyBlock, BodyPoint, PolygonBlock } from '../bodies.js
 export { exchangedRedundants, proposedRedundants, redundantChoices } from '../forces/choices.js'
 export { quantityWords } from '../forces/redundants.js'
 export { soughtOf } from '../unit-load/states.js'
+export { sameElsewhere, type Line } from '../counterparts.js'
 export { stepOf, stepsOf, type Ledger, type OpenStep } from '../ledger.js'
 export { methodOf, METHODS } from '../list.js'
 export type { Fit, FoundValue, Method, NamedValue, Options, Repair, Task } from '../method.js'
