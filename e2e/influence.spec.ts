@@ -16,4 +16,10 @@ test('an influence line is drawn, a train stands at its worst place, and both ar
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'train of loads' })).toHaveValue('0.9 kN, 0.5 m, 0.9 kN')
   await expect(page.getByRole('table', { name: 'Worst places of the train' })).toContainText('first load')
+  // two loads 0.5 m apart: their middle and one of them stand alike on both sides of the middle of AB
+  await page.getByRole('button', { name: 'Envelope', exact: true }).last().click()
+  const worst = page.getByRole('table', { name: 'Absolute worst values of the train' })
+  await expect(worst).toContainText('0.8445')
+  await expect(worst).toContainText('−0.7200')
+  await expect(page.locator('.figure-caption')).toContainText('Envelope of M')
 })

@@ -60,3 +60,53 @@ test('a portal is worked out by moment distribution, after its axial deformation
     .click()
   await expect(page.getByRole('row', { name: /^M AB 33.185 kN·m 33.185 kN·m/ })).toBeVisible()
 })
+
+test('a redundant is chosen by pressing the Figure, and a bar of a truss to be cut', async ({ page }) => {
+  const bars = ['AB', 'AC', 'BC', 'BD', 'CD', 'CE', 'DE']
+  const spans = {
+    ...portal,
+    title: 'Two spans',
+    nodes: ['A', 'B', 'C'].map((id, i) => ({ id, x: [0, 6, 10][i], y: 0 })),
+    members: ['AB', 'BC'].map((id) => ({ id, start: id[0], end: id[1], material: 'm', section: 's' })),
+    supports: [
+      { node: 'A', type: 'pin' },
+      { node: 'B', type: 'roller' },
+      { node: 'C', type: 'roller' },
+    ],
+    loadCases: [{ id: '1', loads: [{ type: 'distributed', member: 'AB', direction: 'Y', q: -12 }] }],
+  }
+  const truss = {
+    ...portal,
+    kind: 'truss',
+    title: 'Five joints',
+    nodes: ['A', 'B', 'C', 'D', 'E'].map((id, i) => ({ id, x: 2 * i, y: i % 2 ? 1.5 : 0 })),
+    members: bars.map((id) => ({ id, start: id[0], end: id[1], material: 'm', section: 's' })),
+    supports: [
+      { node: 'A', type: 'pin' },
+      { node: 'E', type: 'roller' },
+    ],
+    loadCases: [{ id: '1', loads: [{ type: 'nodal', node: 'C', fy: -24 }] }],
+  }
+  const open = async (problem: object, part: string) => {
+    const response = await page.request.post(`${address()}/?index`, {
+      multipart: { intent: 'open', file: JSON.stringify(problem) },
+      maxRedirects: 0,
+    })
+    await page.goto(`${address()}${response.headers().location.replace('/given', '')}/working/${part}`)
+    await ready(page)
+  }
+  await open(spans, 'forces/redundants')
+  await expect(page.getByText('X₁ is the reaction of B in y.')).toBeVisible()
+  await page.locator('.figure [data-target="member:AB"] .hit').click({ force: true })
+  await expect(page.getByText('X₁ is the moment of AB at its end, sagging.')).toBeVisible()
+  await expect(page.getByRole('img', { name: /^The released structure with its loads/ })).toBeVisible()
+  await page.getByRole('link', { name: /Compatibility/ }).click()
+  // by the three-moment equation 2·M·(6 + 4) = −12·6³/4
+  await expect(page.getByText('−32.4').first()).toBeVisible()
+  await open(truss, 'sections/cuts')
+  await page.locator('.figure [data-target="member:CE"] .hit').click({ force: true })
+  await expect(page.getByRole('heading', { level: 1, name: /CE/ })).toBeVisible()
+  // moments about D: 12 kN at E, 2 m away, over 1.5 m
+  await expect(page.getByText('CE is in tension (T).')).toBeVisible()
+  await expect(page.locator('.reckon').getByText('16 kN')).toBeVisible()
+})

@@ -9,10 +9,14 @@ import {
   type Problem,
   type Structure,
 } from '@viga/core'
+import { releasedFor } from '@viga/core/methods/mueller-breslau'
+import { placeOn } from '@viga/core/structure/place'
 import { fitted, type Place } from '@viga/core/statement/answer-place'
 import { useEffect, useMemo } from 'react'
+import { bodyFigure } from '@viga/drawing/body-figure'
 import { LiveField } from '../../fields/LiveField'
 import { PlaceFields } from '../../fields/PlaceFields'
+import { SmallDrawing } from '../../figure/SmallDrawing'
 import { useDisplay, useEdit, useSheet, useSheetStore } from '../../sheet/context'
 import { Block } from '../../widgets/Block'
 import type { Solved } from '../solved'
@@ -60,6 +64,7 @@ export default function Influence({ solution }: Solved) {
       ) : (
         <>
           <p className="prose quiet">{releasedWords(place)}</p>
+          <Released structure={structure} place={place} />
           <OnFigure found={found} name={answerName(place)} />
           <LineNumbers structure={structure} {...found} />
           <UniformBlock structure={structure} {...found} load={kept.load} />
@@ -85,6 +90,21 @@ function releasedWords({ quantity, component }: Place): string {
   return unit[quantity]
     ? `By Müller-Breslau it is the shape of the structure with ${unit[quantity]}.`
     : 'By Maxwell it is the shape of the structure under a unit load put where the quantity is.'
+}
+
+const NO_LOADS: ReadonlySet<string> = new Set()
+
+/** The structure let go for the quantity, with its unit displacement. */
+function Released({ structure, place }: { structure: Structure; place: Place }) {
+  const problem = useSheet((s) => s.problem)
+  const display = useDisplay()
+  const block = useMemo(() => {
+    const m = structure.members.find((o) => o.id === place.member)
+    const at = m && place.at !== undefined ? placeOn(problem, place.at, m) : undefined
+    return releasedFor(structure, { asked: place, at })
+  }, [problem, structure, place])
+  const figure = useMemo(() => block && bodyFigure(block, NO_LOADS, display), [block, display])
+  return figure && block ? <SmallDrawing figure={figure} caption={block.caption} /> : null
 }
 
 /** Which quantity, and along which members the force moves; kept with the problem. */

@@ -135,20 +135,22 @@ function Worsts({ structure, path, stretches, train, perSI, unit, quantity }: Mo
         <TrainEnvelope {...{ structure, path, train }} quantity={quantity === 'shear' ? 'shear' : 'moment'} />
       )}
       {shown && <Standing structure={structure} path={path} train={shown.train} x={shown.x} />}
-      {chosen !== 'driving' && (
-        <Press className="textlink" onClick={() => choose('driving')}>
-          Drive along
-        </Press>
-      )}{' '}
-      {structure.kind !== 'truss' && (
-        <Toggle
-          on={chosen === 'envelope'}
-          className="textlink"
-          onClick={() => choose(chosen === 'envelope' ? 'greatest' : 'envelope')}
-        >
-          Envelope
-        </Toggle>
-      )}
+      <p className="influence-moving">
+        {chosen !== 'driving' && (
+          <Press className="textlink" onClick={() => choose('driving')}>
+            Drive along
+          </Press>
+        )}
+        {structure.kind !== 'truss' && (
+          <Toggle
+            on={chosen === 'envelope'}
+            className="textlink"
+            onClick={() => choose(chosen === 'envelope' ? 'greatest' : 'envelope')}
+          >
+            Envelope
+          </Toggle>
+        )}
+      </p>
     </>
   )
 }
