@@ -56,7 +56,12 @@ export const absolute = (of: Formula): Formula => ({ t: 'absolute', of })
 
 /** A sum; sums within it are opened, one term alone stands by itself, none is 0. */
 export function sum(...terms: Formula[]): Formula {
-  const flat = terms.flatMap((t) => (t.t === 'sum' ? t.terms : [t]))
+  const flat = terms
+    .flatMap((t) => (t.t === 'sum' ? t.terms : [t]))
+    .map((t, i): Formula => {
+      const isTakenOff = i > 0 && t.t === 'number' && t.value < 0
+      return isTakenOff ? { t: 'minus', of: number(-t.value) } : t
+    })
   return flat.length === 1 ? flat[0] : flat.length === 0 ? number(0) : { t: 'sum', terms: flat }
 }
 

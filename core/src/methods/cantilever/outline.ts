@@ -7,7 +7,7 @@ export const OUTLINE = {
   key: 'cantilever',
   title: 'Cantilever method',
   steps: [
-    { key: 'assumptions', title: 'Assumptions', figure: LOADED, printed: { loads: true } },
+    { key: 'assumptions', title: 'Assumptions', figure: LOADED },
     { key: 'column-forces', title: 'Axial forces of the columns', label: 'Column forces', figure: LOADED },
     { key: 'beam-shears', title: 'Shears and moments of the beams', label: 'Beams', figure: LOADED },
     { key: 'column-moments', title: 'Moments and shears of the columns', label: 'Columns', figure: LOADED },

@@ -12,7 +12,6 @@ export const OUTLINE = {
       title: 'Degree and redundants',
       label: 'Redundants',
       figure: LOADED,
-      printed: LOADED,
     },
     { key: 'released', title: 'Released structure under the loads', label: 'Released', figure: LOADED },
     { key: 'unit', title: 'Unit redundants', label: 'Units', figure: { names: true } },

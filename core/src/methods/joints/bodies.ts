@@ -1,4 +1,4 @@
-import { across, cross, dot, IN_LINE, type Truss, type Vec } from './truss.js'
+import { across, acrossOf, cross, dot, IN_LINE, type Truss, type Vec } from './truss.js'
 
 /**
  * A force found from one equation: the sum of the forces on something across a line, or about a point, is
@@ -70,7 +70,7 @@ export function fromBody(
         ? place(t, on(others[0]).node)
         : undefined
   const line = others.length === 0 ? across(on(unknown).dir) : on(others[0]).dir
-  const weigh = (node: number, f: Vec) => (about ? momentOf(t, node, f, about) : dot(f, across(line)))
+  const weigh = (node: number, f: Vec) => (about ? momentOf(t, node, f, about) : dot(f, acrossOf(line)))
   const own = weigh(on(unknown).node, on(unknown).dir)
   const size = about ? Math.max(...t.structure.members.map((m) => m.length)) : 1
   if (Math.abs(own) <= IN_LINE * size) return undefined
@@ -82,7 +82,7 @@ export function fromBody(
     return Math.abs(factor) > IN_LINE * size ? [{ unknown: u, factor }] : []
   })
   const loads = nodes.reduce((s, node) => s + weigh(node, t.loads[node]), 0)
-  return solved(unknown, parts, own, loads, known, about ? { about } : { along: across(line) })
+  return solved(unknown, parts, own, loads, known, about ? { about } : { along: acrossOf(line) })
 }
 
 /** Where the lines of two forces meet; undefined where they are parallel. */

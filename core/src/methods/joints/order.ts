@@ -1,6 +1,17 @@
 import { solveDense } from '../dense.js'
 import { fromBody, sideOf, solved, wholeOf, type Found, type Whole } from './bodies.js'
-import { across, cross, directionAt, dot, IN_LINE, together, type Truss, type Vec } from './truss.js'
+import {
+  acrossOf,
+  cross,
+  directionAt,
+  dot,
+  IN_LINE,
+  LEVEL,
+  together,
+  UPRIGHT,
+  type Truss,
+  type Vec,
+} from './truss.js'
 
 /** One step of the order. */
 export type Passing =
@@ -63,17 +74,6 @@ function sumAlong(
   })
   const own = dot(directionAt(t, unknown, node), along)
   return solved(unknown, parts, own, dot(t.loads[node], along), known, { along })
-}
-
-const [LEVEL, UPRIGHT]: Vec[] = [
-  { x: 1, y: 0 },
-  { x: 0, y: 1 },
-]
-
-/** The direction across a line: to the right or up where the line is upright or level. */
-function acrossOf(line: Vec): Vec {
-  if (Math.abs(line.y) <= IN_LINE) return UPRIGHT
-  return Math.abs(line.x) <= IN_LINE ? LEVEL : across(line)
 }
 
 /** The axis that has more of a direction. */

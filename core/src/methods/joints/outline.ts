@@ -10,7 +10,6 @@ export const OUTLINE = {
       key: 'reactions',
       title: 'Reactions',
       figure: { loads: true, reactions: true, names: true },
-      printed: { loads: true, reactions: true },
     },
     {
       key: 'joints',

@@ -34,6 +34,18 @@ export const across = (a: Vec): Vec => ({ x: -a.y, y: a.x })
 /** Directions are in one line where the sine between them is below this. */
 export const IN_LINE = 1e-9
 
+/** The directions to the right and up. */
+export const [LEVEL, UPRIGHT]: Vec[] = [
+  { x: 1, y: 0 },
+  { x: 0, y: 1 },
+]
+
+/** The direction across a line: to the right or up where the line is upright or level. */
+export function acrossOf(line: Vec): Vec {
+  if (Math.abs(line.y) <= IN_LINE) return UPRIGHT
+  return Math.abs(line.x) <= IN_LINE ? LEVEL : across(line)
+}
+
 export function trussOf(s: Structure, actions: Actions): Truss {
   const bars = s.members.map((m, bar): Unknown => ({
     key: `bar:${m.id}`,

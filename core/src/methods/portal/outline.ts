@@ -7,7 +7,7 @@ export const OUTLINE = {
   key: 'portal',
   title: 'Portal method',
   steps: [
-    { key: 'assumptions', title: 'Assumptions', figure: LOADED, printed: { loads: true } },
+    { key: 'assumptions', title: 'Assumptions', figure: LOADED },
     { key: 'column-shears', title: 'Shears and moments of the columns', label: 'Columns', figure: LOADED },
     { key: 'beam-moments', title: 'Moments and shears of the beams', label: 'Beams', figure: LOADED },
     { key: 'axial', title: 'Axial forces', figure: LOADED },

@@ -7,7 +7,7 @@ export const OUTLINE = {
   key: 'sections',
   title: 'Method of sections',
   steps: [
-    { key: 'reactions', title: 'Reactions', figure: SHOWN, printed: { loads: true, reactions: true } },
+    { key: 'reactions', title: 'Reactions', figure: SHOWN },
     { key: 'cuts', title: 'Cuts', figure: SHOWN },
     { key: 'comparison', title: 'Comparison', figure: { diagram: true }, printed: { diagram: true } },
   ],

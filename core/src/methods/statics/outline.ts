@@ -8,7 +8,7 @@ export const OUTLINE = {
   title: 'Equilibrium and sections',
   steps: [
     { key: 'count', title: 'What equilibrium gives', label: 'Count', figure: { loads: true, names: true } },
-    { key: 'reactions', title: 'Reactions', figure: SHOWN, printed: { loads: true, reactions: true } },
+    { key: 'reactions', title: 'Reactions', figure: SHOWN },
     { key: 'sections', title: 'Sections', figure: SHOWN },
     { key: 'diagrams', title: 'Diagrams', figure: { diagram: true }, printed: { diagram: true } },
     { key: 'comparison', title: 'Comparison', figure: { diagram: true } },

@@ -7,7 +7,7 @@ export const OUTLINE = {
   key: 'unit-load',
   title: 'Unit-load method',
   steps: [
-    { key: 'real', title: 'Real loads', label: 'Real', figure: LOADED, printed: { loads: true } },
+    { key: 'real', title: 'Real loads', label: 'Real', figure: LOADED },
     { key: 'unit', title: 'Unit load', label: 'Unit', figure: { names: true } },
     { key: 'sum', title: 'Virtual work', label: 'Work', figure: { loads: true, names: true } },
     {
