@@ -3,6 +3,8 @@ import type { Asked, Problem } from './types.js'
 
 /** What a person chose for the methods by which the problem is worked out. */
 export interface MethodChoices {
+  /** The method by which the hand solution was worked, by its key. */
+  worked?: string
   /** The displacement that the unit-load method finds. */
   of?: Asked
   /** The unit-load method takes the internal forces from the results. */
@@ -22,8 +24,9 @@ const isQuantity = (value: unknown): value is Asked =>
 export function methodChoices({ view }: Pick<Problem, 'view'>): MethodChoices {
   const kept = view?.methods
   if (!isRecord(kept)) return {}
-  const { of, given, redundants, digit } = kept
+  const { worked, of, given, redundants, digit } = kept
   return {
+    ...(typeof worked === 'string' ? { worked } : {}),
     ...(isQuantity(of) ? { of } : {}),
     ...(given === 'results' ? { given } : {}),
     ...(Array.isArray(redundants) && redundants.every(isQuantity) ? { redundants } : {}),

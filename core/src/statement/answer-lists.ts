@@ -1,5 +1,6 @@
 import { SUPPORT_KINDS } from '../kinds/supports/types.js'
 import type { Component, Member, Problem, Quantity, StiffnessPlace, Support } from '../document/types.js'
+import { methodChoices } from '../document/method-choices.js'
 import { componentsOf, isAlone, type Place } from './answer-place.js'
 
 /**
@@ -16,6 +17,8 @@ export interface ListOptions {
 export interface AnswerList {
   key: string
   title: string
+  /** The methods that find these values, on the way or in the end, by their keys. */
+  methods: readonly string[]
   /** The places in the order of the statement; none where the problem has nothing of the sort. */
   places(p: Problem, options?: ListOptions): Place[]
 }
@@ -122,39 +125,99 @@ export const ANSWER_LISTS: readonly AnswerList[] = [
   {
     key: 'reactions',
     title: 'reactions',
+    methods: ['stiffness', 'statics', 'joints', 'sections', 'forces', 'coefficients'],
     places: (p) => (p.supports ?? []).flatMap((s) => reactionsAt(p, s)),
   },
   {
     key: 'bars',
     title: 'bar forces',
+    methods: ['stiffness', 'joints', 'sections', 'forces'],
     places: (p) =>
       p.members.flatMap((m): Place[] => (isAlone(p, m.id) ? [{ quantity: 'axial', member: m.id }] : [])),
   },
-  { key: 'fixed-end', title: 'fixed-end moments', places: fixedEndMoments },
-  { key: 'end-moments', title: 'end moments', places: atEnds('moment') },
-  { key: 'end-shears', title: 'end shears', places: atEnds('shear') },
-  { key: 'end-axial', title: 'end axial forces', places: atEnds('axial') },
-  { key: 'largest', title: 'largest moments', places: extremes },
-  { key: 'moments', title: 'moments at places', places: along('moment') },
-  { key: 'shears', title: 'shears at places', places: along('shear') },
-  { key: 'deflections', title: 'deflections at places', places: along('deflection') },
+  {
+    key: 'fixed-end',
+    title: 'fixed-end moments',
+    methods: ['stiffness', 'slope-deflection', 'moment-distribution'],
+    places: fixedEndMoments,
+  },
+  {
+    key: 'end-moments',
+    title: 'end moments',
+    methods: [
+      'stiffness',
+      'slope-deflection',
+      'moment-distribution',
+      'three-moments',
+      'forces',
+      'portal',
+      'cantilever',
+      'coefficients',
+    ],
+    places: atEnds('moment'),
+  },
+  {
+    key: 'end-shears',
+    title: 'end shears',
+    methods: ['stiffness', 'statics', 'portal', 'cantilever'],
+    places: atEnds('shear'),
+  },
+  {
+    key: 'end-axial',
+    title: 'end axial forces',
+    methods: ['stiffness', 'statics', 'portal', 'cantilever'],
+    places: atEnds('axial'),
+  },
+  { key: 'largest', title: 'largest moments', methods: ['statics', 'stiffness'], places: extremes },
+  {
+    key: 'moments',
+    title: 'moments at places',
+    methods: ['statics', 'integration', 'stiffness'],
+    places: along('moment'),
+  },
+  { key: 'shears', title: 'shears at places', methods: ['statics', 'stiffness'], places: along('shear') },
+  {
+    key: 'deflections',
+    title: 'deflections at places',
+    methods: ['integration', 'stiffness'],
+    places: along('deflection'),
+  },
   {
     key: 'displacements',
     title: 'displacements D',
+    methods: ['stiffness', 'unit-load', 'integration'],
     places: (p) => unknownsOf(p).map((u): Place => ({ quantity: 'displacement', ...u })),
+  },
+  {
+    key: 'rotations',
+    title: 'rotations of joints',
+    methods: ['slope-deflection', 'integration'],
+    places: (p) =>
+      unknownsOf(p).flatMap((u): Place[] =>
+        u.component === 'rotation' ? [{ quantity: 'displacement', ...u }] : [],
+      ),
+  },
+  {
+    key: 'redundants',
+    title: 'redundants',
+    methods: ['forces'],
+    // those that were chosen: which are proposed is known with the structure alone
+    places: (p) => (methodChoices(p).redundants ?? []).map((q) => ({ ...q })),
   },
   {
     key: 'load-vector',
     title: 'entries of P',
+    methods: ['stiffness'],
     places: (p) => unknownsOf(p).map((u): Place => ({ quantity: 'load-vector', ...u })),
   },
   {
     key: 'structure-matrix',
     title: 'entries of K',
+    methods: ['stiffness'],
     places: (p) =>
       triangle(unknownsOf(p)).map(([row, column]): Place => ({ quantity: 'stiffness', row, column })),
   },
-  { key: 'member-matrix', title: 'entries of a member’s k', places: memberMatrix },
+  { key: 'member-matrix', title: 'entries of a member’s k', methods: ['stiffness'], places: memberMatrix },
 ]
 
 /** Which options a list takes. */

@@ -1,3 +1,4 @@
+import { keepMethodChoices, methodChoices } from '@viga/core'
 import { typed } from '@viga/core/document/typed'
 import {
   takesMember,
@@ -5,10 +6,12 @@ import {
   type AnswerList,
   type ListOptions,
 } from '@viga/core/statement/answer-lists'
+import { OUTLINES } from '@viga/core/methods/outline'
 import { useState } from 'react'
 import { Line } from '../widgets/Line'
 import { Pick } from '../widgets/Pick'
-import { useSheet } from '../sheet/context'
+import { useEdit, useSheet } from '../sheet/context'
+import { listedMethods } from './lists'
 
 interface Props {
   lists: readonly AnswerList[]
@@ -23,6 +26,7 @@ export function ListChoice({ lists, chosen, onChoose, options, onOptions }: Prop
   const members = useSheet((s) => s.problem.members)
   return (
     <div className="list-choice">
+      <WorkedBy />
       <label>
         <span className="quiet">Fill in</span>{' '}
         <Pick
@@ -68,6 +72,36 @@ export function ListChoice({ lists, chosen, onChoose, options, onOptions }: Prop
     </div>
   )
 }
+
+/** The method by which the hand solution was worked: its values are asked for, its lines led to. */
+function WorkedBy() {
+  const worked = useSheet((s) => methodChoices(s.problem).worked)
+  const apply = useEdit()
+  return (
+    <label>
+      <span className="quiet">Worked by</span>{' '}
+      <Pick
+        className="cell-select"
+        aria-label="method of the hand solution"
+        value={worked ?? ''}
+        onChange={(e) =>
+          apply('say by which method it was worked', (p) =>
+            keepMethodChoices(p, { worked: e.target.value || undefined }),
+          )
+        }
+      >
+        <option value="">any method</option>
+        {OUTLINES.filter((m) => ASKED_FOR.has(m.key)).map((m) => (
+          <option key={m.key} value={m.key}>
+            {m.title.toLowerCase()}
+          </option>
+        ))}
+      </Pick>
+    </label>
+  )
+}
+
+const ASKED_FOR = listedMethods()
 
 /** Places along each member, as a line: `25%, 50%, 2.4 m`. */
 function Places({ options, onOptions }: { options: ListOptions; onOptions: Props['onOptions'] }) {

@@ -1,4 +1,4 @@
-import { slipKind, type Explanation } from '@viga/core'
+import { methodChoices, slipKind, type Explanation } from '@viga/core'
 import type { Method } from '@viga/core/methods/method'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -43,14 +43,19 @@ function useOtherSteps(kind: string): StepOfMethod[] {
 export function StepLinks({ of, capital }: { of: Explanation; capital?: boolean }) {
   const { problemId } = useParams()
   const others = useOtherSteps(of.kind)
+  const worked = useSheet((s) => methodChoices(s.problem).worked)
+  const own = others.find((o) => o.method.key === worked)
   const to = (method: string, step: string) => `/problems/${problemId}/working/${method}/${step}`
+  const stiffness = { method: { key: 'stiffness', title: 'Stiffness method' }, step: of.step }
+  // the method by which the solution was worked comes first
+  const [first, ...rest] = own ? [own, stiffness, ...others.filter((o) => o !== own)] : [stiffness, ...others]
   return (
     <>
-      <Link className="textlink" to={to('stiffness', of.step)}>
+      <Link className="textlink" to={to(first.method.key, first.step)}>
         {capital ? 'The' : 'the'} first line that differs, in the Working
       </Link>
-      {others.length > 0 && ' (stiffness method)'}
-      {others.map(({ method, step }) => (
+      {others.length > 0 && ` (${first.method.title.toLowerCase()})`}
+      {rest.map(({ method, step }) => (
         <span key={method.key}>
           {', or by '}
           <Link className="textlink" to={to(method.key, step)}>

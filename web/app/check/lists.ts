@@ -1,10 +1,18 @@
-import type { Problem } from '@viga/core'
+import { methodChoices, type Problem } from '@viga/core'
 import { ANSWER_LISTS, samePlace, type AnswerList, type ListOptions } from '@viga/core/statement/answer-lists'
 import type { Place } from '@viga/core/statement/answer-place'
 import type { JudgedAnswer } from './verdicts'
 
-/** Lists that a problem has something for. */
-export const offered = (p: Problem): AnswerList[] => ANSWER_LISTS.filter((l) => l.places(p).length > 0)
+/** Lists that a problem has something for, of the method by which it was worked where that was said. */
+export const offered = (p: Problem): AnswerList[] => {
+  const { worked } = methodChoices(p)
+  return ANSWER_LISTS.filter(
+    (l) => (worked === undefined || l.methods.includes(worked)) && l.places(p).length > 0,
+  )
+}
+
+/** The methods that have a list of values to be asked for. */
+export const listedMethods = (): ReadonlySet<string> => new Set(ANSWER_LISTS.flatMap((l) => l.methods))
 
 /** Limit on the fields of a prepared list. */
 const MOST_PLACES = 300

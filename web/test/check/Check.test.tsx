@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react'
 import { createRoutesStub } from 'react-router'
 import { describe, expect, it } from 'vitest'
-import type { Problem } from '@viga/core'
+import { methodChoices, type Problem } from '@viga/core'
 import { Check } from '../../app/check/Check'
 import { unread } from '../../app/sheet/drafts'
 import { inSheet } from '../in-sheet'
@@ -45,6 +45,20 @@ describe('hand values entered', () => {
     expect(value('A y')).toHaveProperty('value', '12.0 up')
     await user.clear(value('A y'))
     expect(problem().answers).toEqual([])
+  })
+  it('of the method by which it was worked: the lists ask for its values', async () => {
+    const { user, problem } = check()
+    const method = screen.getByRole('combobox', { name: 'method of the hand solution' })
+    await user.selectOptions(method, 'moment distribution')
+    expect(methodChoices(problem()).worked).toBe('moment-distribution')
+    const lists = screen.getByRole('combobox', { name: 'list to fill in' })
+    expect(
+      within(lists)
+        .getAllByRole('option')
+        .map((o) => o.textContent),
+    ).toEqual(['one by one', 'fixed-end moments', 'end moments'])
+    await user.selectOptions(method, 'any method')
+    expect(within(lists).getAllByRole('option').length).toBeGreaterThan(6)
   })
   it('with a direction instead of a sign, shown as an arrow', async () => {
     const { user, problem } = check()

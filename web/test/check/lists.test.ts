@@ -1,4 +1,4 @@
-import { work, type Problem } from '@viga/core'
+import { keepMethodChoices, work, type Problem } from '@viga/core'
 import { describe, expect, it } from 'vitest'
 import { listed, offered } from '../../app/check/lists'
 import { verdictsOf } from '../../app/check/verdicts'
@@ -25,6 +25,19 @@ describe('the prepared lists', () => {
     expect(offered({ ...loaded, loadCases: [loaded.loadCases![1]] }).map((l) => l.key)).not.toContain(
       'fixed-end',
     )
+  })
+
+  it('are those of the method by which it was worked', () => {
+    const keys = (worked: string) => offered(keepMethodChoices(loaded, { worked })).map((l) => l.key)
+    expect(keys('moment-distribution')).toEqual(['fixed-end', 'end-moments'])
+    expect(keys('slope-deflection')).toEqual(['fixed-end', 'end-moments', 'rotations'])
+    expect(keys('forces')).not.toContain('redundants')
+    const chosen = keepMethodChoices(loaded, {
+      worked: 'forces',
+      redundants: [{ quantity: 'reaction', node: 'B', component: 'y' }],
+    })
+    const { places } = listed(chosen, list('redundants', chosen), {}, 'G', [])
+    expect(places.map(({ place }) => [place.quantity, place.node])).toEqual([['reaction', 'B']])
   })
 
   it('of fixed-end moments have both ends of each member that is loaded', () => {
