@@ -181,24 +181,26 @@ function Rounds() {
   const unit = `${problem.units.force}·${problem.units.length}`
   return (
     <p className="method-question">
-      <span>Rounds until what is carried over is below</span>
-      <Pick
-        className="cell-select"
-        aria-label="Rounds end below"
-        value={digit ?? ''}
-        onChange={(e) =>
-          apply('choose where the rounds end', (p) =>
-            keepMethodChoices(p, { digit: e.target.value === '' ? undefined : Number(e.target.value) }),
-          )
-        }
-      >
-        <option value="">half a thousandth of the largest</option>
-        {DIGITS.map((d) => (
-          <option key={d} value={d}>
-            {d} {unit}
-          </option>
-        ))}
-      </Pick>
+      <span className="redundant">
+        Rounds until what is carried over is below{' '}
+        <Pick
+          className="cell-select"
+          aria-label="Rounds end below"
+          value={digit ?? ''}
+          onChange={(e) =>
+            apply('choose where the rounds end', (p) =>
+              keepMethodChoices(p, { digit: e.target.value === '' ? undefined : Number(e.target.value) }),
+            )
+          }
+        >
+          <option value="">half a thousandth of the largest</option>
+          {DIGITS.map((d) => (
+            <option key={d} value={d}>
+              {d} {unit}
+            </option>
+          ))}
+        </Pick>
+      </span>
     </p>
   )
 }
