@@ -8,6 +8,7 @@ import type { Group, Ink, TextMark, Vec } from './marks'
 import { FULL_HAND, memberGroups } from './members'
 import { memberObstacles, supportBoxes } from './scene-parts'
 import { jointLetters } from './scene-names'
+import { withOwnWeight } from './own-weight'
 import { supportGroups } from './supports'
 import { fit, memberLine, onScreen, type View } from './view'
 import { drawnLoads } from './words'
@@ -202,7 +203,9 @@ const pointNames = ({ points: all = [] }: working.BodyBlock, view: View): LabelR
 export function bodyFigure(block: working.BodyBlock, cases: CasesShown, display: Display): SmallFigure {
   const { structure: s } = block
   const view = viewOf(block)
-  const loads = block.loads ? drawLoads(s, view, drawnLoads(s, cases, display), LOAD_HAND) : undefined
+  const loads = block.loads
+    ? drawLoads(s, view, drawnLoads(withOwnWeight(s), cases, display), LOAD_HAND)
+    : undefined
   const arrows = block.forces.map((f, i) => drawArrow(block, view, f, i))
   const joints: Group[] =
     s.members.length === 0

@@ -1,9 +1,10 @@
-import { working, type Display, type StatedLoad, type Structure, type StructureMember } from '@viga/core'
+import { working, type Display, type Structure } from '@viga/core'
 import type { CasesShown } from './cases-shown'
 import { drawLoads, LOAD_HAND } from './loads'
 import { arrow, plus, textWidth, times, turn, vec, type Group, type Mark, type Vec } from './marks'
 import { memberGroups } from './members'
 import { place, type Box, type Obstacle, type Placed, type LabelRequest } from './label-placement'
+import { withOwnWeight } from './own-weight'
 import { supportGroups } from './supports'
 import { fit, memberLine } from './view'
 import { drawnLoads } from './words'
@@ -85,7 +86,7 @@ export function heldMember(
 function byItself(s: Structure, member: number): Structure {
   const m = s.members[member]
   const free = { x: 0, y: 0, rotation: 0 }
-  return {
+  return withOwnWeight({
     ...s,
     kind: 'frame',
     nodes: [s.nodes[m.start], s.nodes[m.end]],
@@ -99,27 +100,10 @@ function byItself(s: Structure, member: number): Structure {
     })),
     cases: s.cases.map((c) => ({
       ...c,
-      loads: [
-        ...c.loads.flatMap((o) => (o.type !== 'nodal' && o.member === member ? [{ ...o, member: 0 }] : [])),
-        ...ownWeight(m, c.selfWeight),
-      ],
+      loads: c.loads.flatMap((o) => (o.type !== 'nodal' && o.member === member ? [{ ...o, member: 0 }] : [])),
     })),
-  }
+  })
 }
-
-/** Own weight as a load that can be drawn. */
-const ownWeight = (m: StructureMember, factor: number): StatedLoad[] =>
-  factor === 0 || m.bar || !(m.weight > 0)
-    ? []
-    : [
-        {
-          type: 'distributed',
-          member: 0,
-          direction: 'Y',
-          per: 'length',
-          points: [0, m.length].map((at) => ({ at, q: -factor * m.weight })),
-        },
-      ]
 
 const letter = (id: string, c: Vec, outward: Vec, up: Vec): LabelRequest => ({
   key: `n${id}`,

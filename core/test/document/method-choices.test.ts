@@ -8,24 +8,16 @@ import {
   type Problem,
 } from '../../src/index.js'
 import { splitMemberAt } from '../../src/document/edits/split.js'
-import { frame } from '../builder.js'
+import { loadedSpans } from '../builder.js'
 
 const moment: Asked = { quantity: 'moment', member: 'AB', at: '100%' }
 const reaction: Asked = { quantity: 'reaction', node: 'C', component: 'y' }
 
 const kept = (): Problem =>
-  keepMethodChoices(
-    frame()
-      .node('A', 0, 0)
-      .node('B', 6, 0)
-      .node('C', 10, 0)
-      .member('A', 'B')
-      .member('B', 'C')
-      .support('A', 'fixed')
-      .support('B', 'roller')
-      .support('C', 'roller').problem,
-    { redundants: [moment, reaction], of: { quantity: 'displacement', node: 'B', component: 'rotation' } },
-  )
+  keepMethodChoices(loadedSpans.problem, {
+    redundants: [moment, reaction],
+    of: { quantity: 'displacement', node: 'B', component: 'rotation' },
+  })
 
 describe('the choices that a problem keeps for its methods', () => {
   it('follow a new name of a joint and of a member', () => {

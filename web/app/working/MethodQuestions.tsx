@@ -205,9 +205,17 @@ function Rounds() {
   )
 }
 
+/** Bars are cut where they are pressed. */
+const CutBar = () => (
+  <p className="method-question">
+    <small className="quiet">press a bar on the Figure to cut through it</small>
+  </p>
+)
+
 const QUESTIONS: Readonly<Record<string, (props: { solution: Solution }) => React.ReactNode>> = {
   'unit-load': Displacement,
   forces: Redundants,
+  sections: CutBar,
   'moment-distribution': Rounds,
 }
 

@@ -78,7 +78,7 @@ function cuts(w: Work, book: Ledger): StepContent {
     why:
       'A cut divides the truss through at most three bars. Each cut bar pulls on the part that is ' +
       'looked at; a ' +
-      'negative force is compression. A bar is chosen here, or pressed on the Figure.',
+      'negative force is compression.',
     passages: w.cuts.map((c): Passage => {
       const { value, unknown } = c.found
       const what =
