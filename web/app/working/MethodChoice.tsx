@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useEdit } from '../sheet/context'
 import { Press } from '../widgets/Press'
+import { useMethod, useMethods } from './method-list'
 import { useFits } from './working-view'
 
 /** A change of the statement after which a method fits, in words and as an edit. */
@@ -30,8 +31,8 @@ const NONE: readonly working.Method[] = []
 export function MethodChoice({ method, base }: { method: string; base: string }) {
   const navigate = useNavigate()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const fits = useFits(anchor ? working.METHODS : NONE)
-  const title = working.methodOf(method)?.title ?? ''
+  const fits = useFits(useMethods(anchor !== null) ?? NONE)
+  const title = working.OUTLINES.find((m) => m.key === method)?.title ?? ''
   const close = () => setAnchor(null)
   return (
     <>
@@ -72,7 +73,8 @@ export function MethodChoice({ method, base }: { method: string; base: string })
 /** Why the method of the address does not fit, and the change after which it does. */
 export function NotFitting({ method, base }: { method: string; base: string }) {
   const apply = useEdit()
-  const asked = useMemo(() => working.METHODS.filter((m) => m.key === method), [method])
+  const by = useMethod(method)
+  const asked = useMemo(() => (by ? [by] : NONE), [by])
   const found = useFits(asked)?.[0]
   if (!found || found.fit.fits) return null
   const { why, repair } = found.fit

@@ -1,6 +1,7 @@
 import { methodChoices, working } from '@viga/core'
 import { createContext, useContext, useMemo, useState } from 'react'
 import { useSheet, useSolved } from '../sheet/context'
+import { useMethod } from './method-list'
 
 /** The numbers of the working as it is shown, and which of them is opened. */
 export interface WorkingView {
@@ -33,13 +34,13 @@ export function useWorkingView(): WorkingView {
 export function useLedger(method: string): working.Ledger | undefined {
   const solved = useSolved()
   const problem = useSheet((s) => s.problem)
+  const by = useMethod(method)
   return useMemo(() => {
-    const by = working.methodOf(method)
     const structure = solved?.solution.structure
     const options = methodChoices(problem)
     if (!structure || !by?.fits(problem, structure, options).fits) return undefined
     return by.open({ problem, structure, options, action: solved.action.id, solved: () => solved })
-  }, [solved, problem, method])
+  }, [solved, problem, by])
 }
 
 /** The methods that fit the problem as it is solved; asked for only while somebody looks: it takes time. */
