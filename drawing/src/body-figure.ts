@@ -33,8 +33,7 @@ const GAP = 4
 const ROOM = { left: 96, right: 96, top: 92, bottom: 92 }
 
 /**
- * How large a body is drawn: a joint by itself takes the room of its arrows, a long one the width of the
- * page.
+ * The view of a body: a joint by itself takes the room of its arrows, a long body the width of the page.
  */
 function viewOf({ structure: { nodes } }: working.BodyBlock): View {
   const [xs, ys] = [nodes.map((n) => n.x), nodes.map((n) => n.y)]
@@ -51,10 +50,10 @@ interface Drawn {
   candidates: (w: number) => Vec[]
 }
 
-/** Whether a force of this direction lies along the member that is cut. */
+/** True where a force of this direction lies along the member that is cut. */
 const isAlong = (v: Vec, outward: Vec) => Math.abs(dot(v, outward)) > 0.7
 
-/** Of the two senses of a line the one that no member of the body leaves a point by. */
+/** The sense of a line in which no member of the body leaves a point. */
 function freeSense(block: working.BodyBlock, view: View, c: Vec, sense: Vec): Vec {
   const { structure: s } = block
   const taken = s.members.flatMap((m) => {

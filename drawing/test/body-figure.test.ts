@@ -33,7 +33,7 @@ function drawings(problem: Problem): { what: string; figure: SmallFigure }[] {
   })
 }
 
-/** How far two boxes of words lie over each other, px² at their actual height. */
+/** The area in which boxes of words lie over each other, px². */
 function covered({ labels }: SmallFigure): number {
   let sum = 0
   labels.forEach((a, i) =>

@@ -121,7 +121,7 @@ async function editWhileReading(page: Page, given: string) {
     'loads',
     'assembly',
     'solution',
-    'end-forces',
+    // the end forces show a member cut free, on which no load can be pressed
     'reactions',
     'checks',
     'diagrams',

@@ -1,7 +1,7 @@
 import { isRecord } from './report.js'
 import type { Asked, Problem } from './types.js'
 
-/** What a person chose for the methods by which the problem is worked out. */
+/** The choices of a person for the methods by which the problem is worked out. */
 export interface MethodChoices {
   /** The method by which the hand solution was worked, by its key. */
   worked?: string

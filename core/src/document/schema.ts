@@ -93,7 +93,7 @@ const viewForm = record({
     load: text(200),
     train: text(1000),
   }),
-  /** What was chosen for the methods by which the problem is worked out. */
+  /** The choices for the methods by which the problem is worked out. */
   methods: record({
     of: record({ quantity: text(30), node: reference('node') }),
     redundants: list(

@@ -33,7 +33,7 @@ export interface MovingEnvelope {
   least: AbsoluteWorst
 }
 
-/** What a train drives along, and what is asked of it. */
+/** A train, its path, and the quantity that is asked for. */
 export interface Moving {
   problem: Problem
   structure: Structure

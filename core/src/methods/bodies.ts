@@ -6,7 +6,7 @@ import type { StatedLoad, Structure, StructureMember, StructureNode } from '../s
  */
 export interface BodyBlock {
   kind: 'body'
-  /** What is drawn, in a sentence. */
+  /** A sentence that says what is drawn. */
   caption: string
   structure: Structure
   /** The loads of the case that is worked out are drawn on it. */
@@ -17,7 +17,7 @@ export interface BodyBlock {
 
 /** A force or a moment on a body. */
 export interface BodyArrow {
-  /** Where it acts, m. */
+  /** The point at which it acts, m. */
   x: number
   y: number
   /** The direction of a force that is positive, as a unit vector; a moment is positive counter-clockwise. */

@@ -13,12 +13,12 @@ export interface Line {
 
 /** Lines of several methods that say the same thing; in the stiffness method's sign or the other one. */
 export interface Counterparts {
-  /** What they say. */
+  /** The quantity that they all give. */
   title: string
   lines: Line[]
 }
 
-/** What the numbers of a problem are looked up by. */
+/** A structure with the numbers of its unknowns. */
 export interface Numbered {
   structure: Structure
   dofs: Dofs

@@ -2,7 +2,7 @@ import type { Asked } from '../document/types.js'
 import type { EndRelease, Structure, StructureMember } from '../structure/types.js'
 import type { BodyArrow, BodyBlock } from './bodies.js'
 
-/** What a released structure is drawn for: a quantity, and its place on its member, m from the start. */
+/** The quantity that a structure is released for, and its place on its member, m from the start. */
 export interface ReleasedFor {
   asked: Asked
   at?: number

@@ -30,7 +30,7 @@ function valueOf(book: working.Ledger, { value, name }: working.BodyArrow): numb
   return 1000 * book.entry(at)!.value
 }
 
-/** What the forces on a body leave: to the right, up, counter-clockwise about the origin; and their size. */
+/** The resultant of a body's forces (right, up, counter-clockwise about the origin), and their size. */
 function left(book: working.Ledger, body: working.BodyBlock) {
   const sum = { x: 0, y: 0, m: 0, size: 0 }
   for (const f of body.forces) {

@@ -173,7 +173,7 @@ function RedundantChoice({
 
 const DIGITS = [10, 1, 0.1, 0.01, 0.001]
 
-/** Where the rounds of moment distribution end. */
+/** The choice of where the rounds of moment distribution end. */
 function Rounds() {
   const problem = useSheet((s) => s.problem)
   const apply = useEdit()
@@ -219,7 +219,7 @@ const QUESTIONS: Readonly<Record<string, (props: { solution: Solution }) => Reac
   'moment-distribution': Rounds,
 }
 
-/** What a method asks beside the problem, where it asks anything. */
+/** The questions of a method beside the problem, where it has any. */
 export function MethodQuestions({ method, solution }: { method: string; solution: Solution }) {
   const Question = QUESTIONS[method]
   return Question ? <Question solution={solution} /> : null

@@ -124,7 +124,7 @@ const Opened = ({
   </WorkingContext>
 )
 
-/** What follows the address of the page, without one of its parts. */
+/** The search part of the page's address without one of its entries. */
 function useSearchWithout(part: string): string {
   const { search } = useLocation()
   return useMemo(() => {

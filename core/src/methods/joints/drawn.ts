@@ -5,10 +5,10 @@ import { dot, type Truss, type Vec } from './truss.js'
 /** A force below this part of the largest one is not drawn. */
 const NOTHING = 1e-12
 
-/** What is known when a step of the order begins. */
+/** The forces that are known when a step of the order begins. */
 type Known = ReadonlyMap<number, number>
 
-/** What each step of the order begins with. */
+/** The forces that are known before each step of the order. */
 export function knownBefore(order: readonly Passing[]): Map<Passing, Known> {
   const known = new Map<number, number>()
   return new Map(

@@ -28,7 +28,7 @@ interface Work {
   frame: RigidFrame
   notes: Notes
   d: Distributed
-  /** What the carried moments fall below in the last written round, N·m, where it was chosen. */
+  /** The chosen limit that carried moments fall below in the last written round, N·m. */
   digit?: number
 }
 
