@@ -27,6 +27,8 @@ const INKS: Record<working.BodyArrow['kind'], Ink> = {
 }
 /** Stub of a cut member, arrow of a force, half an arrow across a cut, radius of the arc of a moment, px. */
 const [STUB, LONG, HALF, ARC] = [26, 40, 20, 17]
+/** The middle of the arc of a moment on the face of a piece, from the face, px. */
+const BESIDE = 14
 /** Room between an arrow and what it acts on, px. */
 const GAP = 4
 /** The room round the structure for its forces and their names, px. */
@@ -91,7 +93,7 @@ function straight(key: string, tail: Vec, tip: Vec, far: Vec, ink: Ink): Drawn {
 
 /** A moment as an arc: about its point, or on the piece of a member that leads outward from there. */
 function arcOf(key: string, at: Vec, positive: boolean, ink: Ink, outward?: Vec): Drawn {
-  const c = outward ? plus(at, outward, STUB + 4) : at
+  const c = outward ? plus(at, outward, BESIDE) : at
   const facing = outward ? (Math.atan2(-outward.y, outward.x) * 180) / Math.PI : 0
   const options = outward ? { from: facing - 65, sweep: 130 } : { from: -35, sweep: 250 }
   const p = (t: number) => vec(c.x + ARC * Math.cos(t), c.y - ARC * Math.sin(t))
