@@ -208,7 +208,7 @@ export function workingLatex(book: Ledger): string {
       .map(
         (p) =>
           (p.title ? `\\subsection*{${textLatex(p.title)}}\n` : '') +
-          visitPassage(book, p, visitor).join('\n'),
+          visitPassage(book, p, visitor).filter(Boolean).join('\n'),
       )
       .join('\n')
   return `\\documentclass[11pt,a4paper,fleqn]{article}

@@ -73,7 +73,9 @@ export function stepsMarkdown(book: Ledger): { key: string; title: string; text:
   const visitor = blocks(book, speller(book))
   return stepsOf(book).map((s) => {
     const passages = s.passages.map((p) =>
-      [...(p.title ? [`### ${words(p.title)}`] : []), ...visitPassage(book, p, visitor)].join('\n\n'),
+      [...(p.title ? [`### ${words(p.title)}`] : []), ...visitPassage(book, p, visitor).filter(Boolean)].join(
+        '\n\n',
+      ),
     )
     return { key: s.key, title: s.title, text: [words(s.why), ...passages].join('\n\n') }
   })
