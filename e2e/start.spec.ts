@@ -67,7 +67,10 @@ async function running(folder: string) {
   const early = started.ended.then(([status]) => {
     throw new Error(`it ended with ${status}: ${started.said()}`)
   })
-  await Promise.race([expect.poll(ready, { timeout: 60_000 }).toBe(200), early])
+  const late = expect.poll(ready, { timeout: 60_000 }).toBe(200)
+  await Promise.race([late, early]).catch(({ message }: Error) => {
+    throw new Error(`${message}\nIt said:\n${started.said()}`)
+  })
   return { ...started, ready }
 }
 

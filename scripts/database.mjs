@@ -13,7 +13,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { join } from 'node:path'
-import { commandOf, isAlive, root, say, sleep } from './tools.mjs'
+import { commandOf, isAlive, readNumber, root, say, sleep } from './tools.mjs'
 
 /** Time that a database has to be made and to start, ms: on a slow disk it is a minute. */
 const PATIENCE = 180_000
@@ -33,8 +33,6 @@ export const placesIn = (folder) => ({
 
 /** Whether the process of this id is the one that it was written down for. */
 export const isStill = (pid, words) => pid > 0 && isAlive(pid) && commandOf(pid).includes(words)
-
-export const readNumber = (file) => (existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0)
 
 /** Processes that use the database; what is left of dead ones is cleared away. */
 export function usersOf(folder) {

@@ -2,7 +2,16 @@
 // installed.
 import { spawn, spawnSync } from 'node:child_process'
 import { randomInt } from 'node:crypto'
-import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  linkSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -148,23 +157,55 @@ export function whyNot(error) {
   return error.message
 }
 
+/** Time after which whoever took a lock of a dead process at the same moment is known, ms. */
+const SETTLED = 100
+
+/** The number that a file holds, 0 when there is none. */
+export function readNumber(file) {
+  try {
+    return Number(readFileSync(file, 'utf8'))
+  } catch (error) {
+    if (error.code === 'ENOENT') return 0
+    throw error
+  }
+}
+
+/**
+ * Takes a lock unless its holder lives. The lock is a file that appears with its content; of two that take
+ * the lock of a dead one at the same moment, the one whose file stands in the end has it.
+ * @param {string} lock
+ * @param {(pid: number) => boolean} lives
+ */
+export async function takeLock(lock, lives) {
+  const mine = `${lock}.${process.pid}`
+  writeFileSync(mine, String(process.pid))
+  try {
+    if (!link(mine, lock)) {
+      if (lives(readNumber(lock))) return false
+      rmSync(lock, { force: true }) // of one that was killed
+      if (!link(mine, lock)) return false
+    }
+  } finally {
+    rmSync(mine, { force: true })
+  }
+  await sleep(SETTLED)
+  return readNumber(lock) === process.pid
+}
+
+function link(mine, lock) {
+  try {
+    linkSync(mine, lock)
+    return true
+  } catch (error) {
+    if (error.code !== 'EEXIST') throw error
+    return false
+  }
+}
+
 /** Does something that two starts at once must not do both: the second waits, and finds it done. */
 export async function oneAtATime(name, act) {
   const lock = join(home, name)
-  const take = () => {
-    try {
-      writeFileSync(lock, String(process.pid), { flag: 'wx' })
-      return true
-    } catch (error) {
-      if (error.code !== 'EEXIST') throw error
-      return false
-    }
-  }
-  while (!take()) {
-    const holder = Number(readFileSync(lock, { encoding: 'utf8', flag: 'a+' }))
-    if (holder > 0 && !isAlive(holder)) rmSync(lock, { force: true }) // of a start that was killed
-    await sleep(200)
-  }
+  while (!(await takeLock(lock, (pid) => pid > 0 && isAlive(pid)))) await sleep(SETTLED)
   try {
     return await act()
   } finally {

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, mkdirSync, utimesSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, mkdirSync, readdirSync, utimesSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -29,6 +29,34 @@ describe('why there is no database', () => {
     ],
     ['FATAL: no mysqld\n', 'the database cannot be made in /d: FATAL: no mysqld'],
   ])('%s', (said, words) => expect(tools.whyNoDatabase('/d', said)).toBe(words))
+})
+
+describe('a lock', () => {
+  const fresh = () => join(mkdtempSync(join(tmpdir(), 'viga-lock-')), 'lock')
+  const living = (pid: number) => pid > 0 && tools.isAlive(pid)
+
+  it('is taken once, and left as it is while its holder lives', async () => {
+    const lock = fresh()
+    expect(await tools.takeLock(lock, living)).toBe(true)
+    expect(await tools.takeLock(lock, living)).toBe(false)
+    expect(tools.readNumber(lock)).toBe(process.pid)
+    expect(readdirSync(join(lock, '..'))).toEqual(['lock'])
+  })
+
+  it.each([
+    ['names a dead process', '999999999'],
+    ['is empty', ''],
+  ])('that %s is taken', async (_, content) => {
+    const lock = fresh()
+    writeFileSync(lock, content)
+    expect(await tools.takeLock(lock, living)).toBe(true)
+  })
+
+  it('that its holder gave back meanwhile is not made by those who read it', () => {
+    const lock = fresh()
+    expect(tools.readNumber(lock)).toBe(0)
+    expect(existsSync(lock)).toBe(false)
+  })
 })
 
 describe('ports', () => {
