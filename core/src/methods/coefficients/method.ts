@@ -10,6 +10,7 @@ import type { FoundValue, Task } from '../method.js'
 import { Notes } from '../notes.js'
 import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
+import { reactionName } from '../reaction-name.js'
 import { equalSpans, evenLoad, fitsEqualSpans, TABLE, type EqualSpans, type Fraction } from './equal-spans.js'
 import { OUTLINE } from './outline.js'
 
@@ -68,14 +69,14 @@ function workOf(task: Task): Work {
     }
     const r = reactions[i]
     notes.put(['reaction', id], {
-      symbol: { letter: id, sub: 'y' },
+      symbol: reactionName(id, 'y'),
       si: (-r[0] / r[1]) * up * L,
       dimension: D.force,
       of,
       from: (l: Letters) => fraction(r, times(l(at.load), l(at.length))),
     })
     notes.put(['solver-reaction', id], {
-      symbol: { letter: id, sub: 'y' },
+      symbol: reactionName(id, 'y'),
       si: reactionAt(solution, action, node).y ?? 0,
       dimension: D.force,
       of,

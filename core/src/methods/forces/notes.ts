@@ -6,6 +6,7 @@ import { number, sum, type Formula, type LetterName } from '../expression.js'
 import type { Task } from '../method.js'
 import type { Notes } from '../notes.js'
 import type { Coherent } from '../noted-method.js'
+import { reactionName } from '../reaction-name.js'
 import { weighted } from '../solved-for.js'
 import { contributionFormula, noteRigidities } from '../virtual-work/notes.js'
 import { courseIn, type ForceState } from '../virtual-work/virtual-work.js'
@@ -103,9 +104,6 @@ export function noteStates(notes: Notes, f: ForceMethod, task: Task, coherent: C
     })
   })
 }
-
-const reactionName = (node: string, component: string): LetterName =>
-  component === 'rotation' ? { letter: 'M', sub: node } : { letter: node, sub: component }
 
 /** Internal forces at the ends of a member, by their keys. */
 const KEYS = [

@@ -16,6 +16,7 @@ import type { Fit, FoundValue, Task } from '../method.js'
 import { Notes } from '../notes.js'
 import { notedMethod, type Coherent } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
+import { reactionName } from '../reaction-name.js'
 import { beamOrder, integrateBeam, type IntegratedBeam, type Part } from './beam.js'
 import { momentAreaStep, noteMomentArea, type MomentArea } from './moment-area.js'
 import { OUTLINE } from './outline.js'
@@ -75,7 +76,7 @@ function noteConstants({ beam, task, notes }: Work): void {
     const { id } = task.structure.nodes[r.support.node]
     const isMoment = r.component === 'rotation'
     notes.put(['reaction', id, r.component], {
-      symbol: isMoment ? { letter: 'M', sub: id } : { letter: id, sub: 'y' },
+      symbol: reactionName(id, isMoment ? 'rotation' : 'y'),
       si: beam.values[i],
       dimension: isMoment ? D.moment : D.force,
       of: [thing.support(id)],

@@ -1,4 +1,5 @@
 import { membersBetween, partOf, type BodyArrow, type BodyBlock, type PolygonBlock } from '../bodies.js'
+import { reactionName } from '../reaction-name.js'
 import type { Passing, PassingOf } from './order.js'
 import { dot, type Truss, type Vec } from './truss.js'
 
@@ -23,7 +24,7 @@ export function knownBefore(order: readonly Passing[]): Map<Passing, Known> {
 const nameOf = (t: Truss, unknown: number) => {
   const u = t.unknowns[unknown]
   return u.bar === undefined
-    ? { letter: t.structure.nodes[u.on[0].node].id, sub: u.component }
+    ? reactionName(t.structure.nodes[u.on[0].node].id, u.component!)
     : { letter: 'N', sub: t.structure.members[u.bar].id }
 }
 

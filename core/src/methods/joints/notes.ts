@@ -7,6 +7,7 @@ import type { Block } from '../blocks.js'
 import { number, type LetterName } from '../expression.js'
 import type { Ledger } from '../ledger.js'
 import type { Notes } from '../notes.js'
+import { reactionName } from '../reaction-name.js'
 import { leftSide, solvedFor, type EquationTerms } from '../solved-for.js'
 import type { Found } from './bodies.js'
 import type { Passing } from './order.js'
@@ -28,7 +29,7 @@ function nameOf(t: Truss, unknown: number): LetterName {
   const u = t.unknowns[unknown]
   const { nodes, members } = t.structure
   return u.bar === undefined
-    ? { letter: nodes[u.on[0].node].id, sub: u.component }
+    ? reactionName(nodes[u.on[0].node].id, u.component!)
     : { letter: 'N', sub: members[u.bar].id }
 }
 

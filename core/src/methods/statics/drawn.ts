@@ -1,5 +1,6 @@
 import type { Structure } from '../../structure/types.js'
 import { membersBetween, partOf, type BodyArrow, type BodyBlock } from '../bodies.js'
+import { reactionName } from '../reaction-name.js'
 import type { Reaction, Statics } from './equilibrium.js'
 import type { Side } from './free-bodies.js'
 import type { Equation } from './reactions.js'
@@ -17,7 +18,7 @@ export function reactionArrow(s: Structure, r: Reaction, value?: number): BodyAr
       kind: 'reaction',
       value: value ?? 'sought',
       ...(value === undefined && {
-        name: isTurn ? { letter: 'M', sub: id } : { letter: id, sub: r.component },
+        name: reactionName(id, r.component),
       }),
     },
   ]
@@ -61,7 +62,7 @@ export function sideBody(st: Statics, side: Side, known: ReadonlySet<number>): B
         dir,
         kind: 'cut',
         value: 'sought',
-        name: { letter: id, sub },
+        name: reactionName(id, sub),
       })),
     ],
     points: [{ x, y, kind: 'about' }],

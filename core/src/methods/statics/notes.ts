@@ -4,6 +4,7 @@ import { addressOf } from '../address.js'
 import type { LetterName } from '../expression.js'
 import type { Notes } from '../notes.js'
 import type { Coherent } from '../noted-method.js'
+import { reactionName } from '../reaction-name.js'
 import { solvedFor, type EquationTerms } from '../solved-for.js'
 import type { Statics } from './equilibrium.js'
 import type { Equation, Finding } from './reactions.js'
@@ -16,8 +17,7 @@ export function reactionAt({ structure, reactions }: Statics, r: number): string
 
 function nameOf({ structure, reactions }: Statics, r: number): LetterName {
   const { node, component } = reactions[r]
-  const { id } = structure.nodes[node]
-  return component === 'rotation' ? { letter: 'M', sub: id } : { letter: id, sub: component }
+  return reactionName(structure.nodes[node].id, component)
 }
 
 const dimensionOf = ({ reactions }: Statics, r: number) =>
