@@ -1,3 +1,4 @@
+import { NUMBERS, type Arithmetic } from '../quantity/arithmetic.js'
 import type { SolveError, StructureMember } from '../structure/types.js'
 import type { MemberActions } from '../structure/actions.js'
 import { freeEnd } from './free-end.js'
@@ -71,24 +72,44 @@ export function memberStiffness(m: StructureMember, take = single): Float64Array
   set(0, 3, -axial)
   set(3, 3, axial)
   if (m.bar) return k
-  const { EI } = m
-  const phi = m.GAs > 0 ? (12 * EI) / (m.GAs * L * L) : 0
-  const b = EI / (1 + phi)
-  const vv = (12 * b) / L ** 3
-  const vm = (6 * b) / L ** 2
-  const near = ((4 + phi) * b) / L
-  const far = ((2 - phi) * b) / L
-  set(1, 1, vv)
-  set(1, 2, vm)
-  set(1, 4, -vv)
-  set(1, 5, vm)
-  set(2, 2, near)
-  set(2, 4, -vm)
-  set(2, 5, far)
-  set(4, 4, vv)
-  set(4, 5, -vm)
-  set(5, 5, near)
+  const terms = bendingTerms(NUMBERS, m)
+  for (const [i, j, term, sign] of BENDING) set(i, j, sign * terms[term])
   return k
+}
+
+/** The four different entries of the bending stiffness. */
+export type BendingTerm = 'shear' | 'mixed' | 'near' | 'far'
+
+/** The bending stiffness by its entries on and above the diagonal, with their signs. */
+export const BENDING: readonly [row: number, column: number, term: BendingTerm, sign: 1 | -1][] = [
+  [1, 1, 'shear', 1],
+  [1, 2, 'mixed', 1],
+  [1, 4, 'shear', -1],
+  [1, 5, 'mixed', 1],
+  [2, 2, 'near', 1],
+  [2, 4, 'mixed', -1],
+  [2, 5, 'far', 1],
+  [4, 4, 'shear', 1],
+  [4, 5, 'mixed', -1],
+  [5, 5, 'near', 1],
+]
+
+/** 12EI/L³, 6EI/L², 4EI/L and 2EI/L, each with the share that shear deformation leaves of it. */
+export function bendingTerms<N>(
+  by: Arithmetic<N>,
+  { EI, GAs, length: L }: Record<'EI' | 'GAs' | 'length', N>,
+): Record<BendingTerm, N> {
+  const twelve = by.multiply(by.of(12), EI)
+  const square = by.multiply(L, L)
+  const phi = by.isZero(GAs) ? by.of(0) : by.divide(twelve, by.multiply(GAs, square))
+  const b = by.divide(EI, by.add(by.of(1), phi))
+  const over = (factor: N, power: N) => by.divide(by.multiply(factor, b), power)
+  return {
+    shear: over(by.of(12), by.multiply(square, L)),
+    mixed: over(by.of(6), square),
+    near: over(by.add(by.of(4), phi), L),
+    far: over(by.subtract(by.of(2), phi), L),
+  }
 }
 
 /**

@@ -1,8 +1,8 @@
+import { NUMBERS } from '../quantity/arithmetic.js'
 import type { StructureMember } from '../structure/types.js'
 import type { MemberActions } from '../structure/actions.js'
 import type { Course, CourseKey, PlaceState, Stretch } from './course.js'
 import {
-  antiderivative,
   derivative,
   evaluatePolynomial,
   integral,
@@ -10,6 +10,7 @@ import {
   rootsInside,
   type Polynomial,
 } from './polynomial.js'
+import { integrateStretch, intensityFrom, jumped } from './stretch-equations.js'
 
 function isLinear(p: Polynomial): boolean {
   for (let k = 2; k < p.length; k++) if (p[k] !== 0) return false
@@ -150,11 +151,13 @@ export function integrate(
 ): PolynomialCourse {
   const L = m.length
   const snap = places(L, actions)
-  const perEA = m.axiallyRigid ? 0 : 1 / m.EA
-  const perEI = m.bar ? 0 : 1 / m.EI
-  const perGAs = m.GAs > 0 ? 1 / m.GAs : 0
-  const strain = actions?.axialStrain ?? 0
-  const curvature = m.bar ? 0 : (actions?.curvature ?? 0)
+  const flexibility = {
+    perEA: m.axiallyRigid ? 0 : 1 / m.EA,
+    perEI: m.bar ? 0 : 1 / m.EI,
+    perGAs: m.GAs > 0 ? 1 / m.GAs : 0,
+    strain: actions?.axialStrain ?? 0,
+    curvature: m.bar ? 0 : (actions?.curvature ?? 0),
+  }
   const stretches: PolynomialStretch[] = []
   let at: PlaceState = start
   for (let i = 0; i < snap.length; i++) {
@@ -162,26 +165,8 @@ export function integrate(
     if (actions) at = jumpAt(at, x0, L, actions)
     if (i === snap.length - 1) break
     const x1 = snap[i + 1]
-    const { p, q, c } = intensity(x0, x1, L, actions)
-    const N = antiderivative([-p[0], -p[1]], at.N)
-    const V = antiderivative(q, at.V)
-    const M = antiderivative([V[0] - c[0], V[1] - c[1], V[2]], at.M)
-    const slope = antiderivative(
-      [M[0] * perEI + curvature, M[1] * perEI, M[2] * perEI, M[3] * perEI],
-      at.slope,
-    )
-    const v = antiderivative(
-      perGAs === 0
-        ? slope
-        : [slope[0] - V[0] * perGAs, slope[1] - V[1] * perGAs, slope[2] - V[2] * perGAs, slope[3], slope[4]],
-      at.v,
-    )
-    // a rigid member keeps its length also where its axial force is undetermined (NaN)
-    const u = antiderivative(
-      perEA === 0 ? [strain] : [N[0] * perEA + strain, N[1] * perEA, N[2] * perEA],
-      at.u,
-    )
-    const stretch = new PolynomialStretch(x0, x1, { N, V, M, slope, v, u })
+    const load = intensity(x0, x1, L, actions)
+    const stretch = new PolynomialStretch(x0, x1, integrateStretch(NUMBERS, flexibility, load, at))
     stretches.push(stretch)
     at = stretch.at(x1)
   }
@@ -213,38 +198,13 @@ export function places(L: number, actions: MemberActions | undefined): number[] 
  * there.
  */
 function jumpAt(s: PlaceState, x: number, L: number, actions: MemberActions): PlaceState {
-  const near = (y: number) => Math.abs(x - y) <= SAME_PLACE * L
-  const out = { ...s }
-  for (const p of actions.points)
-    if (near(p.x)) {
-      out.N -= p.fx
-      out.V += p.fy
-      out.M -= p.m
-    }
-  for (const j of actions.jumps)
-    if (near(j.x)) {
-      out.v += j.slip
-      out.slope += j.kink
-    }
-  return out
+  const here = (a: { x: number }) => Math.abs(x - a.x) <= SAME_PLACE * L
+  return jumped(NUMBERS, s, actions.points.filter(here), actions.jumps.filter(here))
 }
 
 /** Sum of the linear intensities over a segment that no span begins or ends within, as polynomials in t. */
 export function intensity(x0: number, x1: number, L: number, actions: MemberActions | undefined) {
-  const p = [0, 0]
-  const q = [0, 0]
-  const c = [0, 0]
   const tolerance = SAME_PLACE * L
-  for (const s of actions?.spans ?? []) {
-    if (s.a > x0 + tolerance || s.b < x1 - tolerance) continue
-    const add = (sum: number[], [from, to]: [number, number]) => {
-      const slope = (to - from) / (s.b - s.a)
-      sum[0] += from + slope * (x0 - s.a)
-      sum[1] += slope
-    }
-    add(p, s.p)
-    add(q, s.q)
-    add(c, s.c)
-  }
-  return { p, q, c }
+  const over = (actions?.spans ?? []).filter((s) => s.a <= x0 + tolerance && s.b >= x1 - tolerance)
+  return intensityFrom(NUMBERS, over, x0)
 }

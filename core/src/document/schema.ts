@@ -127,6 +127,8 @@ export const document = record({
   'units!': unitsForm,
   'kind!': oneOf('frame', 'truss'),
   symbols: dictionary(quantity(D.none)),
+  /** Symbols that are left open; without the list all that are not stated through others. */
+  letters: list(text(100)),
   materials: list(materialForm),
   sections: list(sectionForm),
   'nodes!': list(nodeForm),

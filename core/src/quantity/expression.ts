@@ -4,7 +4,7 @@ import { commaHint, ExpressionError, isOp, type Token } from './tokens.js'
 import { functions } from './functions.js'
 import { tokensOf } from './products.js'
 import { nearestUnit, unitByName, type Unit } from './units.js'
-import { plainValue, type Value } from './value.js'
+import { plainValue, type Beside, type Value } from './value.js'
 
 export { ExpressionError, isSymbolName } from './tokens.js'
 export type { Value } from './value.js'
@@ -21,11 +21,12 @@ export type Lookup = (name: string) => Value | undefined
  * one number (`1/2 in`). Factors without a sign between them (`2L`, `wL²`, `2(a+b)`) are one factor, so that
  * `EI/2L` is EI/(2L), as it is in print.
  * @param lookup values of the problem's symbols; may throw an ExpressionError of its own
+ * @param beside computes each value in another kind of number as well, which stands in its `beside`
  * @returns the value in SI with its dimension
  * @throws ExpressionError with the place in the text
  */
-export const evaluate = (text: string, lookup: Lookup = () => undefined): Value =>
-  new Evaluation(text, lookup).value()
+export const evaluate = (text: string, lookup: Lookup = () => undefined, beside?: Beside): Value =>
+  new Evaluation(text, lookup, beside).value()
 
 /** One pass over the tokens of an expression; each method reads one level of the grammar. */
 class Evaluation {
@@ -36,6 +37,7 @@ class Evaluation {
   constructor(
     private readonly text: string,
     private readonly lookup: Lookup,
+    private readonly beside?: Beside,
   ) {
     this.list = tokensOf(text, (name) => this.isSymbol(name))
   }
@@ -58,6 +60,11 @@ class Evaluation {
     if (!Number.isFinite(value.si))
       throw new ExpressionError('This has no finite value.', 0, this.text.length)
     return value
+  }
+
+  /** A value with what it is in the other kind of number, where one is computed beside it. */
+  private also(value: Value, make: (beside: Beside) => unknown): Value {
+    return this.beside ? { ...value, beside: make(this.beside) } : value
   }
 
   private peek(ahead = 0): Token {
@@ -123,12 +130,13 @@ class Evaluation {
               `${sign > 0 ? 'added' : 'subtracted'}.`,
         op,
       )
-    return {
+    const sum = {
       si: a.si + sign * b.si,
       dimension: a.bare ? b.dimension : a.dimension,
       bare: a.bare && b.bare,
       turn: a.turn && b.turn,
     }
+    return this.also(sum, (x) => (sign > 0 ? x.add(a.beside, b.beside) : x.subtract(a.beside, b.beside)))
   }
 
   private product(): Value {
@@ -139,12 +147,16 @@ class Evaluation {
       const right = this.signed()
       const dimension = (op.text === '*' ? D.multiply : D.divide)(left.dimension, right.dimension)
       if (op.text === '/' && right.si === 0) this.fail('Division by zero.', op)
-      left = {
+      const before = left
+      const product = {
         si: op.text === '*' ? left.si * right.si : left.si / right.si,
         dimension,
         bare: D.equal(dimension, D.none),
         turn: left.turn || right.turn,
       }
+      left = this.also(product, (x) =>
+        op.text === '*' ? x.multiply(before.beside, right.beside) : x.divide(before.beside, right.beside),
+      )
     }
     return left
   }
@@ -156,7 +168,8 @@ class Evaluation {
       this.at++
       const v = this.signed()
       this.depth--
-      return t.text === '-' ? { ...v, si: -v.si } : v
+      if (t.text !== '-') return v
+      return this.also({ ...v, si: -v.si }, (x) => x.subtract(x.of(0), v.beside))
     }
     return this.juxtaposed()
   }
@@ -169,12 +182,14 @@ class Evaluation {
       this.refuseAmbiguity(start)
       const factor = this.withUnit()
       const dimension = D.multiply(value.dimension, factor.dimension)
-      value = {
+      const before = value
+      const product = {
         si: value.si * factor.si,
         dimension,
         bare: D.equal(dimension, D.none),
         turn: value.turn || factor.turn,
       }
+      value = this.also(product, (x) => x.multiply(before.beside, factor.beside))
     }
     this.refuseLeftOver()
     return value
@@ -247,7 +262,8 @@ class Evaluation {
       (this.at === 0 || !isOp(this.list[this.at - 1], '/'))
     ) {
       if (this.peek(2).value === 0) this.fail('Division by zero.', this.peek(1))
-      value = plainValue(first.value! / this.peek(2).value!)
+      const under = this.peek(2).value!
+      value = this.also(plainValue(first.value! / under), (x) => x.divide(x.of(first.value!), x.of(under)))
       this.at += 3
     } else value = this.power()
     const takesUnit =
@@ -255,11 +271,13 @@ class Evaluation {
     if (takesUnit)
       while (this.isUnit(this.peek())) {
         const unit = this.power()
-        value = {
+        const before = value
+        const product = {
           si: value.si * unit.si,
           dimension: D.multiply(value.dimension, unit.dimension),
           bare: false,
         }
+        value = this.also(product, (x) => x.multiply(before.beside, unit.beside))
       }
     if (takesUnit && value.bare && this.beginsUnitUnderOne()) this.at++
     return value
@@ -283,7 +301,9 @@ class Evaluation {
     const si = base.si ** exponent.si
     if (!Number.isFinite(si)) this.fail('This power has no value.', start, op)
     const dimension = D.power(base.dimension, exponent.si)
-    return { si, dimension, bare: D.equal(dimension, D.none) }
+    return this.also({ si, dimension, bare: D.equal(dimension, D.none) }, (x) =>
+      x.power(base.beside, exponent.si),
+    )
   }
 
   private exponentPart(): Value {
@@ -306,7 +326,7 @@ class Evaluation {
     this.at++
     if (t.kind === 'number') {
       if (!Number.isFinite(t.value)) this.fail('This number is too large.', t)
-      return plainValue(t.value!)
+      return this.also(plainValue(t.value!), (x) => x.of(t.value!))
     }
     if (isOp(t, '(')) {
       const inner = this.sum()
@@ -325,7 +345,7 @@ class Evaluation {
 
   private named(t: Token): Value {
     if (functions.has(t.text) && isOp(this.peek(), '(')) return this.call(t)
-    if (t.text === 'pi' || t.text === 'π') return plainValue(Math.PI)
+    if (t.text === 'pi' || t.text === 'π') return this.also(plainValue(Math.PI), (x) => x.pi)
     const symbol = this.lookup(t.text)
     if (symbol) return symbol
     const unit = this.unit(t.text)
@@ -347,13 +367,14 @@ class Evaluation {
     const other = next.kind === 'name' ? this.unit(next.text) : undefined
     const glued = isOp(dash, '-') && dash.start === t.end && next.start === dash.end
     if (!glued || !other || !dashIsProduct(unit, other))
-      return { si: unit.siPerUnit, dimension: unit.dimension, bare: false }
+      return this.also({ si: unit.siPerUnit, dimension: unit.dimension, bare: false }, (x) => x.unit(unit))
     this.at += 2
-    return {
+    const moment = {
       si: unit.siPerUnit * other.siPerUnit,
       dimension: D.multiply(unit.dimension, other.dimension),
       bare: false,
     }
+    return this.also(moment, (x) => x.multiply(x.unit(unit), x.unit(other)))
   }
 
   private call(t: Token): Value {
@@ -370,7 +391,7 @@ class Evaluation {
     this.at++
     const result = functions.get(t.text)!(args, (message) => this.fail(message, t, close))
     if (!Number.isFinite(result.si)) this.fail(`${t.text} has no value here.`, t, close)
-    return result
+    return this.also(result, (x) => x.call(t.text, args, result.si))
   }
 }
 

@@ -1,3 +1,4 @@
+import { NUMBERS } from '../quantity/arithmetic.js'
 import { actOn } from '../kinds/loads/index.js'
 import { noActions, type Actions, type MemberActions } from './actions.js'
 import type { Structure } from './types.js'
@@ -15,7 +16,7 @@ export function caseActions(s: Structure, caseIndex: number): Actions {
     return a
   }
   const { loads, selfWeight } = s.cases[caseIndex]
-  for (const load of loads) actOn(load, s, { nodal: out.nodal, on })
+  for (const load of loads) actOn(NUMBERS, load, s.members, { nodal: out.nodal, on })
   if (selfWeight !== 0) addOwnWeight(s, selfWeight, out, on)
   return out
 }

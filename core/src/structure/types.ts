@@ -77,26 +77,33 @@ export interface StructureSupport {
 }
 
 /** Components of a force, N, and a moment, N·m; size and angle (rad) where it was stated by them. */
-export interface StatedForce {
-  fx: number
-  fy: number
-  m: number
-  polar?: { force: number; angle: number }
+export interface StatedForce<N = number> {
+  fx: N
+  fy: N
+  m: N
+  polar?: { force: N; angle: N }
 }
 
-export type StatedLoad =
-  | ({ type: 'nodal'; node: number } & StatedForce)
-  | ({ type: 'point'; member: number; at: number; axes: 'global' | 'member' } & StatedForce)
-  | {
-      type: 'distributed'
-      member: number
-      direction: 'X' | 'Y' | 'x' | 'y'
-      per: 'length' | 'projection'
-      points: { at: number; q: number }[]
-    }
-  | { type: 'couple'; member: number; points: { at: number; q: number }[] }
-  | { type: 'temperature'; member: number; uniform: number; gradient: number }
-  | { type: 'misfit'; member: number; elongation: number; at: number; slip: number; kink: number }
+/** A load as numbers of one kind, by its type. */
+export interface StatedLoads<N> {
+  nodal: { type: 'nodal'; node: number } & StatedForce<N>
+  point: { type: 'point'; member: number; at: N; axes: 'global' | 'member' } & StatedForce<N>
+  distributed: {
+    type: 'distributed'
+    member: number
+    direction: 'X' | 'Y' | 'x' | 'y'
+    per: 'length' | 'projection'
+    points: { at: N; q: N }[]
+  }
+  couple: { type: 'couple'; member: number; points: { at: N; q: N }[] }
+  temperature: { type: 'temperature'; member: number; uniform: N; gradient: N }
+  misfit: { type: 'misfit'; member: number; elongation: N; at: N; slip: N; kink: N }
+}
+
+export type StatedLoad<N = number> = StatedLoads<N>[keyof StatedLoads<N>]
+
+/** What a load needs of its member. */
+export type LoadedMember<N> = Record<'length' | 'cos' | 'sin' | 'alpha' | 'depth', N>
 
 export interface StructureCase {
   id: string

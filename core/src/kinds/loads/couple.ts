@@ -27,9 +27,10 @@ export const couple: LoadKind<CoupleLoad, Extract<StatedLoad, { type: 'couple' }
       ? undefined
       : { type: 'couple', member, points: linePoints(ctx, load, D.force, ctx.members[member], path) }
   },
-  act(load, _, to) {
-    eachStretch(load.points, (x0, x1, q0, q1) =>
-      to.on(load.member).spans.push({ a: x0, b: x1, p: [0, 0], q: [0, 0], c: [q0, q1] }),
+  act(by, load, _, to) {
+    const none = by.of(0)
+    eachStretch(by, load.points, (a, b, q0, q1) =>
+      to.on(load.member).spans.push({ a, b, p: [none, none], q: [none, none], c: [q0, q1] }),
     )
   },
   split: (load, cut) => splitLine(load, cut, D.force),

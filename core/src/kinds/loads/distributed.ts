@@ -46,12 +46,17 @@ export const distributed: LoadKind<DistributedLoad, Extract<StatedLoad, { type: 
       points: linePoints(ctx, load, D.forcePerLength, ctx.members[member], path),
     }
   },
-  act(load, s, to) {
-    const [px, py] = intensityDirection(s.members[load.member], load.direction, load.per)
-    eachStretch(load.points, (x0, x1, q0, q1) =>
-      to
-        .on(load.member)
-        .spans.push({ a: x0, b: x1, p: [px * q0, px * q1], q: [py * q0, py * q1], c: [0, 0] }),
+  act(by, load, members, to) {
+    const [px, py] = intensityDirection(by, members[load.member], load.direction, load.per)
+    const none = by.of(0)
+    eachStretch(by, load.points, (a, b, q0, q1) =>
+      to.on(load.member).spans.push({
+        a,
+        b,
+        p: [by.multiply(px, q0), by.multiply(px, q1)],
+        q: [by.multiply(py, q0), by.multiply(py, q1)],
+        c: [none, none],
+      }),
     )
   },
   split: (load, cut) => splitLine(load, cut, D.forcePerLength),

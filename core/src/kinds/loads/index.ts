@@ -1,8 +1,9 @@
 import { choice, type TypeOf } from '../../document/form.js'
+import type { Arithmetic } from '../../quantity/arithmetic.js'
 import type { ProblemUnits } from '../../quantity/units.js'
 import type { Measure } from '../../document/measure.js'
 import type { ActionsOfCase } from '../../structure/actions.js'
-import type { StatedLoad, Structure, StructureMember } from '../../structure/types.js'
+import type { LoadedMember, StatedLoad, StructureMember } from '../../structure/types.js'
 import { couple } from './couple.js'
 import { distributed } from './distributed.js'
 import type { Cut, LoadKind, Mirror, Places } from './kind.js'
@@ -51,8 +52,12 @@ export const loadLacks = (load: StatedLoad, member: StructureMember): string | u
   kindOf(load.type).lacks?.(load, member)
 
 /** Adds what a load does to the actions of its case. */
-export const actOn = (load: StatedLoad, s: Structure, to: ActionsOfCase): void =>
-  kindOf(load.type).act(load, s, to)
+export const actOn = <N>(
+  by: Arithmetic<N>,
+  load: StatedLoad<N>,
+  members: readonly LoadedMember<N>[],
+  to: ActionsOfCase<N>,
+): void => kindOf(load.type).act(by, load, members, to)
 
 /** The loads on the halves of a member that is split. */
 export const splitLoad = (load: Load, cut: Cut): Load[] => kindOf(load.type).split(load, cut)

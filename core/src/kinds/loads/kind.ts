@@ -1,3 +1,4 @@
+import type { Arithmetic } from '../../quantity/arithmetic.js'
 import type { ProblemUnits } from '../../quantity/units.js'
 import type { Form } from '../../document/form.js'
 import { endAt, shareOf } from '../../document/ends.js'
@@ -6,7 +7,7 @@ import { join } from '../../document/report.js'
 import type { Quantity } from '../../document/types.js'
 import { place, type Reading } from '../../document/values.js'
 import type { ActionsOfCase } from '../../structure/actions.js'
-import type { StatedLoad, Structure, StructureMember } from '../../structure/types.js'
+import type { LoadedMember, StatedLoad, StatedLoads, StructureMember } from '../../structure/types.js'
 
 /** The line of a mirror: `vertical` exchanges left and right, `horizontal` above and below. */
 export type Mirror = 'vertical' | 'horizontal'
@@ -28,8 +29,13 @@ export interface LoadKind<L = never, S extends StatedLoad = never> {
   state(ctx: Places, load: L, path: string): S | undefined
   /** What the structure needs for it and lacks: a sentence for each property that is not stated. */
   lacks?(load: S, member: StructureMember): string | undefined
-  /** What it does to the structure: adds to the actions of its case. */
-  act(load: S, s: Structure, to: ActionsOfCase): void
+  /** What it does to the structure: adds to the actions of its case, in one kind of number. */
+  act<N>(
+    by: Arithmetic<N>,
+    load: StatedLoads<N>[S['type']],
+    members: readonly LoadedMember<N>[],
+    to: ActionsOfCase<N>,
+  ): void
   /** The loads on the halves of a member that is split. */
   split(load: L, cut: Cut): L[]
   /** Its mirror image. A mirrored member keeps its start, so its y axis lies on the other side. */

@@ -1,3 +1,4 @@
+import type { Arithmetic } from '../../quantity/arithmetic.js'
 import * as D from '../../quantity/dimension.js'
 import { list, quantity, record, type TypeOf } from '../../document/form.js'
 import { scaled, tidy, type Measure } from '../../document/measure.js'
@@ -67,12 +68,14 @@ export function linePoints(
 }
 
 /** Calls `add` for every stretch between two neighbouring points that stand apart. */
-export function eachStretch(
-  points: readonly { at: number; q: number }[],
-  add: (x0: number, x1: number, q0: number, q1: number) => void,
+export function eachStretch<N>(
+  by: Arithmetic<N>,
+  points: readonly { at: N; q: N }[],
+  add: (x0: N, x1: N, q0: N, q1: N) => void,
 ) {
   for (let i = 1; i < points.length; i++)
-    if (points[i].at > points[i - 1].at) add(points[i - 1].at, points[i].at, points[i - 1].q, points[i].q)
+    if (by.isLess(points[i - 1].at, points[i].at))
+      add(points[i - 1].at, points[i].at, points[i - 1].q, points[i].q)
 }
 
 /** The line with the opposite sign. */

@@ -46,10 +46,11 @@ export const misfit: LoadKind<MisfitLoad, Extract<StatedLoad, { type: 'misfit' }
       kink: optional(ctx, load.kink, D.angle, join(path, 'kink'), 0),
     }
   },
-  act(load, s, to) {
+  act(by, load, members, to) {
     const a = to.on(load.member)
-    a.axialStrain += load.elongation / s.members[load.member].length
-    if (load.slip !== 0 || load.kink !== 0) a.jumps.push({ x: load.at, slip: load.slip, kink: load.kink })
+    a.axialStrain = by.add(a.axialStrain, by.divide(load.elongation, members[load.member].length))
+    if (!by.isZero(load.slip) || !by.isZero(load.kink))
+      a.jumps.push({ x: load.at, slip: load.slip, kink: load.kink })
   },
   split(load, cut) {
     const { elongation, at, slip, kink, ...rest } = load

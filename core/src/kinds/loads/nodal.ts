@@ -21,10 +21,11 @@ export const nodal: LoadKind<NodalLoad, Extract<StatedLoad, { type: 'nodal' }>> 
     }
     return { type: 'nodal', node, ...forceValues(ctx, load, path) }
   },
-  act(load, _, to) {
-    to.nodal[3 * load.node] += load.fx
-    to.nodal[3 * load.node + 1] += load.fy
-    to.nodal[3 * load.node + 2] += load.m
+  act(by, load, _, to) {
+    ;[load.fx, load.fy, load.m].forEach((amount, i) => {
+      const at = 3 * load.node + i
+      to.nodal[at] = by.add(to.nodal[at], amount)
+    })
   },
   split: (load) => [load],
   mirrored: (load, mirror) => mirroredForce(load, mirror),

@@ -33,9 +33,9 @@ export const point: LoadKind<PointLoad, Extract<StatedLoad, { type: 'point' }>> 
       axes: load.axes ?? 'global',
     }
   },
-  act(load, s, to) {
+  act(by, load, members, to) {
     const [fx, fy] =
-      load.axes === 'member' ? [load.fx, load.fy] : toMember(s.members[load.member], load.fx, load.fy)
+      load.axes === 'member' ? [load.fx, load.fy] : toMember(by, members[load.member], load.fx, load.fy)
     to.on(load.member).points.push({ x: load.at, fx, fy, m: load.m })
   },
   split: (load, cut) => [{ ...load, ...placeOnHalf(cut, load.at) }],

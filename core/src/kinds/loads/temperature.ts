@@ -43,11 +43,13 @@ export const temperature: LoadKind<TemperatureLoad, Extract<StatedLoad, { type: 
       return `The temperature varies over the depth of ${m.id}, but its section has no depth.`
     return undefined
   },
-  act(load, s, to) {
-    const m = s.members[load.member]
-    if (load.uniform !== 0) to.on(load.member).axialStrain += m.alpha * load.uniform
+  act(by, load, members, to) {
+    const { alpha, depth } = members[load.member]
+    const a = to.on(load.member)
+    if (!by.isZero(load.uniform)) a.axialStrain = by.add(a.axialStrain, by.multiply(alpha, load.uniform))
     // the +y face grows longer: the member bends away from it, v″ < 0
-    if (load.gradient !== 0) to.on(load.member).curvature -= (m.alpha * load.gradient) / m.depth
+    if (!by.isZero(load.gradient))
+      a.curvature = by.subtract(a.curvature, by.divide(by.multiply(alpha, load.gradient), depth))
   },
   split: (load, cut) => [
     { ...load, member: cut.first },
