@@ -20,6 +20,7 @@ export async function main(argv: string[]): Promise<void> {
     .argument('[file]', 'a .viga.json file, or - for standard input')
     .option('--stations <n>', 'evenly spaced stations per member', stationCount, 21)
     .option('--matrices', 'add the stiffness matrix of the whole structure')
+    .option('--letters', 'add the results in letters, as expressions in the symbols of the problem')
     .option('--csv <folder>', 'write the tables into a folder as well, one CSV file each')
     .option('--lines', 'read one problem a line from standard input, print one result a line')
     .action(async (file: string | undefined, options: SolveOptions & { lines?: boolean }) => {

@@ -16,6 +16,7 @@ import { invalid, notWritten, print, sourceOf, unsolved, type Answer } from './o
 export interface SolveOptions {
   stations: number
   matrices?: boolean
+  letters?: boolean
   /** A folder that the tables are written into besides, one CSV file each. */
   csv?: string
 }

@@ -5,6 +5,7 @@ import type { Course } from '../analysis/course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { checkAnswers, type AnswerVerdict } from '../checking/answers.js'
 import type { Problem } from '../document/types.js'
+import { resultsInLetters } from '../letters/results.js'
 import { determinacy } from '../statics/determinacy.js'
 import { openNotice } from '../analysis/rigid.js'
 import { displacementAt, reactionAt } from '../results/at-node.js'
@@ -17,6 +18,8 @@ export interface ResultsOptions {
   stations?: number
   /** Adds the whole stiffness matrix. */
   matrices?: boolean
+  /** Adds to each result of first order the same in letters. */
+  letters?: boolean
 }
 
 export const DEFAULT_STATIONS = 21
@@ -35,6 +38,7 @@ export function resultsDocument(
     moment: per(D.moment),
     stiffness: per(D.forcePerLength),
   }
+  const letters = options.letters ? resultsInLetters(problem, solution) : undefined
   const count = determinacy(solution.structure, solution.dofs)
   return {
     format: 'viga-results',
@@ -47,7 +51,13 @@ export function resultsDocument(
     results: Object.fromEntries(
       [...solution.cases, ...solution.combinations].map((a) => [
         a.id,
-        actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS),
+        {
+          ...actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS),
+          ...(letters?.results.has(a.id) && {
+            letters: letters.results.get(a.id),
+            ...(letters.missing && { lettersMissing: letters.missing }),
+          }),
+        },
       ]),
     ),
     answers: checkAnswers(problem, solution).map((v) => answerDocument(v)),

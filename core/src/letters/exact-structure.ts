@@ -7,8 +7,8 @@ import type { EndRelease, StatedLoad, Structure, StructureMember } from '../stru
 import { NotInLetters, NOTHING, UNITY, type Field, type Quotient } from './field.js'
 import { turned, type ExactReader } from './reading.js'
 
-/** Reads one quantity: of the structure itself, or of what acts on it. */
-export type Read = (raw: Quantity, dimension: Dimension, of: 'structure' | 'load') => Quotient
+/** Reads one quantity of the document. */
+export type Read = (raw: Quantity, dimension: Dimension) => Quotient
 
 /** A member with exact numbers in coherent units. */
 export interface ExactMember {
@@ -68,10 +68,7 @@ export interface ExactContext {
 
 /** The problem with exact numbers. @throws NotInLetters for what the arithmetic does not know */
 export function exactStructure(x: ExactContext): ExactStructure {
-  const places = x.problem.nodes.map((n) => [
-    x.read(n.x, D.length, 'structure'),
-    x.read(n.y, D.length, 'structure'),
-  ])
+  const places = x.problem.nodes.map((n) => [x.read(n.x, D.length), x.read(n.y, D.length)])
   const members = x.structure.members.map((m, i) => memberOf(x, m, x.problem.members[i], places))
   return {
     members,
@@ -112,24 +109,17 @@ function propertiesOf(x: ExactContext, m: StructureMember, raw: Member) {
   const section = problem.sections?.find(({ id }) => id === raw.section)
   refuseShapeInLetters(x, section?.shape)
   const of = (text: Quantity | undefined, si: number, d: Dimension) =>
-    text === undefined
-      ? Number.isFinite(si)
-        ? reader.coherent(si, d)
-        : NOTHING
-      : x.read(text, d, 'structure')
+    text === undefined ? (Number.isFinite(si) ? reader.coherent(si, d) : NOTHING) : x.read(text, d)
   const E = () => of(material?.E, m.E, D.stress)
   const A = () => of(section?.A, m.A, D.area)
   const stated = (text: Quantity | undefined, other: () => Quotient, d: Dimension) =>
-    text === undefined ? field.multiply(E(), other()) : x.read(text, d, 'structure')
+    text === undefined ? field.multiply(E(), other()) : x.read(text, d)
   const EI = m.bar
     ? NOTHING
     : stated(section?.EI, () => of(section?.I, m.I, D.secondMoment), D.bendingStiffness)
   const G = () =>
     material?.G === undefined && material?.nu !== undefined
-      ? field.divide(
-          E(),
-          field.multiply(field.of(2), field.add(UNITY, x.read(material.nu, D.none, 'structure'))),
-        )
+      ? field.divide(E(), field.multiply(field.of(2), field.add(UNITY, x.read(material.nu, D.none))))
       : of(material?.G, NaN, D.stress)
   return {
     perEA: m.axiallyRigid ? NOTHING : field.inverse(x.axial(stated(section?.EA, A, D.force), m.EA)),
@@ -152,13 +142,13 @@ function releaseOf(x: ExactContext, release: EndRelease, raw: Member, k: number)
   if (typeof release === 'boolean') return release
   const end = raw.releases![k < 3 ? 'start' : 'end']!
   const key = (['N', 'V', 'M'] as const)[k % 3]
-  return x.read(end[key] as Quantity, key === 'M' ? D.moment : D.forcePerLength, 'structure')
+  return x.read(end[key] as Quantity, key === 'M' ? D.moment : D.forcePerLength)
 }
 
 function supportOf(x: ExactContext, i: number): ExactSupport {
   const p = x.structure.supports[i]
   const raw = x.problem.supports![i]
-  const angle = raw.angle === undefined ? NOTHING : x.read(raw.angle, D.angle, 'structure')
+  const angle = raw.angle === undefined ? NOTHING : x.read(raw.angle, D.angle)
   const each = <T>(of: (c: D3) => T) =>
     ({ x: of('x'), y: of('y'), rotation: of('rotation') }) as Record<D3, T>
   return {
@@ -168,11 +158,11 @@ function supportOf(x: ExactContext, i: number): ExactSupport {
     hold: each((c) => {
       const hold = p.hold[c]
       if (typeof hold === 'boolean') return hold
-      return x.read(raw.restrain![c] as Quantity, c === 'rotation' ? D.moment : D.forcePerLength, 'structure')
+      return x.read(raw.restrain![c] as Quantity, c === 'rotation' ? D.moment : D.forcePerLength)
     }),
     settlement: each((c) => {
       const by = raw.settlement?.[c]
-      return by === undefined ? NOTHING : x.read(by, c === 'rotation' ? D.angle : D.length, 'load')
+      return by === undefined ? NOTHING : x.read(by, c === 'rotation' ? D.angle : D.length)
     }),
     settlementCase: p.settlementCase,
   }
@@ -223,7 +213,7 @@ function statedIn(
   stated: StatedLoad,
 ): StatedLoad<Quotient> {
   const amount = (text: Quantity | undefined, d: Dimension) =>
-    text === undefined ? NOTHING : x.read(text, d, 'load')
+    text === undefined ? NOTHING : x.read(text, d)
   const place = (text: Quantity | undefined, member: number) => placeOf(x, text ?? 0, members[member].length)
   const line = (
     load: { q?: Quantity; points?: { at: Quantity; q: Quantity }[] },
@@ -281,7 +271,7 @@ function forceIn(
   const m = amount(raw.m, D.moment)
   if (raw.force === undefined) return { fx: amount(raw.fx, D.force), fy: amount(raw.fy, D.force), m }
   const force = amount(raw.force, D.force)
-  const angle = x.read(raw.angle!, D.angle, 'structure')
+  const angle = x.read(raw.angle!, D.angle)
   return {
     fx: x.field.multiply(force, turned(x.field, 'cos', angle, x.pi())),
     fy: x.field.multiply(force, turned(x.field, 'sin', angle, x.pi())),
@@ -296,7 +286,7 @@ function placeOf({ field, read }: ExactContext, raw: Quantity, length: Quotient)
   const percent = typeof raw === 'string' ? PERCENT.exec(raw) : null
   const x = percent
     ? field.multiply(field.divide(field.of(Number(percent[1])), field.of(100)), length)
-    : read(raw, D.length, 'structure')
+    : read(raw, D.length)
   // rounded numbers for the end may lie a little beside it
   const beside = Math.abs(field.value(x) - field.value(length)) <= 1e-9 * field.value(length)
   return beside ? length : x

@@ -57,6 +57,11 @@ export class Field implements Arithmetic<Quotient> {
     return { n: new Map([[this.monomials.key(unknown), 1n]]), d: ONE }
   }
 
+  /** An unknown by its index. */
+  unknown(at: number): Quotient {
+    return { n: new Map([[this.monomials.key(at), 1n]]), d: ONE }
+  }
+
   /** A number as its decimal says, exactly. */
   of(value: number): Quotient {
     return Number.isSafeInteger(value)

@@ -1,0 +1,235 @@
+import type { Dimension } from '../quantity/dimension.js'
+import { factorsOf, type Factors } from './factors.js'
+import { isZero, type Field, type Quotient } from './field.js'
+import type { Opened } from './opening.js'
+import { isConstant, type Polynomial } from './polynomial.js'
+import { powersOf, scalePowers, type Powers } from './scales.js'
+import { partOf } from './states.js'
+
+/** Writes exact numbers as expressions of the problem's notation. */
+export class Writer {
+  private readonly field: Field
+  /** Powers of length and force of each unknown. */
+  private readonly powers: Powers[] = []
+  /** How each unknown is written: a letter, or a square root. */
+  private readonly names: string[] = []
+  private readonly hidden: number[]
+  private readonly candidates: Polynomial[]
+
+  constructor(private readonly opened: Opened) {
+    this.field = opened.field
+    for (const u of opened.unknowns) {
+      this.powers[u.at] = powersOf(u.letter.dimension)
+      this.names[u.at] = u.letter.name === 'π' ? 'pi' : u.letter.name
+    }
+    this.hidden = opened.unknowns.filter((u) => u.hidden).map((u) => u.at)
+    this.candidates = candidatesOf(opened)
+  }
+
+  /**
+   * A number as an expression; null where it holds what stands for a plain number.
+   * @param dimension of what it is
+   */
+  write(q: Quotient, dimension: Dimension): string | null {
+    if (isZero(q)) return '0'
+    if (this.hidden.some((u) => this.field.has(q, u))) return null
+    this.nameRoots()
+    const { loads } = this.opened
+    const parts = this.isSum(q)
+      ? [...loads, undefined].map((letter) => ({ letter, part: partOf(this.field, q, loads, letter) }))
+      : [{ letter: undefined, part: q }]
+    const powers = powersOf(dimension)
+    return joined(
+      parts.filter(({ part }) => !isZero(part)).map(({ letter, part }) => this.product(part, letter, powers)),
+    )
+  }
+
+  /** Whether each term holds one load letter to the first power, or none: then each letter has its term. */
+  private isSum({ n, d }: Quotient): boolean {
+    const { monomials } = this.field
+    const held = (key: number) => this.opened.loads.reduce((s, u) => s + monomials.power(key, u), 0)
+    return [...n.keys()].every((key) => held(key) <= 1) && [...d.keys()].every((key) => held(key) === 0)
+  }
+
+  /** Square roots are met while the problem is solved; each is written by what stands under it. */
+  private nameRoots(): void {
+    for (const { unknown, under } of this.field.roots) {
+      if (this.names[unknown] !== undefined) continue
+      const size = this.homogeneous(under)
+      this.powers[unknown] = isConstant(under) ? [0, 0] : [size.powers[0] / 2, size.powers[1] / 2]
+      this.names[unknown] = `sqrt(${size.text})`
+    }
+  }
+
+  private powersOfKey(key: number): Powers {
+    let [l, f] = [0, 0]
+    for (let u = 0; u < this.powers.length; u++) {
+      const power = key === 0 || !this.powers[u] ? 0 : this.field.monomials.power(key, u)
+      if (power === 0) continue
+      l += power * this.powers[u][0]
+      f += power * this.powers[u][1]
+    }
+    return [l, f]
+  }
+
+  /**
+   * A polynomial with the scales put back, as a sum, and its powers of length and force. Where its numbers are
+   * long they are written as decimals, and `number` is what the sum is to be multiplied with.
+   */
+  private homogeneous(p: Polynomial): { text: string; powers: Powers; number: bigint } {
+    const { scales } = this.opened
+    const terms = [...p].map(([key, c]) => {
+      const powers = this.powersOfKey(key)
+      return { key, c, powers, scaled: scalePowers(scales, powers) }
+    })
+    const most = [0, 1].map((k) => Math.max(...terms.map((t) => t.scaled[k])))
+    const [lead] = terms
+    const powers: Powers = [
+      lead.powers[0] + this.lengthOf(most[0] - lead.scaled[0], most[1] - lead.scaled[1]),
+      lead.powers[1] + (most[1] - lead.scaled[1]),
+    ]
+    const largest = terms.reduce((m, { c }) => (abs(c) > m ? abs(c) : m), 0n)
+    const isLong = largest > LONGEST
+    const written = terms
+      .sort((a, b) => (a.c > 0n === b.c > 0n ? b.key - a.key : a.c > 0n ? -1 : 1))
+      .map(({ key, c, scaled }) => {
+        const letters = this.letters(key, most[0] - scaled[0], most[1] - scaled[1])
+        const number = isLong ? decimalOf(abs(c), largest) : String(abs(c))
+        const over = number === '1' && letters.length > 0 ? letters : [number, ...letters]
+        return { text: over.join('*'), isNegative: c < 0n }
+      })
+    return { text: joined(written), powers, number: isLong ? largest : 1n }
+  }
+
+  /** The power of length that powers of the two scales have. */
+  private lengthOf(length: number, force: number): number {
+    const { scales } = this.opened
+    return length + (scales.force ? force * powersOf(scales.force.dimension)[0] : 0)
+  }
+
+  /** The letters of a monomial with their powers, and those of the scales. */
+  private letters(key: number, length: number, force: number): string[] {
+    const { scales, unknowns } = this.opened
+    const out = unknowns.map((u) => ({
+      name: this.names[u.at],
+      power: this.field.monomials.power(key, u.at),
+    }))
+    for (const r of this.field.roots)
+      out.push({ name: this.names[r.unknown], power: this.field.monomials.power(key, r.unknown) })
+    if (scales.length) out.push({ name: scales.length.name, power: length })
+    if (scales.force) out.push({ name: scales.force.name, power: force })
+    return out.filter((l) => l.power > 0).map((l) => raised(l.name, l.power))
+  }
+
+  /** One term: a fraction of products, times a load letter. */
+  private product(
+    q: Quotient,
+    load: number | undefined,
+    result: Powers,
+  ): { text: string; isNegative: boolean } {
+    const above = factorsOf(this.field, q.n, this.candidates)
+    const below = factorsOf(this.field, q.d, this.candidates)
+    const over: string[] = []
+    const under: string[] = []
+    let [l, f] = result
+    const count = ([x, y]: Powers, times: number) => {
+      l -= x * times
+      f -= y * times
+    }
+    const put = (name: string, power: number) => {
+      if (power > 0) over.push(raised(name, power))
+      if (power < 0) under.push(raised(name, -power))
+    }
+    if (load !== undefined) {
+      put(this.names[load], 1)
+      count(this.powers[load], 1)
+    }
+    const ordered = this.names.map((name, at) => ({ name, at })).filter(({ name }) => name !== undefined)
+    for (const { name, at } of ordered) {
+      const { monomials } = this.field
+      const power = monomials.power(above.monomial, at) - monomials.power(below.monomial, at)
+      put(name, power)
+      count(this.powers[at], power)
+    }
+    const brackets = (factors: Factors, into: string[], sign: 1 | -1) => {
+      let { number } = factors
+      for (const { of, power } of factors.powers) {
+        if (isConstant(of)) continue
+        const sum = this.homogeneous(of)
+        into.push(raised(`(${sum.text})`, power))
+        count(sum.powers, sign * power)
+        number *= sum.number ** BigInt(power)
+      }
+      return number
+    }
+    const [overBrackets, underBrackets]: [string[], string[]] = [[], []]
+    const numbers = [brackets(above, overBrackets, 1), brackets(below, underBrackets, -1)] as const
+    const { scales } = this.opened
+    const [length, force] = scalePowers(scales, [l, f])
+    if (scales.force) put(scales.force.name, force)
+    if (scales.length) put(scales.length.name, length)
+    return fraction(...numbers, [...over, ...overBrackets], [...under, ...underBrackets])
+  }
+}
+
+/** Whole numbers beyond this are written as decimals. */
+const LONGEST = 10n ** 12n
+
+const abs = (c: bigint) => (c < 0n ? -c : c)
+const raised = (name: string, power: number) => (power === 1 ? name : `${name}^${power}`)
+
+/** A quotient of whole numbers to 17 digits. */
+function decimalOf(over: bigint, under: bigint): string {
+  let shift = 0
+  let scaled = over
+  while (scaled / under < 10n ** 17n) {
+    scaled *= 10n
+    shift++
+  }
+  return String(Number(`${scaled / under}e-${shift}`))
+}
+
+function fraction(
+  above: bigint,
+  below: bigint,
+  over: readonly string[],
+  under: readonly string[],
+): { text: string; isNegative: boolean } {
+  const isNegative = above < 0n !== below < 0n
+  let [n, d] = [abs(above), abs(below)]
+  const isLong = n > LONGEST || d > LONGEST
+  const number = isLong ? decimalOf(n, d) : n === 1n && over.length > 0 ? undefined : String(n)
+  if (isLong) [n, d] = [1n, 1n]
+  const top = [...(number === undefined ? [] : [number]), ...over].join('*')
+  const bottom = [...(d === 1n ? [] : [String(d)]), ...under]
+  if (bottom.length === 0) return { text: top, isNegative }
+  return { text: `${top}/${bottom.length === 1 ? bottom[0] : `(${bottom.join('*')})`}`, isNegative }
+}
+
+const joined = (terms: readonly { text: string; isNegative: boolean }[]): string =>
+  terms
+    .map(({ text, isNegative }, i) => (i === 0 ? (isNegative ? '-' : '') : isNegative ? ' - ' : ' + ') + text)
+    .join('')
+
+/** Lengths and what lies between places on members: factors that the formulas of tables have. */
+function candidatesOf({ field, exact }: Opened): Polynomial[] {
+  const out: Polynomial[] = []
+  const add = ({ n }: Quotient) => {
+    if (
+      n.size > 1 &&
+      !field.roots.some((r) => [...n.keys()].some((k) => field.monomials.power(k, r.unknown) > 0))
+    )
+      out.push(n)
+  }
+  for (const m of exact.members) add(m.length)
+  for (const { members } of exact.cases)
+    for (const [i, a] of members) {
+      const { length } = exact.members[i]
+      for (const x of [...a.points.map((p) => p.x), ...a.spans.flatMap((s) => [s.a, s.b])]) {
+        add(x)
+        add(field.subtract(length, x))
+        add(field.subtract(field.add(length, length), x))
+      }
+    }
+  return out.map((p) => factorsOf(field, p, []).powers[0]?.of).filter((p) => p !== undefined)
+}
