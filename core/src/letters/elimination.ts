@@ -1,3 +1,4 @@
+import { TooLong } from './monomials.js'
 import { isZero, NOTHING, type Field, type Quotient } from './field.js'
 
 /** An equation: what stands before each unknown, and on the right-hand side of each of several systems. */
@@ -5,6 +6,12 @@ export interface Equation {
   left: Map<number, Quotient>
   right: Map<number, Quotient>
 }
+
+/** Numbers with more digits than this are not worked with. */
+const MOST_DIGITS = 4_000
+
+const digits = ({ n, d }: Quotient) =>
+  [...n.values(), ...d.values()].reduce((most, c) => Math.max(most, c.toString(16).length), 0)
 
 /** Adds to what stands before an unknown, or on a right-hand side. */
 export function addTo(field: Field, row: Map<number, Quotient>, at: number, value: Quotient): void {
@@ -33,6 +40,7 @@ export function solveExactly(
     active.delete(pivot.row)
     const { row, unknown } = pivot
     const inverse = field.inverse(row.left.get(unknown)!)
+    if (digits(inverse) > MOST_DIGITS) throw new TooLong()
     row.left.delete(unknown)
     for (const side of [row.left, row.right])
       for (const [at, value] of side) side.set(at, field.multiply(value, inverse))

@@ -136,9 +136,7 @@ export class Field implements Arithmetic<Quotient> {
       throw new NotInLetters('A square root of a square root is not worked with in letters.')
     const product = this.times(a.n, a.d)
     const c = content(product)
-    const [whole, primes] = squarePart(c)
-    let out: Quotient = { n: constant(whole), d: a.d }
-    for (const p of primes) out = this.multiply(out, this.rootOf(constant(p)))
+    let out: Quotient = this.multiply(this.rootOfNumber(c), { n: ONE, d: a.d })
     const [squared, rest] = this.squareOf(new Map([...product].map(([key, v]) => [key, v / c])))
     out = this.multiply(out, this.absolute({ n: squared, d: ONE }))
     return isOne(rest) ? out : this.multiply(out, this.rootOf(rest))
@@ -221,6 +219,20 @@ export class Field implements Arithmetic<Quotient> {
     }
   }
 
+  /** The root of a whole number: of small primes where it is made of few, else its decimal. */
+  private rootOfNumber(c: bigint): Quotient {
+    const [whole, primes] = squarePart(c)
+    const under = primes.reduce((p, q) => p * q, 1n)
+    const isKnown = (p: bigint) => this.roots.some((r) => same(r.under, constant(p)))
+    const added = primes.filter((p) => !isKnown(p)).length
+    if (under > LARGEST_UNDER || this.roots.length + added > MOST_ROOTS)
+      return this.fraction(decimal(Math.sqrt(Number(c))))
+    return primes.reduce<Quotient>((out, p) => this.multiply(out, this.rootOf(constant(p))), {
+      n: constant(whole),
+      d: ONE,
+    })
+  }
+
   /** The root of what has no square in it. */
   private rootOf(under: Polynomial): Quotient {
     let root = this.roots.find((r) => same(r.under, under))
@@ -273,6 +285,10 @@ const divides = (p: Polynomial, by: Polynomial, monomials: Monomials) => {
 const same = (a: Polynomial, b: Polynomial) =>
   a.size === b.size && [...a].every(([key, c]) => b.get(key) === c)
 
+/** A square root of a larger number, its squares taken out, is written as a decimal. */
+const LARGEST_UNDER = 100_000n
+/** Different square roots that are kept; each of them doubles the length of an expression. */
+const MOST_ROOTS = 4
 /** Primes up to this are taken out of a square root. */
 const LARGEST_PRIME = 20_000n
 

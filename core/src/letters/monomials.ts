@@ -5,6 +5,12 @@ export class TooLong extends Error {
   }
 }
 
+/** How many words of a machine a number has, about. */
+const words = (c: bigint) => (c < SHORT && c > -SHORT ? 1 : c.toString(16).length / 16)
+const SHORT = 2n ** 63n
+
+/** Products of coefficients that are made for one problem at most. */
+const MOST_WORK = 2_000_000
 /** Powers of a letter go up to one less than this. */
 const LETTER = 64
 /** Powers of a square root, before its square is put in. */
@@ -20,6 +26,16 @@ export class Monomials {
   private readonly weights: number[] = []
   private readonly sizes: number[] = []
   private next = 1
+  private spent = 0
+
+  /**
+   * Counts the work that is done, by the number of products and the length of two of their factors.
+   * @throws TooLong when it is more than a person waits for
+   */
+  spend(products: number, a: bigint, b: bigint): void {
+    this.spent += products * (1 + (words(a) * words(b)) / 4)
+    if (this.spent > MOST_WORK) throw new TooLong()
+  }
 
   get count(): number {
     return this.weights.length

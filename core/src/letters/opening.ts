@@ -4,6 +4,7 @@ import type { Problem } from '../document/types.js'
 import type { MemberActions } from '../structure/actions.js'
 import { exactStructure, type ExactStructure } from './exact-structure.js'
 import { Field, UNITY, type Quotient } from './field.js'
+import { TooLong } from './monomials.js'
 import { isConstant } from './polynomial.js'
 import { ExactReader, openLetters, type Letter } from './reading.js'
 import { powersOf, scaleFactor, scalesOf, type Powers, type Sameness, type Scales } from './scales.js'
@@ -46,6 +47,7 @@ export function open(problem: Problem, { structure }: Solution): Opened {
   const scales = scalesOf([...uses.structure, ...hidden.values()], uses.same(hidden.size > 0))
   const { field, exact, unknowns } = readWith(problem, structure, letters, scales, hidden)
   const inStructure = new Set(uses.structure)
+  refuseMany(field, exact, unknowns)
   const loads = unknowns.filter((u) => !u.hidden && u.letter.name !== 'π' && !inStructure.has(u.letter))
   return {
     field,
@@ -54,6 +56,16 @@ export function open(problem: Problem, { structure }: Solution): Opened {
     scales,
     loads: isLinear(field, exact, loads) ? loads.map((u) => u.at) : [],
   }
+}
+
+/** Unknowns of the structure, square roots of letters among them, that are worked with at most. */
+const MOST_UNKNOWNS = 4
+
+function refuseMany(field: Field, exact: ExactStructure, unknowns: readonly Unknown[]): void {
+  const numbers = [...structureNumbers(exact), ...axialNumbers(exact)]
+  const letters = unknowns.filter((u) => numbers.some(([q]) => field.has(q, u.at))).length
+  const roots = field.roots.filter((r) => !isConstant(r.under)).length
+  if (letters + roots > MOST_UNKNOWNS) throw new TooLong()
 }
 
 interface ReadOnce extends Omit<Opened, 'loads' | 'scales'> {

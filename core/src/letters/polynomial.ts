@@ -47,6 +47,7 @@ export function multiply(a: Polynomial, b: Polynomial, monomials: Monomials): Po
   if (isOne(a)) return b
   if (isOne(b)) return a
   if (a.size * b.size > MOST_PRODUCTS) throw new TooLong()
+  monomials.spend(a.size * b.size, firstOf(a), firstOf(b))
   monomials.refuseOverflow(a.keys(), b.keys())
   const out = new Map<number, bigint>()
   for (const [ka, ca] of a) for (const [kb, cb] of b) put(out, ka + kb, ca * cb)
@@ -58,6 +59,8 @@ export function power(a: Polynomial, n: number, monomials: Monomials): Polynomia
   for (let k = 0; k < n; k++) out = multiply(out, a, monomials)
   return out
 }
+
+const firstOf = (a: Polynomial): bigint => a.values().next().value ?? 0n
 
 /** The greatest monomial in the order of their keys, with its coefficient. */
 export function leading(a: Polynomial): [key: number, c: bigint] {
@@ -76,6 +79,7 @@ export function divided(a: Polynomial, b: Polynomial, monomials: Monomials): Pol
     const [key, top] = leading(rest)
     if (top % c !== 0n || !monomials.divides(lead, key)) return undefined
     const by = top / c
+    monomials.spend(b.size, by, c)
     out.set(key - lead, by)
     for (const [kb, cb] of b) put(rest, key - lead + kb, -by * cb)
   }

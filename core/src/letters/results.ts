@@ -49,13 +49,19 @@ const HIDDEN =
   'cannot be said in letters: neglect the axial deformation, or give EA a letter.'
 const HIGHER = 'The place of an extreme is a root of a higher degree, for which there is no expression.'
 
+/** An expression with more characters than this is of no use; none of the notation may be longer. */
+const LONGEST = 500
+const NO_SYMBOLS = 'The problem has no symbols.'
+
 /**
  * The results of a solved problem of first order in letters, for every value of the letters for which the
  * shape stays as drawn. What cannot be said is null, and `missing` says why.
  */
 export function resultsInLetters(problem: Problem, solution: Solution): InLetters {
   const actions = [...solution.cases, ...solution.combinations].filter((a) => !a.bent)
+  if (actions.length === 0) return { results: new Map() }
   try {
+    if (Object.keys(problem.symbols ?? {}).length === 0) throw new NotInLetters(NO_SYMBOLS)
     const opened = open(problem, solution)
     const work = new Work(problem, solution, opened, statesOf(opened, solution))
     const results = new Map(actions.map((a) => [a.id, work.of(a)]))
@@ -94,7 +100,7 @@ class Work {
     private readonly states: readonly ExactState[],
   ) {
     this.field = opened.field
-    this.writer = new Writer(opened)
+    this.writer = new Writer(opened, Object.keys(problem.symbols ?? {}))
   }
 
   of(action: ActionSolution): ResultsInLetters {
@@ -134,7 +140,8 @@ class Work {
     if (!q) return null
     const text = this.writer.write(q, dimension)
     if (text === null) this.missing ??= HIDDEN
-    return text
+    else if (text.length > LONGEST) this.missing ??= new TooLong().message
+    return text !== null && text.length > LONGEST ? null : text
   }
 
   private displacement(action: ActionSolution, weighted: readonly Weighted[], node: number) {
@@ -214,8 +221,8 @@ class Work {
       const found = exactExtreme(this.field, course, length, sample, this.sampled(size, d))
       return { value: this.write(found.value, d), x: this.write(found.x, D.length) }
     } catch (error) {
-      if (!(error instanceof NotInLetters)) throw error
-      this.missing ??= HIGHER
+      if (!(error instanceof NotInLetters) && !(error instanceof TooLong)) throw error
+      this.missing ??= error instanceof TooLong ? error.message : HIGHER
       return { value: null, x: null }
     }
   }
@@ -231,9 +238,10 @@ class Work {
     const m = this.opened.exact.members[i]
     const q = [0, 1, 2].map((j) => this.sum(weighted, (s) => s.forces[i][j]))
     const d = [0, 1, 2, 4].map((j) => this.sum(weighted, (s) => s.ends[i][j]))
-    if ([...q, ...d].some((x) => !x)) return undefined
-    const [fx, fy, moment] = q as Quotient[]
-    const [u, v, rotation, far] = d as Quotient[]
+    if ([...q.slice(1), ...d.slice(1)].some((x) => !x)) return undefined
+    // an axial force that equilibrium leaves undetermined has no influence on the others
+    const [fx = NOTHING, fy, moment] = q as Quotient[]
+    const [u = NOTHING, v, rotation, far] = d as Quotient[]
     const start: StateIn<Quotient> = {
       N: field.negate(fx),
       V: fy,

@@ -2,7 +2,8 @@ import type { Dimension } from '../quantity/dimension.js'
 import { factorsOf, type Factors } from './factors.js'
 import { isZero, type Field, type Quotient } from './field.js'
 import type { Opened } from './opening.js'
-import { isConstant, type Polynomial } from './polynomial.js'
+import type { Letter } from './reading.js'
+import { isConstant, negate, ONE, type Polynomial } from './polynomial.js'
 import { powersOf, scalePowers, type Powers } from './scales.js'
 import { partOf } from './states.js'
 
@@ -16,7 +17,11 @@ export class Writer {
   private readonly hidden: number[]
   private readonly candidates: Polynomial[]
 
-  constructor(private readonly opened: Opened) {
+  constructor(
+    private readonly opened: Opened,
+    /** The names of the symbols in the order of the problem. */
+    private readonly order: readonly string[],
+  ) {
     this.field = opened.field
     for (const u of opened.unknowns) {
       this.powers[u.at] = powersOf(u.letter.dimension)
@@ -90,15 +95,12 @@ export class Writer {
     ]
     const largest = terms.reduce((m, { c }) => (abs(c) > m ? abs(c) : m), 0n)
     const isLong = largest > LONGEST
-    const written = terms
-      .sort((a, b) => (a.c > 0n === b.c > 0n ? b.key - a.key : a.c > 0n ? -1 : 1))
-      .map(({ key, c, scaled }) => {
-        const letters = this.letters(key, most[0] - scaled[0], most[1] - scaled[1])
-        const number = isLong ? decimalOf(abs(c), largest) : String(abs(c))
-        const over = number === '1' && letters.length > 0 ? letters : [number, ...letters]
-        return { text: over.join('*'), isNegative: c < 0n }
-      })
-    return { text: joined(written), powers, number: isLong ? largest : 1n }
+    const written = terms.map(({ key, c, scaled }) => {
+      const letters = this.letters(key, most[0] - scaled[0], most[1] - scaled[1])
+      const number = isLong ? decimalOf(abs(c), largest) : String(abs(c))
+      return { number, letters, roots: this.rootsIn(key), isNegative: c < 0n }
+    })
+    return { text: joined(grouped(written)), powers, number: isLong ? largest : 1n }
   }
 
   /** The power of length that powers of the two scales have. */
@@ -107,18 +109,37 @@ export class Writer {
     return length + (scales.force ? force * powersOf(scales.force.dimension)[0] : 0)
   }
 
-  /** The letters of a monomial with their powers, and those of the scales. */
-  private letters(key: number, length: number, force: number): string[] {
+  /** The letters of a monomial with their powers, and those of the scales, in the order of a book. */
+  private letters(key: number, length: number, force: number): Raised[] {
     const { scales, unknowns } = this.opened
-    const out = unknowns.map((u) => ({
-      name: this.names[u.at],
-      power: this.field.monomials.power(key, u.at),
-    }))
-    for (const r of this.field.roots)
-      out.push({ name: this.names[r.unknown], power: this.field.monomials.power(key, r.unknown) })
-    if (scales.length) out.push({ name: scales.length.name, power: length })
-    if (scales.force) out.push({ name: scales.force.name, power: force })
-    return out.filter((l) => l.power > 0).map((l) => raised(l.name, l.power))
+    const out = unknowns.map((u) => ({ letter: u.letter, power: this.field.monomials.power(key, u.at) }))
+    if (scales.length) out.push({ letter: scales.length, power: length })
+    if (scales.force) out.push({ letter: scales.force, power: force })
+    return this.inOrder(out)
+  }
+
+  /** Forces and rigidities first, then plain numbers, then lengths; each in the order of the symbols. */
+  private inOrder(letters: readonly { letter: Letter; power: number }[]): Raised[] {
+    return letters
+      .filter((l) => l.power > 0)
+      .map(({ letter, power }) => {
+        const [l, f] = powersOf(letter.dimension)
+        const kind = f !== 0 ? 0 : l === 0 ? 1 : 2
+        const name = letter.name === 'π' ? 'pi' : letter.name
+        return { name, power, rank: 1000 * kind + this.order.indexOf(letter.name) }
+      })
+      .sort((a, b) => a.rank - b.rank)
+  }
+
+  /** The square roots in a monomial, those of numbers as one. */
+  private rootsIn(key: number): string[] {
+    const { monomials, roots } = this.field
+    const held = roots.filter((r) => monomials.power(key, r.unknown) > 0)
+    const under = held.reduce((p, r) => (isConstant(r.under) ? p * r.under.get(0)! : p), 1n)
+    return [
+      ...(under > 1n ? [`sqrt(${under})`] : []),
+      ...held.filter((r) => !isConstant(r.under)).map((r) => this.names[r.unknown]),
+    ]
   }
 
   /** One term: a fraction of products, times a load letter. */
@@ -129,34 +150,33 @@ export class Writer {
   ): { text: string; isNegative: boolean } {
     const above = factorsOf(this.field, q.n, this.candidates)
     const below = factorsOf(this.field, q.d, this.candidates)
-    const over: string[] = []
-    const under: string[] = []
+    const held: { letter: Letter; power: number }[] = []
     let [l, f] = result
     const count = ([x, y]: Powers, times: number) => {
       l -= x * times
       f -= y * times
     }
-    const put = (name: string, power: number) => {
-      if (power > 0) over.push(raised(name, power))
-      if (power < 0) under.push(raised(name, -power))
+    const { monomials } = this.field
+    for (const u of this.opened.unknowns) {
+      const power =
+        monomials.power(above.monomial, u.at) -
+        monomials.power(below.monomial, u.at) +
+        (u.at === load ? 1 : 0)
+      held.push({ letter: u.letter, power })
+      count(this.powers[u.at], power)
     }
-    if (load !== undefined) {
-      put(this.names[load], 1)
-      count(this.powers[load], 1)
-    }
-    const ordered = this.names.map((name, at) => ({ name, at })).filter(({ name }) => name !== undefined)
-    for (const { name, at } of ordered) {
-      const { monomials } = this.field
-      const power = monomials.power(above.monomial, at) - monomials.power(below.monomial, at)
-      put(name, power)
-      count(this.powers[at], power)
-    }
+    for (const r of this.field.roots)
+      count(this.powers[r.unknown], monomials.power(above.monomial, r.unknown))
     const brackets = (factors: Factors, into: string[], sign: 1 | -1) => {
       let { number } = factors
-      for (const { of, power } of factors.powers) {
-        if (isConstant(of)) continue
+      for (const { of: factor, power } of factors.powers) {
+        if (isConstant(factor)) continue
+        // positive for the sample: L − a and not a − L
+        const isPositive = this.field.value({ n: factor, d: ONE }) >= 0
+        const of = isPositive ? factor : negate(factor)
+        if (!isPositive && power % 2) number = -number
         const sum = this.homogeneous(of)
-        into.push(raised(`(${sum.text})`, power))
+        into.push(raised({ name: `(${sum.text})`, power }))
         count(sum.powers, sign * power)
         number *= sum.number ** BigInt(power)
       }
@@ -166,17 +186,65 @@ export class Writer {
     const numbers = [brackets(above, overBrackets, 1), brackets(below, underBrackets, -1)] as const
     const { scales } = this.opened
     const [length, force] = scalePowers(scales, [l, f])
-    if (scales.force) put(scales.force.name, force)
-    if (scales.length) put(scales.length.name, length)
-    return fraction(...numbers, [...over, ...overBrackets], [...under, ...underBrackets])
+    if (scales.force) held.push({ letter: scales.force, power: force })
+    if (scales.length) held.push({ letter: scales.length, power: length })
+    const down = held.map(({ letter, power }) => ({ letter, power: -power }))
+    const over = [...this.rootsIn(above.monomial), ...this.inOrder(held).map(raised), ...overBrackets]
+    return fraction(...numbers, over, [...this.inOrder(down).map(raised), ...underBrackets])
   }
+}
+
+/** A letter to a power, and where it stands among others. */
+interface Raised {
+  name: string
+  power: number
+  rank: number
+}
+
+interface Term {
+  number: string
+  letters: Raised[]
+  roots: string[]
+  isNegative: boolean
+}
+
+/** The terms of a sum in their order, those with the same square roots as one product where they are several. */
+function grouped(terms: readonly Term[]): { text: string; isNegative: boolean }[] {
+  const byRoots = new Map<string, Term[]>()
+  for (const t of terms) {
+    const key = t.roots.join('*')
+    byRoots.set(key, [...(byRoots.get(key) ?? []), t])
+  }
+  return [...byRoots]
+    .sort(([a], [b]) => a.length - b.length)
+    .flatMap(([roots, group]) => {
+      const ordered = [...group].sort(byLetters).sort((a, b) => Number(a.isNegative) - Number(b.isNegative))
+      const written = ordered.map(({ number, letters, isNegative }) => {
+        const factors = [...(roots && group.length === 1 ? [roots] : []), ...letters.map(raised)]
+        return {
+          text: (number === '1' && factors.length > 0 ? factors : [number, ...factors]).join('*'),
+          isNegative,
+        }
+      })
+      if (!roots || group.length === 1) return written
+      return [{ text: `${roots}*(${joined(written)})`, isNegative: false }]
+    })
+    .sort((a, b) => Number(a.isNegative) - Number(b.isNegative))
+}
+
+/** Terms with higher powers of an earlier letter come first. */
+function byLetters(a: Term, b: Term): number {
+  const ranks = [...new Set([...a.letters, ...b.letters].map((l) => l.rank))].sort((x, y) => x - y)
+  const power = (t: Term, rank: number) => t.letters.find((l) => l.rank === rank)?.power ?? 0
+  for (const rank of ranks) if (power(a, rank) !== power(b, rank)) return power(b, rank) - power(a, rank)
+  return 0
 }
 
 /** Whole numbers beyond this are written as decimals. */
 const LONGEST = 10n ** 12n
 
 const abs = (c: bigint) => (c < 0n ? -c : c)
-const raised = (name: string, power: number) => (power === 1 ? name : `${name}^${power}`)
+const raised = ({ name, power }: { name: string; power: number }) => (power === 1 ? name : `${name}^${power}`)
 
 /** A quotient of whole numbers to 17 digits. */
 function decimalOf(over: bigint, under: bigint): string {
