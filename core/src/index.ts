@@ -119,3 +119,6 @@ export {
   type MovingPoint,
 } from './influence/moving-envelope.js'
 export { reversedTrain, trainValue, worstPlaces, type TrainLoad } from './influence/train.js'
+export { letterLists, type LetterLine, type LetterList } from './letters/listed.js'
+export { resultsInLetters, type InLetters, type ResultsInLetters } from './letters/results.js'
+export { expressionLatex, expressionWords } from './letters/typeset.js'

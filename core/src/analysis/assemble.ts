@@ -2,6 +2,7 @@ import type { Structure } from '../structure/types.js'
 import { COMPONENTS, type Dofs } from './dofs.js'
 import { single } from './slab.js'
 import { add, sparse, type SparseSymmetric } from './sparse.js'
+import { cancelled } from './true-zero.js'
 
 /** The six degrees of freedom of a member, start then end; −1 where there is none. */
 export function memberDofs(s: Structure, { of }: Dofs, member: number): number[] {
@@ -22,8 +23,7 @@ export function transformation(s: Structure, dofs: Dofs, member: number, take = 
     [3, m.end],
   ] as const) {
     const turn = dofs.angle[node]
-    const c = turn === 0 ? m.cos : m.cos * Math.cos(turn) + m.sin * Math.sin(turn)
-    const n = turn === 0 ? m.sin : m.sin * Math.cos(turn) - m.cos * Math.sin(turn)
+    const [c, n] = turn === 0 ? [m.cos, m.sin] : turnedBack(m, turn)
     T[6 * block + block] = c
     T[6 * block + block + 1] = n
     T[6 * (block + 1) + block] = -n
@@ -31,6 +31,16 @@ export function transformation(s: Structure, dofs: Dofs, member: number, take = 
     T[6 * (block + 2) + block + 2] = 1
   }
   return T
+}
+
+/**
+ * The direction of a member in axes turned by an angle; a support that slides along the member or across it
+ * does so exactly, else a rounding error would hold what nothing holds.
+ */
+function turnedBack({ cos, sin }: { cos: number; sin: number }, turn: number): [cos: number, sin: number] {
+  const [c, s] = [Math.cos(turn), Math.sin(turn)]
+  const sum = (a: number, b: number) => cancelled(a + b, Math.abs(a) + Math.abs(b))
+  return [sum(cos * c, sin * s), sum(sin * c, -cos * s)]
 }
 
 /**

@@ -5,7 +5,7 @@ import type { Course } from '../analysis/course.js'
 import type { ActionSolution, Solution } from '../analysis/solve.js'
 import { checkAnswers, type AnswerVerdict } from '../checking/answers.js'
 import type { Problem } from '../document/types.js'
-import { resultsInLetters } from '../letters/results.js'
+import { resultsInLetters, type ResultsInLetters } from '../letters/results.js'
 import { determinacy } from '../statics/determinacy.js'
 import { openNotice } from '../analysis/rigid.js'
 import { displacementAt, reactionAt } from '../results/at-node.js'
@@ -38,7 +38,8 @@ export function resultsDocument(
     moment: per(D.moment),
     stiffness: per(D.forcePerLength),
   }
-  const letters = options.letters ? resultsInLetters(problem, solution) : undefined
+  const isOpen = Object.keys(problem.symbols ?? {}).length > 0
+  const letters = options.letters && isOpen ? resultsInLetters(problem, solution) : undefined
   const count = determinacy(solution.structure, solution.dofs)
   return {
     format: 'viga-results',
@@ -49,20 +50,23 @@ export function resultsDocument(
       ? { stiffness: stiffness(solution, scale) }
       : {}),
     results: Object.fromEntries(
-      [...solution.cases, ...solution.combinations].map((a) => [
-        a.id,
-        {
-          ...actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS),
-          ...(letters?.results.has(a.id) && {
-            letters: letters.results.get(a.id),
-            ...(letters.missing && { lettersMissing: letters.missing }),
-          }),
-        },
-      ]),
+      [...solution.cases, ...solution.combinations].map((a): [string, ResultDocument] => {
+        const document = actionDocument(solution, a, scale, options.stations ?? DEFAULT_STATIONS)
+        if (!options.letters || a.bent) return [a.id, document]
+        const inLetters = letters ? letters.results.get(a.id)! : numbersAsLetters(document)
+        const missing = letters?.missing
+        return [a.id, { ...document, letters: inLetters, ...(missing && { lettersMissing: missing }) }]
+      }),
     ),
     answers: checkAnswers(problem, solution).map((v) => answerDocument(v)),
     notices: [...notices, ...[openNotice(solution.structure, solution.open)].filter((n) => n !== undefined)],
   }
+}
+
+/** One result, of first order with the same in letters where that was asked for. */
+type ResultDocument = ReturnType<typeof actionDocument> & {
+  letters?: ResultsInLetters
+  lettersMissing?: string
 }
 
 type Scale = { length: number; force: number; moment: number; stiffness: number }
@@ -82,6 +86,27 @@ function actionDocument(solution: Solution, a: ActionSolution, scale: Scale, cou
       energy: a.bent ? null : balance.energy * scale.moment,
     },
     ...(a.bent ? { loadFactor: a.bent.loadFactor } : {}),
+  }
+}
+
+/** The results of a problem without symbols as expressions: its numbers. */
+function numbersAsLetters({
+  nodes,
+  reactions,
+  members,
+}: ReturnType<typeof actionDocument>): ResultsInLetters {
+  const say = (v: number | null) => (v === null || !Number.isFinite(v) ? null : String(v))
+  const each = <K extends string, V, W>(record: Record<K, V>, of: (v: V) => W) =>
+    Object.fromEntries(Object.entries<V>(record).map(([key, v]) => [key, of(v)])) as Record<K, W>
+  const end = (v: Record<'fx' | 'fy' | 'm', number>) => each(v, say)
+  return {
+    nodes: each(nodes, (d) => each(d, say)),
+    reactions: each(reactions, ({ x, y, rotation }) => each({ x, y, rotation }, say)),
+    members: each(members, (m) => ({
+      start: end(m.start),
+      end: end(m.end),
+      extremes: each(m.extremes, (r) => each(r, (e) => each({ value: e.value, x: e.x }, say))),
+    })),
   }
 }
 

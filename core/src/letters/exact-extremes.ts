@@ -10,7 +10,7 @@ export interface ExactExtreme {
   x: Quotient
 }
 
-/** What the exact numbers of a member are compared with: the same extreme in numbers, in the field's sample. */
+/** The same extreme in numbers, as the arithmetic samples them: the exact one is found by it. */
 export interface Sample extends Extreme {
   key: ExtremeKey
 }
@@ -19,8 +19,8 @@ export interface Sample extends Extreme {
 const SAME = 1e-8
 
 /**
- * An extreme that is known in numbers, exactly: the value at an end, at a place of load, or where the slope is
- * zero.
+ * An extreme that is known in numbers, exactly: the value at an end, at a place of load, or where the slope
+ * is zero.
  * @throws NotInLetters where its place is a root of a higher degree
  */
 export function exactExtreme(
@@ -102,7 +102,7 @@ function trimmed(p: readonly Quotient[]): Quotient[] {
   return p.slice(0, n)
 }
 
-/** The shares of the stretch at which a polynomial may have a root, from its roots in numbers and its ends. */
+/** The shares of the stretch at which a polynomial may have a root: its ends, and its roots in numbers. */
 function sharesOf(field: Field, p: readonly Quotient[], size: number): Quotient[] {
   const numbers = p.map((c) => field.value(c))
   const roots = rootsInside(numbers, size).map((t) => t / size)

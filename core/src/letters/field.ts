@@ -6,6 +6,7 @@ import {
   add,
   constant,
   content,
+  divided,
   exactly,
   gcdOf,
   isConstant,
@@ -253,15 +254,16 @@ export class Field implements Arithmetic<Quotient> {
     let rest = p
     for (let u = 0; u < monomials.count; u++) {
       while (!isConstant(rest)) {
-        const repeated = gcd(rest, this.derivative(rest, u), monomials)
-        if (!this.holds(repeated, u)) break
-        const twice = this.times(repeated, repeated)
-        const left = divides(rest, twice, monomials)
-        // a factor that occurs three times is in the repeated part twice
-        const factor = left ? repeated : gcd(repeated, this.derivative(repeated, u), monomials)
-        if (!left && !this.holds(factor, u)) break
+        let factor = gcd(rest, this.derivative(rest, u), monomials)
+        let left: Polynomial | undefined
+        // a factor that occurs five times is four times in the first of these
+        while (this.holds(factor, u) && !left) {
+          left = divided(rest, this.times(factor, factor), monomials)
+          if (!left) factor = gcd(factor, this.derivative(factor, u), monomials)
+        }
+        if (!left) break
         out = this.times(out, factor)
-        rest = left ?? exactly(rest, this.times(factor, factor), monomials)
+        rest = left
       }
     }
     return [out, rest]
@@ -275,11 +277,6 @@ export class Field implements Arithmetic<Quotient> {
     }
     return out
   }
-}
-
-const divides = (p: Polynomial, by: Polynomial, monomials: Monomials) => {
-  const g = gcd(p, by, monomials)
-  return same(g, by) ? exactly(p, by, monomials) : undefined
 }
 
 const same = (a: Polynomial, b: Polynomial) =>

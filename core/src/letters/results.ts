@@ -6,7 +6,7 @@ import type { StateIn } from '../analysis/stretch-equations.js'
 import type { Problem } from '../document/types.js'
 import { displacementAt } from '../results/at-node.js'
 import { courseOf } from '../results/courses.js'
-import { extremes, type Range } from '../results/extremes.js'
+import { extremes, type ExtremeKey, type Range } from '../results/extremes.js'
 import { noActionsIn, type MemberActions } from '../structure/actions.js'
 import { integrateExactly, placesOf, type ExactCourse } from './exact-course.js'
 import { exactExtreme } from './exact-extremes.js'
@@ -45,14 +45,12 @@ export interface InLetters {
 }
 
 const HIDDEN =
-  'The axial rigidity is a plain number beside bending rigidities in letters, and what it has an influence on ' +
-  'cannot be said in letters: neglect the axial deformation, or give EA a letter.'
+  'The axial rigidity is a plain number beside bending rigidities in letters, and what it has an influence ' +
+  'on cannot be said in letters: neglect the axial deformation, or give EA a letter.'
 const HIGHER = 'The place of an extreme is a root of a higher degree, for which there is no expression.'
 
 /** An expression with more characters than this is of no use; none of the notation may be longer. */
 const LONGEST = 500
-const NO_SYMBOLS = 'The problem has no symbols.'
-
 /**
  * The results of a solved problem of first order in letters, for every value of the letters for which the
  * shape stays as drawn. What cannot be said is null, and `missing` says why.
@@ -61,7 +59,6 @@ export function resultsInLetters(problem: Problem, solution: Solution): InLetter
   const actions = [...solution.cases, ...solution.combinations].filter((a) => !a.bent)
   if (actions.length === 0) return { results: new Map() }
   try {
-    if (Object.keys(problem.symbols ?? {}).length === 0) throw new NotInLetters(NO_SYMBOLS)
     const opened = open(problem, solution)
     const work = new Work(problem, solution, opened, statesOf(opened, solution))
     const results = new Map(actions.map((a) => [a.id, work.of(a)]))
@@ -193,8 +190,14 @@ class Work {
   ): MemberInLetters['extremes'] {
     const course = this.course(weighted, i)
     const sampled = extremes(courseOf(this.solution, action, i))
-    const one = (key: 'N' | 'V' | 'M' | 'relative', d: Dimension) => {
-      const size = Math.max(Math.abs(sampled[key].max.value), Math.abs(sampled[key].min.value))
+    const most = (key: ExtremeKey) =>
+      Math.max(Math.abs(sampled[key].max.value), Math.abs(sampled[key].min.value))
+    const L = this.solution.structure.members[i].length
+    const force = Math.max(most('V'), most('N'), most('M') / L)
+    // what is rounding error beside the other forces counts as none
+    const sizes = { N: force, V: force, M: force * L, relative: 0 }
+    const one = (key: ExtremeKey, d: Dimension) => {
+      const size = Math.max(most(key), 1e-4 * sizes[key])
       const of = (end: keyof Range) => this.extreme(course, i, key, sampled[key][end], size, d)
       return { max: of('max'), min: of('min') }
     }
@@ -209,7 +212,7 @@ class Work {
   private extreme(
     course: ExactCourse | undefined,
     i: number,
-    key: 'N' | 'V' | 'M' | 'relative',
+    key: ExtremeKey,
     { value, x }: { value: number; x: number },
     size: number,
     d: Dimension,

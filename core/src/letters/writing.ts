@@ -60,7 +60,7 @@ export class Writer {
   private nameRoots(): void {
     for (const { unknown, under } of this.field.roots) {
       if (this.names[unknown] !== undefined) continue
-      const size = this.homogeneous(under)
+      const size = this.homogeneous(under, LARGEST)
       this.powers[unknown] = isConstant(under) ? [0, 0] : [size.powers[0] / 2, size.powers[1] / 2]
       this.names[unknown] = `sqrt(${size.text})`
     }
@@ -78,25 +78,25 @@ export class Writer {
   }
 
   /**
-   * A polynomial with the scales put back, as a sum, and its powers of length and force. Where its numbers are
-   * long they are written as decimals, and `number` is what the sum is to be multiplied with.
+   * A polynomial with the scales put back, as a sum, and its powers of length and force. Numbers larger than
+   * `most` are written as decimals, and `number` is what the sum is to be multiplied with.
    */
-  private homogeneous(p: Polynomial): { text: string; powers: Powers; number: bigint } {
+  private homogeneous(p: Polynomial, most = LONGEST): Sum {
     const { scales } = this.opened
     const terms = [...p].map(([key, c]) => {
       const powers = this.powersOfKey(key)
       return { key, c, powers, scaled: scalePowers(scales, powers) }
     })
-    const most = [0, 1].map((k) => Math.max(...terms.map((t) => t.scaled[k])))
+    const up = [0, 1].map((k) => Math.max(...terms.map((t) => t.scaled[k])))
     const [lead] = terms
     const powers: Powers = [
-      lead.powers[0] + this.lengthOf(most[0] - lead.scaled[0], most[1] - lead.scaled[1]),
-      lead.powers[1] + (most[1] - lead.scaled[1]),
+      lead.powers[0] + this.lengthOf(up[0] - lead.scaled[0], up[1] - lead.scaled[1]),
+      lead.powers[1] + (up[1] - lead.scaled[1]),
     ]
     const largest = terms.reduce((m, { c }) => (abs(c) > m ? abs(c) : m), 0n)
-    const isLong = largest > LONGEST
+    const isLong = largest > most
     const written = terms.map(({ key, c, scaled }) => {
-      const letters = this.letters(key, most[0] - scaled[0], most[1] - scaled[1])
+      const letters = this.letters(key, up[0] - scaled[0], up[1] - scaled[1])
       const number = isLong ? decimalOf(abs(c), largest) : String(abs(c))
       return { number, letters, roots: this.rootsIn(key), isNegative: c < 0n }
     })
@@ -194,6 +194,13 @@ export class Writer {
   }
 }
 
+/** A sum as text, its powers of length and force, and what it is to be multiplied with. */
+interface Sum {
+  text: string
+  powers: Powers
+  number: bigint
+}
+
 /** A letter to a power, and where it stands among others. */
 interface Raised {
   name: string
@@ -208,7 +215,7 @@ interface Term {
   isNegative: boolean
 }
 
-/** The terms of a sum in their order, those with the same square roots as one product where they are several. */
+/** The terms of a sum in their order; several with the same square roots are one product. */
 function grouped(terms: readonly Term[]): { text: string; isNegative: boolean }[] {
   const byRoots = new Map<string, Term[]>()
   for (const t of terms) {
@@ -240,6 +247,8 @@ function byLetters(a: Term, b: Term): number {
   return 0
 }
 
+/** Under a square root numbers are whole, however long. */
+const LARGEST = 10n ** 300n
 /** Whole numbers beyond this are written as decimals. */
 const LONGEST = 10n ** 12n
 

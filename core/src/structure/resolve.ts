@@ -38,6 +38,10 @@ export function resolve(problem: Problem): ResolveResult {
   const report = collect()
   const { reader, problems: symbolProblems } = makeReader(problem.units, problem.symbols)
   for (const p of symbolProblems) report.error(`symbols.${p.name}`, p.message)
+  problem.letters?.forEach((name, i) => {
+    if (!Object.hasOwn(problem.symbols ?? {}, name))
+      report.error(`letters[${i}]`, `There is no symbol ${name} that could be left open.`)
+  })
   if (report.errors.length) return { ok: false, errors: report.errors }
   const ctx: Reading = { reader, report }
   const obstacles: SolveError[] = []

@@ -50,6 +50,18 @@ describe('mechanisms are named with what moves', () => {
     )
     expect(error).toMatchObject({ kind: 'mechanism', members: ['AB'] })
   })
+  it('a sleeve on a roller that slides along the member slides, whatever the angle', () => {
+    const built = frame()
+      .node('A', 0, 0)
+      .node('B', 4, 0)
+      .node('C', 8, 4)
+      .member('A', 'B')
+      .member('B', 'C', { releases: { start: { N: true } } })
+      .support('A', 'fixed')
+      .support('C', { restrain: { y: 'fixed' }, angle: '45 deg' })
+      .load({ type: 'nodal', node: 'B', fx: 3 })
+    expect(refusal(built.problem)).toMatchObject({ kind: 'mechanism', nodes: ['C'] })
+  })
   it('a sleeve at both ends is harmless until it is loaded along itself', () => {
     const build = () =>
       frame()

@@ -23,6 +23,7 @@ const meanwhile = <p className="quiet">…</p>
 const VIEWS = {
   member: later<Solved>(async () => (await import('./member/MemberPage')).default, meanwhile),
   tables: later<Solved>(async () => (await import('./tables/Tables')).default, meanwhile),
+  letters: later<Solved>(async () => (await import('./letters/Letters')).default, meanwhile),
   envelope: later<Solved>(async () => (await import('./envelope/Envelope')).default, meanwhile),
   'free-body': later<Solved>(async () => (await import('./free-body/FreeBody')).default, meanwhile),
   stress: later<Solved>(async () => (await import('./stress/Stress')).default, meanwhile),

@@ -3,6 +3,7 @@ export const RESULT_VIEWS = [
   { key: 'overview', label: 'Overview' },
   { key: 'member', label: 'Member' },
   { key: 'tables', label: 'Tables' },
+  { key: 'letters', label: 'Letters' },
   { key: 'envelope', label: 'Envelope' },
   { key: 'free-body', label: 'Free body' },
   { key: 'stress', label: 'Stress' },

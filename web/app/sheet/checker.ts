@@ -1,7 +1,7 @@
 import { checkDocument, workWithSystem, type Problem } from '@viga/core'
-import { proxy, wrap } from 'comlink'
+import { proxy } from 'comlink'
+import { inOwnWorker } from './own-worker'
 import type { Checked } from './results-view'
-import type { SolverWorker } from './solver.worker'
 
 /**
  * Looks for the slip behind the hand values of a problem in a worker of its own, which is ended when the
@@ -20,24 +20,9 @@ export function searchSlip(
     done(solved && checkDocument(problem, solved, onTried))
     return () => {}
   }
-  const worker = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' })
-  let over = false
-  const failed = () => {
-    if (!over) done(undefined)
-    over = true
-    worker.terminate()
-  }
-  void wrap<SolverWorker>(worker)
-    .check(problem, proxy(onTried))
-    .then((found) => {
-      if (!over) done(found)
-      worker.terminate()
-    })
-    .catch(failed)
-  // a script that does not arrive answers nothing at all
-  worker.addEventListener('error', failed)
-  return () => {
-    over = true
-    worker.terminate()
-  }
+  return inOwnWorker(
+    (worker) => worker.check(problem, proxy(onTried)),
+    done,
+    () => done(undefined),
+  )
 }

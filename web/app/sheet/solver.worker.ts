@@ -8,6 +8,7 @@ import {
   type SweepInput,
 } from '@viga/core'
 import { expose } from 'comlink'
+import { lettersOf } from './in-letters'
 import { doJob, type EnvelopeJob, type JobInput } from './envelope-jobs'
 
 /**
@@ -54,7 +55,7 @@ function envelope<K extends EnvelopeJob>(number: number, name: K, ids: string[],
   )
 }
 
-const api = { sweep, solve, hold, envelope, check }
+const api = { sweep, solve, hold, envelope, check, letters: lettersOf }
 export type SolverWorker = typeof api
 
 expose(api)

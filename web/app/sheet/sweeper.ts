@@ -1,6 +1,6 @@
 import { sweep, type SweepInput, type SweepResult } from '@viga/core'
-import { proxy, wrap } from 'comlink'
-import type { SolverWorker } from './solver.worker'
+import { proxy } from 'comlink'
+import { inOwnWorker } from './own-worker'
 
 export type Swept = SweepResult | { message: string }
 
@@ -18,17 +18,5 @@ export function sweepLater(
     done(sweep(input))
     return () => {}
   }
-  const worker = new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' })
-  let over = false
-  void wrap<SolverWorker>(worker)
-    .sweep(input, proxy(onStep))
-    .then((result) => {
-      if (!over) done(result)
-      worker.terminate()
-    })
-    .catch(() => worker.terminate())
-  return () => {
-    over = true
-    worker.terminate()
-  }
+  return inOwnWorker((worker) => worker.sweep(input, proxy(onStep)), done)
 }

@@ -216,8 +216,10 @@ export const removeSection = (p: Problem, id: string): Problem => remove(p, 'sec
 export const setSymbol = (p: Problem, name: string, value: Quantity | undefined): Problem =>
   produce(p, (d) => {
     d.symbols ??= {}
-    if (value === undefined) delete d.symbols[name]
-    else d.symbols[name] = value
+    if (value === undefined) {
+      delete d.symbols[name]
+      if (d.letters) d.letters = d.letters.filter((letter) => letter !== name)
+    } else d.symbols[name] = value
   })
 
 /** Asks for an order of analysis; a problem that says nothing is of first order. */

@@ -79,6 +79,7 @@ export function renameSymbol(p: Problem, from: string, to: string): Problem {
   }) as Problem
   return {
     ...renamed,
+    ...(renamed.letters && { letters: renamed.letters.map((name) => (name === from ? to : name)) }),
     symbols: Object.fromEntries(
       Object.entries(renamed.symbols!).map(([name, value]) => [name === from ? to : name, value]),
     ),

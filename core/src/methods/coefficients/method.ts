@@ -10,7 +10,7 @@ import type { FoundValue, Task } from '../method.js'
 import { Notes } from '../notes.js'
 import { notedMethod } from '../noted-method.js'
 import { actingOf } from '../numbers.js'
-import { reactionName } from '../reaction-name.js'
+import { reactionName } from '../../document/reaction-name.js'
 import { equalSpans, evenLoad, fitsEqualSpans, TABLE, type EqualSpans, type Fraction } from './equal-spans.js'
 import { OUTLINE } from './outline.js'
 

@@ -1,5 +1,5 @@
 import { membersBetween, partOf, type BodyArrow, type BodyBlock, type PolygonBlock } from '../bodies.js'
-import { reactionName } from '../reaction-name.js'
+import { reactionName } from '../../document/reaction-name.js'
 import type { Passing, PassingOf } from './order.js'
 import { dot, type Truss, type Vec } from './truss.js'
 

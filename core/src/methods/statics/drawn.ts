@@ -1,6 +1,6 @@
 import type { Structure } from '../../structure/types.js'
 import { membersBetween, partOf, type BodyArrow, type BodyBlock } from '../bodies.js'
-import { reactionName } from '../reaction-name.js'
+import { reactionName } from '../../document/reaction-name.js'
 import type { Reaction, Statics } from './equilibrium.js'
 import type { Side } from './free-bodies.js'
 import type { Equation } from './reactions.js'

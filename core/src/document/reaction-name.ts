@@ -1,4 +1,4 @@
-import type { LetterName } from './expression.js'
+import type { LetterName } from '../methods/expression.js'
 
 /**
  * The name of a reaction, or of a force that a hinge passes on, by its joint: `A` with the index `y`. A joint

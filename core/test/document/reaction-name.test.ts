@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { reactionName } from '../../src/methods/reaction-name.js'
+import { reactionName } from '../../src/document/reaction-name.js'
 
 it.each([
   ['A', 'y', { letter: 'A', sub: 'y' }],

@@ -1,0 +1,145 @@
+import {
+  expressionLatex,
+  expressionWords,
+  formatNumber,
+  isThing,
+  letterLists,
+  working,
+  type Display,
+  type InLetters,
+  type LetterLine,
+  type LetterList,
+  type Problem,
+} from '@viga/core'
+import LinearProgress from '@mui/material/LinearProgress'
+import { useEffect, useMemo, useState } from 'react'
+import { MemberName } from '../../fields/MemberName'
+import { useRow } from '../../fields/rows'
+import { useDisplay, useSheet } from '../../sheet/context'
+import { lettersLater } from '../../sheet/in-letters'
+import { Block } from '../../widgets/Block'
+import { Formula } from '../../widgets/Formula'
+import { Press } from '../../widgets/Press'
+import { useSigns, type Solved } from '../solved'
+import './letters.css'
+
+/** The results of a case in letters, as a book prints them, each beside its number. */
+export default function Letters({ solution, action }: Solved) {
+  const problem = useSheet((s) => s.problem)
+  const found = useLetters(problem)
+  const signs = useSigns()
+  const hasSymbols = Object.keys(problem.symbols ?? {}).length > 0
+  const inLetters = found?.results.get(action.id)
+  const lists = useMemo(
+    () => inLetters && letterLists(solution, action, inLetters, signs),
+    [solution, action, inLetters, signs],
+  )
+  if (!hasSymbols)
+    return (
+      <p className="quiet letters-none">
+        No value of this problem is stated in letters. Name one among the symbols of the Given, w = 12 kN/m,
+        and write it in place of its number: the results stand here in w.
+      </p>
+    )
+  if (action.bent) return <p className="quiet letters-none">Second order has no results in letters.</p>
+  if (!found) return <LinearProgress aria-label="solving in letters" />
+  return (
+    <>
+      {found.missing && <p className="quiet letters-none">{found.missing}</p>}
+      {lists?.map((list) => (
+        <List key={list.title} {...list} />
+      ))}
+      {lists && <Ways lists={lists} />}
+    </>
+  )
+}
+
+/** The results of a problem in letters, made beside the page; those of before while new ones are made. */
+function useLetters(problem: Problem): InLetters | undefined {
+  const [found, setFound] = useState<InLetters | undefined>()
+  useEffect(() => lettersLater(problem, (next) => setFound(next ?? { results: new Map() })), [problem])
+  return found
+}
+
+function List({ title, lines }: LetterList) {
+  return (
+    <Block title={title}>
+      <table className="t letters" aria-label={`${title} in letters`}>
+        <tbody>
+          {lines.map((line, i) => (
+            <Line key={i} line={line} again={lines[i - 1]?.target === line.target} />
+          ))}
+        </tbody>
+      </table>
+    </Block>
+  )
+}
+
+/** The unit that a line's numbers are shown in. */
+const unitOf = (display: Display, { unit }: LetterLine) => display[unit]
+
+const numberOf = (display: Display, line: LetterLine): string => {
+  const { perSI, unit } = unitOf(display, line)
+  return Number.isFinite(line.value) ? `${formatNumber(line.value * perSI, { figures: 4 })} ${unit}` : '–'
+}
+
+function Line({ line, again }: { line: LetterLine; again: boolean }) {
+  const display = useDisplay()
+  const row = useRow(line.target)
+  const [, label] = line.target.split(':')
+  return (
+    <tr {...row} className={[row.className, again && 'inner'].filter(Boolean).join(' ') || undefined}>
+      <td>{again ? '' : isThing(line.target, 'member') ? <MemberName id={label} /> : <i>{label}</i>}</td>
+      <td className="letters-of">
+        <Formula tex={`${working.symbolLatex(line.name)}=`} plain={`${working.symbolText(line.name)} =`} />
+        <Said expression={line.expression} />
+        {line.at && line.at.expression !== null && (
+          <span className="quiet letters-at">
+            at x = <Said expression={line.at.expression} />
+          </span>
+        )}
+      </td>
+      <td className="n">{numberOf(display, line)}</td>
+    </tr>
+  )
+}
+
+const Said = ({ expression }: { expression: string | null }) =>
+  expression === null ? (
+    <span className="quiet">not said in letters</span>
+  ) : (
+    <Formula tex={expressionLatex(expression)} plain={expressionWords(expression)} />
+  )
+
+/** All lines to the clipboard, as expressions that the fields of Viga read, or as LaTeX. */
+function Ways({ lists }: { lists: readonly LetterList[] }) {
+  const [said, setSaid] = useState('')
+  const copy = (what: string, lineOf: (line: LetterLine) => string) => {
+    const text = lists
+      .map(({ title, lines }) =>
+        [title, ...lines.filter((l) => l.expression !== null).map(lineOf)].join('\n'),
+      )
+      .join('\n\n')
+    void navigator.clipboard.writeText(text).then(
+      () => setSaid(`${what} copied`),
+      () => setSaid('the clipboard refused'),
+    )
+  }
+  return (
+    <p className="letters-ways">
+      <Press onClick={() => copy('text', textOf)}>Copy as text</Press>
+      <Press onClick={() => copy('LaTeX', latexOf)}>Copy as LaTeX</Press>
+      <span className="quiet" role="status">
+        {said}
+      </span>
+    </p>
+  )
+}
+
+const textOf = ({ name, expression, at }: LetterLine) =>
+  `${working.symbolText(name)} = ${expression}${at?.expression ? ` at x = ${at.expression}` : ''}`
+
+const latexOf = ({ name, expression, at }: LetterLine) => {
+  const place = at?.expression ? `\\quad\\text{at } x = ${expressionLatex(at.expression)}` : ''
+  return `\\[ ${working.symbolLatex(name)} = ${expressionLatex(expression!)}${place} \\]`
+}
