@@ -9,6 +9,18 @@ const cases = join(import.meta.dirname, '../../core/test/cases')
 const file = (name: string) => join(cases, `${name}.viga.json`)
 const text = (name: string) => readFileSync(file(name), 'utf8')
 
+/** What is looked at of results in letters. */
+interface ResultsInLetters {
+  results: Record<
+    string,
+    {
+      members: Record<string, { start: { fy: number } }>
+      letters: { members: Record<string, Record<'start' | 'end', Record<'fy', string>>> }
+      lettersMissing?: string
+    }
+  >
+}
+
 function viga(args: string[], input?: string) {
   const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], {
     input,
@@ -46,6 +58,19 @@ describe('viga solve', () => {
     })
     expect(documents[0].stiffness).toBeUndefined()
     expect(documents[0].results.D.members.AB.stations.length).toBeGreaterThanOrEqual(21)
+  })
+  it('adds the results in letters, and of a problem without symbols its numbers', () => {
+    const of = (name: string) => {
+      const { status, documents } = viga(['solve', file(name), '--stations', '2', '--letters'])
+      expect(status).toBe(0)
+      return Object.values((documents[0] as unknown as ResultsInLetters).results)[0]
+    }
+    const balcony = of('orchid-balcony')
+    expect(balcony.letters.members.AC.end.fy).toMatch(/w\*\(5\*a \+ 3\)/)
+    expect(balcony.lettersMissing).toMatch(/higher degree/)
+    const bench = of('potting-bench')
+    expect(Number(bench.letters.members.AB.start.fy)).toBe(bench.members.AB.start.fy)
+    expect(bench).not.toHaveProperty('lettersMissing')
   })
   it('takes stations and matrices', () => {
     const { documents } = viga(['solve', file('orchid-balcony'), '--stations', '3', '--matrices'])

@@ -86,14 +86,18 @@ function rootNear(field: Field, polynomial: readonly Quotient[], near: number, h
     if (isIt(share)) return share
     p = withoutRoot(field, p, share)
   }
-  if (p.length === 2) return field.negate(field.divide(p[0], p[1]))
-  if (p.length !== 3) throw new NotInLetters('The place of an extreme is a root of a higher degree.')
+  const found = rootsOf(field, p).find(isIt)
+  if (!found) throw new NotInLetters('The place of an extreme is a root of a higher degree.')
+  return found
+}
+
+/** The roots of a polynomial of the first or second degree; none of another. */
+function rootsOf(field: Field, p: readonly Quotient[]): Quotient[] {
+  if (p.length === 2) return [field.negate(field.divide(p[0], p[1]))]
+  if (p.length !== 3) return []
   const half = field.divide(p[1], field.multiply(field.of(2), p[2]))
   const root = field.root(field.subtract(field.multiply(half, half), field.divide(p[0], p[2])))
-  const both = [field.subtract(root, half), field.subtract(field.negate(root), half)]
-  const found = both.find(isIt)
-  if (!found) throw new NotInLetters('The place of an extreme is not found.')
-  return found
+  return [field.subtract(root, half), field.subtract(field.negate(root), half)]
 }
 
 function trimmed(p: readonly Quotient[]): Quotient[] {

@@ -190,8 +190,9 @@ class Work {
   ): MemberInLetters['extremes'] {
     const course = this.course(weighted, i)
     const sampled = extremes(courseOf(this.solution, action, i))
+    // an undetermined axial force has no size
     const most = (key: ExtremeKey) =>
-      Math.max(Math.abs(sampled[key].max.value), Math.abs(sampled[key].min.value))
+      Math.max(Math.abs(sampled[key].max.value), Math.abs(sampled[key].min.value)) || 0
     const L = this.solution.structure.members[i].length
     const force = Math.max(most('V'), most('N'), most('M') / L)
     // what is rounding error beside the other forces counts as none

@@ -88,7 +88,7 @@ const anyProblem = fc
         { node: end, ...supports[last as 'pin'] },
       ],
       loadCases: [{ id: 'D', loads: loads.map((l) => loadOf(l, steps.length)) }],
-    } as Problem
+    }
   })
 
 function loadOf(

@@ -57,7 +57,7 @@ const kindOf = (path: string): string =>
           : 'force'
 
 /**
- * Expects every expression of `document`, the values of `problem` put in, to be what `solved` says in numbers.
+ * Expects every expression of `document`, the values of `problem` put in, to be what `solved` has as numbers.
  * @param all whether extremes are compared too: at other values another stretch may be larger
  * @returns how many expressions there were
  */

@@ -32,7 +32,7 @@ function problem(
     })),
     supports: supports.map(([node, s]) => (typeof s === 'object' ? { node, ...s } : { node, type: s })),
     loadCases: [{ id: 'D', loads }],
-  } as Problem
+  }
 }
 
 const span = (start: Support['type'], end: Support['type'] | undefined, ...loads: Load[]) =>

@@ -43,6 +43,8 @@ export default function Letters({ solution, action }: Solved) {
     )
   if (action.bent) return <p className="quiet letters-none">Second order has no results in letters.</p>
   if (!found) return <LinearProgress aria-label="solving in letters" />
+  const isSaid = lists?.some(({ lines }) => lines.some((l) => l.expression !== null))
+  if (!isSaid) return <p className="quiet letters-none">{found.missing}</p>
   return (
     <>
       {found.missing && <p className="quiet letters-none">{found.missing}</p>}
@@ -64,24 +66,21 @@ function useLetters(problem: Problem): InLetters | undefined {
 function List({ title, lines }: LetterList) {
   return (
     <Block title={title}>
-      <table className="t letters" aria-label={`${title} in letters`}>
-        <tbody>
-          {lines.map((line, i) => (
-            <Line key={i} line={line} again={lines[i - 1]?.target === line.target} />
-          ))}
-        </tbody>
-      </table>
+      <div className="letters-rows" tabIndex={0} role="group" aria-label={`rows of ${title} in letters`}>
+        <table className="t letters" aria-label={`${title} in letters`}>
+          <tbody>
+            {lines.map((line, i) => (
+              <Line key={i} line={line} again={lines[i - 1]?.target === line.target} />
+            ))}
+          </tbody>
+        </table>
+      </div>
     </Block>
   )
 }
 
-/** The unit that a line's numbers are shown in. */
-const unitOf = (display: Display, { unit }: LetterLine) => display[unit]
-
-const numberOf = (display: Display, line: LetterLine): string => {
-  const { perSI, unit } = unitOf(display, line)
-  return Number.isFinite(line.value) ? `${formatNumber(line.value * perSI, { figures: 4 })} ${unit}` : '–'
-}
+const numberOf = (value: number, { perSI, unit }: Display['force']): string =>
+  Number.isFinite(value) ? `${formatNumber(value * perSI, { figures: 4 })} ${unit}` : 'undetermined'
 
 function Line({ line, again }: { line: LetterLine; again: boolean }) {
   const display = useDisplay()
@@ -90,26 +89,54 @@ function Line({ line, again }: { line: LetterLine; again: boolean }) {
   return (
     <tr {...row} className={[row.className, again && 'inner'].filter(Boolean).join(' ') || undefined}>
       <td>{again ? '' : isThing(line.target, 'member') ? <MemberName id={label} /> : <i>{label}</i>}</td>
-      <td className="letters-of">
-        <Formula tex={`${working.symbolLatex(line.name)}=`} plain={`${working.symbolText(line.name)} =`} />
-        <Said expression={line.expression} />
-        {line.at && line.at.expression !== null && (
-          <span className="quiet letters-at">
-            at x = <Said expression={line.at.expression} />
-          </span>
-        )}
+      <td>
+        <div className="letters-of">
+          <Said {...line} number={numberOf(line.value, display[line.unit])} />
+          {line.at?.expression != null && (
+            <span className="letters-at">
+              at{' '}
+              <Said
+                name={PLACE}
+                expression={line.at.expression}
+                number={numberOf(line.at.value, display.length)}
+              />
+            </span>
+          )}
+        </div>
       </td>
-      <td className="n">{numberOf(display, line)}</td>
     </tr>
   )
 }
 
-const Said = ({ expression }: { expression: string | null }) =>
-  expression === null ? (
-    <span className="quiet">not said in letters</span>
-  ) : (
-    <Formula tex={expressionLatex(expression)} plain={expressionWords(expression)} />
+/** The place of an extreme, from the start of its member. */
+const PLACE = { letter: 'x' }
+
+/** An expression with its long decimals written shorter; what is copied keeps all digits. */
+const rounded = (expression: string) =>
+  expression.replace(/\d+\.\d{5,}(?:e[+-]?\d+)?/g, (digits) => String(Number(Number(digits).toPrecision(5))))
+
+interface SaidProps extends Pick<LetterLine, 'name' | 'expression'> {
+  number: string
+}
+
+/** A name, what it is in letters, and its number: M = wL²/8 = 54 kN·m. */
+function Said({ name, expression, number }: SaidProps) {
+  const [tex, plain] = [working.symbolLatex(name), working.symbolText(name)]
+  const isZero = expression === '0'
+  return (
+    <span className="letters-said">
+      {expression === null ? (
+        <Formula tex={tex} plain={plain} />
+      ) : (
+        <Formula
+          tex={`${tex}=${expressionLatex(rounded(expression))}`}
+          plain={`${plain} = ${expressionWords(rounded(expression))}`}
+        />
+      )}
+      {!isZero && <span className="n"> = {number}</span>}
+    </span>
   )
+}
 
 /** All lines to the clipboard, as expressions that the fields of Viga read, or as LaTeX. */
 function Ways({ lists }: { lists: readonly LetterList[] }) {
