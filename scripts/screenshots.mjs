@@ -130,8 +130,8 @@ const pictures = [
   ['9-check', /Open Lily-pond/, 'check'],
   [
     '10-dark',
-    /Open Palm house/,
-    'results',
+    /Open Orangery roof/,
+    'results/letters',
     async (page) => {
       await page.getByRole('button', { name: 'Dark' }).click()
       await page.locator('html[data-scheme=dark]').waitFor()

@@ -31,7 +31,8 @@ export interface LetterList {
 
 /**
  * The results of one action as lists of lines, under the sign conventions of the problem. Moments and forces
- * that nothing holds are left out.
+ * that nothing holds are left out, and joints and members that the letters do not know: they may be those of
+ * another state of the problem.
  */
 export function letterLists(
   solution: Solution,
@@ -52,6 +53,7 @@ function reactionLines(s: Solution, action: ActionSolution, { reactions }: Resul
   const { nodes, supports, kind } = s.structure
   return supports.flatMap((p) => {
     const { id } = nodes[p.node]
+    if (!Object.hasOwn(reactions, id)) return []
     const there = reactionAt(s, action, p.node)
     const isHeld = { x: p.hold.x !== false, y: p.hold.y !== false, rotation: p.hold.rotation !== false }
     const held = (way: (typeof WAYS)[number]) =>
@@ -79,6 +81,7 @@ function extremeLines(
 ): LetterLine[] {
   const factors = { ...signFactors(signs), relative: 1 as const }
   return s.structure.members.flatMap((m, i) => {
+    if (!Object.hasOwn(members, m.id)) return []
     const range = extremes(courseOf(s, action, i))
     const keys: ExtremeKey[] = m.bar ? ['N'] : ['N', 'V', 'M', 'relative']
     return keys.flatMap((key) =>
@@ -122,6 +125,7 @@ function withoutBrackets(text: string): string {
 
 function displacementLines(s: Solution, action: ActionSolution, { nodes }: ResultsInLetters): LetterLine[] {
   return s.structure.nodes.flatMap(({ id }, i) => {
+    if (!Object.hasOwn(nodes, id)) return []
     const there = displacementAt(s, action, i)
     return WAYS.flatMap((way): LetterLine[] => {
       const value = there[way]

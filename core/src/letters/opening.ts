@@ -37,11 +37,11 @@ export function open(problem: Problem, { structure }: Solution): Opened {
   const letters = openLetters(problem)
   const first = readWith(problem, structure, letters, {}, new Map())
   const rigidities = first.exact.members.map((m) => m.EI)
-  const inLetters = rigidities.some((q) => !isConstant(q.n) || !isConstant(q.d))
+  const inLetters = rigidities.some((q) => !isPlain(q))
   const hidden = new Map<number, Letter>()
   if (inLetters)
     for (const { si, rigidity } of first.axial)
-      if (isConstant(rigidity.n) && isConstant(rigidity.d))
+      if (isPlain(rigidity))
         hidden.set(si, { name: '', dimension: D.force, sample: first.field.value(rigidity) })
   const uses = usesOf(first)
   const scales = scalesOf([...uses.structure, ...hidden.values()], uses.same(hidden.size > 0))
@@ -67,6 +67,9 @@ function refuseMany(field: Field, exact: ExactStructure, unknowns: readonly Unkn
   const roots = field.roots.filter((r) => !isConstant(r.under)).length
   if (letters + roots > MOST_UNKNOWNS) throw new TooLong()
 }
+
+/** Whether a number has no letter. */
+const isPlain = ({ n, d }: Quotient): boolean => isConstant(n) && isConstant(d)
 
 interface ReadOnce extends Omit<Opened, 'loads' | 'scales'> {
   axial: { si: number; rigidity: Quotient }[]
@@ -176,16 +179,15 @@ function* actionNumbers(a: MemberActions<Quotient>): Generator<Dimensioned> {
 }
 
 /** Which letters the structure holds, and whether all numbers have the dimensions of their letters. */
-function usesOf({ field, exact, unknowns, axial }: ReadOnce) {
+function usesOf({ field, exact, unknowns }: ReadOnce) {
   const inStructure = [...structureNumbers(exact)]
   const inAxial = axialNumbers(exact)
   const held = (numbers: readonly Dimensioned[]) =>
     unknowns.filter((u) => u.letter !== PI && numbers.some(([q]) => field.has(q, u.at)))
-  const isPlain = ({ rigidity }: { rigidity: Quotient }) => isConstant(rigidity.n) && isConstant(rigidity.d)
   return {
     structure: held([...inStructure, ...inAxial]).map((u) => u.letter),
     same: (isHidden: boolean): Sameness => {
-      const counted = isHidden && axial.every(isPlain) ? [] : inAxial
+      const counted = isHidden ? inAxial.filter(([q]) => !isPlain(q)) : inAxial
       const all = [...inStructure, ...counted, ...loadNumbers(exact)]
       const same = (k: 0 | 1) =>
         all.every(([q, powers]) => termPowers(field, unknowns, q).every((p) => p[k] === powers[k]))

@@ -10,6 +10,7 @@ import {
   type LetterLine,
   type LetterList,
   type Problem,
+  type Solution,
 } from '@viga/core'
 import LinearProgress from '@mui/material/LinearProgress'
 import { useEffect, useMemo, useState } from 'react'
@@ -20,20 +21,20 @@ import { lettersLater } from '../../sheet/in-letters'
 import { Block } from '../../widgets/Block'
 import { Formula } from '../../widgets/Formula'
 import { Press } from '../../widgets/Press'
-import { useSigns, type Solved } from '../solved'
+import { actionsOf, useSigns, type Solved } from '../solved'
 import './letters.css'
 
 /** The results of a case in letters, as a book prints them, each beside its number. */
 export default function Letters({ solution, action }: Solved) {
   const problem = useSheet((s) => s.problem)
-  const found = useLetters(problem)
+  const made = useLetters(problem, solution)
   const signs = useSigns()
   const hasSymbols = Object.keys(problem.symbols ?? {}).length > 0
-  const inLetters = found?.results.get(action.id)
-  const lists = useMemo(
-    () => inLetters && letterLists(solution, action, inLetters, signs),
-    [solution, action, inLetters, signs],
-  )
+  const lists = useMemo(() => {
+    const shown = made && actionsOf(made.solution).find((a) => a.id === action.id)
+    const inLetters = made?.found.results.get(action.id)
+    return shown && inLetters && letterLists(made.solution, shown, inLetters, signs)
+  }, [made, action, signs])
   if (!hasSymbols)
     return (
       <p className="quiet letters-none">
@@ -42,12 +43,12 @@ export default function Letters({ solution, action }: Solved) {
       </p>
     )
   if (action.bent) return <p className="quiet letters-none">Second order has no results in letters.</p>
-  if (!found) return <LinearProgress aria-label="solving in letters" />
+  if (!made) return <LinearProgress aria-label="solving in letters" />
   const isSaid = lists?.some(({ lines }) => lines.some((l) => l.expression !== null))
-  if (!isSaid) return <p className="quiet letters-none">{found.missing}</p>
+  if (!isSaid) return <p className="quiet letters-none">{made.found.missing}</p>
   return (
     <>
-      {found.missing && <p className="quiet letters-none">{found.missing}</p>}
+      {made.found.missing && <p className="quiet letters-none">{made.found.missing}</p>}
       {lists?.map((list) => (
         <List key={list.title} {...list} />
       ))}
@@ -56,11 +57,20 @@ export default function Letters({ solution, action }: Solved) {
   )
 }
 
+interface Made {
+  found: InLetters
+  /** The solution that they belong to: it may be that of before the last edit. */
+  solution: Solution
+}
+
 /** The results of a problem in letters, made beside the page; those of before while new ones are made. */
-function useLetters(problem: Problem): InLetters | undefined {
-  const [found, setFound] = useState<InLetters | undefined>()
-  useEffect(() => lettersLater(problem, (next) => setFound(next ?? { results: new Map() })), [problem])
-  return found
+function useLetters(problem: Problem, solution: Solution): Made | undefined {
+  const [made, setMade] = useState<Made | undefined>()
+  useEffect(
+    () => lettersLater(problem, (found) => setMade({ found: found ?? { results: new Map() }, solution })),
+    [problem, solution],
+  )
+  return made
 }
 
 function List({ title, lines }: LetterList) {
