@@ -105,8 +105,8 @@ export function equationsOf(system: ExactSystem, acting: readonly Acting[]): Equ
       const dof = dofs.of[3 * p.node + k]
       if (typeof hold !== 'boolean' && dof >= 0 && dof < dofs.free) addTo(field, rows[dof].left, dof, hold)
     })
-  acting.forEach(({ nodal }, system_) => {
-    for (let d = 0; d < dofs.free; d++) addTo(field, rows[d].right, system_, nodal[d])
+  acting.forEach(({ nodal }, k) => {
+    for (let d = 0; d < dofs.free; d++) addTo(field, rows[d].right, k, nodal[d])
   })
   return rows
 }

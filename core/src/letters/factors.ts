@@ -1,6 +1,15 @@
 import type { Field } from './field.js'
 import { commonMonomial, gcd, inOne, primitive } from './gcd.js'
-import { content, divided, exactly, isConstant, leading, negate, put, type Polynomial } from './polynomial.js'
+import {
+  content,
+  divided,
+  exactly,
+  gcdOf,
+  isConstant,
+  leading,
+  negate,
+  type Polynomial,
+} from './polynomial.js'
 
 /** A polynomial as a product: a whole number, a monomial, and polynomials to powers. */
 export interface Factors {
@@ -44,34 +53,22 @@ function repeated(field: Field, p: Polynomial): Factors['powers'] {
   const { monomials } = field
   if (isConstant(p)) return p.get(0) === -1n ? [{ of: p, power: 1 }] : []
   for (let u = 0; u < monomials.count; u++) {
-    const twice = gcd(p, derivative(field, p, u), monomials)
+    const twice = gcd(p, field.derivative(p, u), monomials)
     if (isConstant(twice)) continue
     const once = exactly(p, twice, monomials)
     // what occurs more often than once divides both
     const more = gcd(once, twice, monomials)
     if (isConstant(more)) continue
-    let power = 1
+    const of = primitive(more)
     let rest = p
-    const out: Factors['powers'] = []
-    const square = primitive(more)
-    for (power = 0; ; power++) {
-      const next = divided(rest, square, monomials)
-      if (!next) break
+    let power = 0
+    for (let next = divided(rest, of, monomials); next; next = divided(rest, of, monomials)) {
       rest = next
+      power++
     }
-    if (power > 0) out.push({ of: square, power })
-    return [...out, ...repeated(field, rest)]
+    return [{ of, power }, ...repeated(field, rest)]
   }
   return [{ of: p, power: 1 }]
-}
-
-function derivative(field: Field, p: Polynomial, u: number): Polynomial {
-  const out = new Map<number, bigint>()
-  for (const [key, c] of p) {
-    const power = field.monomials.power(key, u)
-    if (power > 0) put(out, key - field.monomials.key(u), c * BigInt(power))
-  }
-  return out
 }
 
 /** Divisors up to this are tried. */
@@ -86,20 +83,21 @@ function linearFactors(field: Field, p: Polynomial): Polynomial[] {
   const c = inOne(p, u, field.monomials).map((q) => q.get(0) ?? 0n)
   const out: Polynomial[] = []
   for (const under of divisors(c[c.length - 1]))
-    for (const over of divisors(c[0]))
+    for (const over of divisors(c[0])) {
+      if (gcdOf(over, under) !== 1n) continue
       for (const sign of [1n, -1n]) {
         // a root −over/under belongs to the factor under·x + over
         let value = 0n
         c.forEach((a, k) => (value += a * (-sign * over) ** BigInt(k) * under ** BigInt(c.length - 1 - k)))
         if (value !== 0n) continue
-        const factor = primitive(
+        out.push(
           new Map([
             [0, sign * over],
             [field.monomials.key(u), under],
           ]),
         )
-        if (!out.some((f) => f.get(0) === factor.get(0) && f.size === factor.size)) out.push(factor)
       }
+    }
   return out
 }
 

@@ -20,6 +20,7 @@ import {
   ZERO,
   type Polynomial,
 } from './polynomial.js'
+import { squarePart } from './square-part.js'
 
 /**
  * A quotient of polynomials in the letters, the numerator with square roots besides. Nothing divides both,
@@ -198,13 +199,13 @@ export class Field implements Arithmetic<Quotient> {
       for (const [key, c] of out) if (this.monomials.power(key, unknown) > 1) squared.push([key, c])
       if (squared.length === 0) continue
       const rest = new Map(out)
-      let put_ = ZERO
+      let added = ZERO
       const square = this.monomials.key(unknown, 2)
       for (const [key, c] of squared) {
         rest.delete(key)
-        put_ = add(put_, this.times(new Map([[key - square, c]]), under))
+        added = add(added, this.times(new Map([[key - square, c]]), under))
       }
-      out = add(rest, put_)
+      out = add(rest, added)
     }
     return out
   }
@@ -269,7 +270,8 @@ export class Field implements Arithmetic<Quotient> {
     return [out, rest]
   }
 
-  private derivative(p: Polynomial, u: number): Polynomial {
+  /** The derivative by an unknown. */
+  derivative(p: Polynomial, u: number): Polynomial {
     const out = new Map<number, bigint>()
     for (const [key, c] of p) {
       const power = this.monomials.power(key, u)
@@ -286,30 +288,3 @@ const same = (a: Polynomial, b: Polynomial) =>
 const LARGEST_UNDER = 100_000n
 /** Different square roots that are kept; each of them doubles the length of an expression. */
 const MOST_ROOTS = 4
-/** Primes up to this are taken out of a square root. */
-const LARGEST_PRIME = 2_000
-const PRIMES = Array.from({ length: LARGEST_PRIME - 1 }, (_, i) => i + 2)
-  .filter(
-    (n) => !Array.from({ length: Math.floor(Math.sqrt(n)) - 1 }, (_, i) => i + 2).some((d) => n % d === 0),
-  )
-  .map(BigInt)
-
-/** A whole number as a square times different primes; what has no small factor counts as a prime. */
-function squarePart(c: bigint): [root: bigint, primes: bigint[]] {
-  let root = 1n
-  let rest = c
-  const primes: bigint[] = []
-  for (const p of PRIMES) {
-    if (p * p > rest) break
-    let times = 0
-    for (; rest % p === 0n; times++) rest /= p
-    root *= p ** BigInt(times >> 1)
-    if (times % 2) primes.push(p)
-  }
-  if (rest > 1n) {
-    const whole = BigInt(Math.round(Math.sqrt(Number(rest))))
-    if (whole * whole === rest) root *= whole
-    else primes.push(rest)
-  }
-  return [root, primes]
-}

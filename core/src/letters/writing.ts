@@ -6,6 +6,7 @@ import type { Letter } from './reading.js'
 import { isConstant, negate, ONE, type Polynomial } from './polynomial.js'
 import { powersOf, scalePowers, type Powers } from './scales.js'
 import { partOf } from './states.js'
+import { abs, decimalOf, fraction, grouped, joined, LONGEST, raised, type Raised } from './terms.js'
 
 /** Writes exact numbers as expressions of the problem's notation. */
 export class Writer {
@@ -194,99 +195,15 @@ export class Writer {
   }
 }
 
+/** Under a square root numbers are whole, however long. */
+const LARGEST = 10n ** 300n
+
 /** A sum as text, its powers of length and force, and what it is to be multiplied with. */
 interface Sum {
   text: string
   powers: Powers
   number: bigint
 }
-
-/** A letter to a power, and where it stands among others. */
-interface Raised {
-  name: string
-  power: number
-  rank: number
-}
-
-interface Term {
-  number: string
-  letters: Raised[]
-  roots: string[]
-  isNegative: boolean
-}
-
-/** The terms of a sum in their order; several with the same square roots are one product. */
-function grouped(terms: readonly Term[]): { text: string; isNegative: boolean }[] {
-  const byRoots = new Map<string, Term[]>()
-  for (const t of terms) {
-    const key = t.roots.join('*')
-    byRoots.set(key, [...(byRoots.get(key) ?? []), t])
-  }
-  return [...byRoots]
-    .sort(([a], [b]) => a.length - b.length)
-    .flatMap(([roots, group]) => {
-      const ordered = [...group].sort(byLetters).sort((a, b) => Number(a.isNegative) - Number(b.isNegative))
-      const written = ordered.map(({ number, letters, isNegative }) => {
-        const factors = [...(roots && group.length === 1 ? [roots] : []), ...letters.map(raised)]
-        return {
-          text: (number === '1' && factors.length > 0 ? factors : [number, ...factors]).join('*'),
-          isNegative,
-        }
-      })
-      if (!roots || group.length === 1) return written
-      return [{ text: `${roots}*(${joined(written)})`, isNegative: false }]
-    })
-    .sort((a, b) => Number(a.isNegative) - Number(b.isNegative))
-}
-
-/** Terms with higher powers of an earlier letter come first. */
-function byLetters(a: Term, b: Term): number {
-  const ranks = [...new Set([...a.letters, ...b.letters].map((l) => l.rank))].sort((x, y) => x - y)
-  const power = (t: Term, rank: number) => t.letters.find((l) => l.rank === rank)?.power ?? 0
-  for (const rank of ranks) if (power(a, rank) !== power(b, rank)) return power(b, rank) - power(a, rank)
-  return 0
-}
-
-/** Under a square root numbers are whole, however long. */
-const LARGEST = 10n ** 300n
-/** Whole numbers beyond this are written as decimals. */
-const LONGEST = 10n ** 12n
-
-const abs = (c: bigint) => (c < 0n ? -c : c)
-const raised = ({ name, power }: { name: string; power: number }) => (power === 1 ? name : `${name}^${power}`)
-
-/** A quotient of whole numbers to 17 digits. */
-function decimalOf(over: bigint, under: bigint): string {
-  let shift = 0
-  let scaled = over
-  while (scaled / under < 10n ** 17n) {
-    scaled *= 10n
-    shift++
-  }
-  return String(Number(`${scaled / under}e-${shift}`))
-}
-
-function fraction(
-  above: bigint,
-  below: bigint,
-  over: readonly string[],
-  under: readonly string[],
-): { text: string; isNegative: boolean } {
-  const isNegative = above < 0n !== below < 0n
-  let [n, d] = [abs(above), abs(below)]
-  const isLong = n > LONGEST || d > LONGEST
-  const number = isLong ? decimalOf(n, d) : n === 1n && over.length > 0 ? undefined : String(n)
-  if (isLong) [n, d] = [1n, 1n]
-  const top = [...(number === undefined ? [] : [number]), ...over].join('*')
-  const bottom = [...(d === 1n ? [] : [String(d)]), ...under]
-  if (bottom.length === 0) return { text: top, isNegative }
-  return { text: `${top}/${bottom.length === 1 ? bottom[0] : `(${bottom.join('*')})`}`, isNegative }
-}
-
-const joined = (terms: readonly { text: string; isNegative: boolean }[]): string =>
-  terms
-    .map(({ text, isNegative }, i) => (i === 0 ? (isNegative ? '-' : '') : isNegative ? ' - ' : ' + ') + text)
-    .join('')
 
 /** Lengths and what lies between places on members: factors that the formulas of tables have. */
 function candidatesOf({ field, exact }: Opened): Polynomial[] {
