@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config'
  * the server have states of their own, and some of those of the interface put others in
  * place of modules.
  */
-const shared = { isolate: false, testTimeout: 60_000 }
+const shared = { isolate: false, testTimeout: 120_000 }
 
 export default defineConfig({
   test: {
@@ -35,7 +35,7 @@ export default defineConfig({
           include: ['web/test/**/*.test.ts'],
           exclude: ['web/test/server/**'],
           setupFiles: ['core/test/random.setup.ts'],
-          testTimeout: 60_000,
+          testTimeout: 120_000,
         },
       },
       // parts of the interface in a DOM, found by role and name as a person finds them
@@ -45,7 +45,7 @@ export default defineConfig({
           include: ['web/test/**/*.test.tsx'],
           environment: 'jsdom',
           setupFiles: ['web/test/components.setup.ts'],
-          testTimeout: 60_000,
+          testTimeout: 120_000,
         },
       },
       // one real MariaDB of its own for the tests that need one, on a free port with fresh data
@@ -55,7 +55,7 @@ export default defineConfig({
           include: ['web/test/server/**/*.test.ts'],
           globalSetup: ['web/test/server/database.setup.ts'],
           fileParallelism: false,
-          testTimeout: 60_000,
+          testTimeout: 120_000,
         },
       },
     ],
