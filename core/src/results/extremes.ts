@@ -79,6 +79,14 @@ function look(max: Extreme, min: Extreme, value: number, x: number) {
   }
 }
 
-/** Places inside the member where a quantity passes through zero, such as V = 0 at a greatest moment, m. */
-export const zeros = (course: Course, key: 'V' | 'M'): number[] =>
-  course.stretches.flatMap((s) => s.roots(key))
+/** Places nearer to an end than this share of the length are the end. */
+const AT_END = 1e-9
+
+/**
+ * Places inside the member where a quantity passes through zero, such as V = 0 at a greatest moment, m. A
+ * hinge at an end is none of them, though rounding may put its zero just inside.
+ */
+export function zeros({ stretches, length }: Course, key: 'V' | 'M'): number[] {
+  const isInside = (x: number) => x > AT_END * length && x < (1 - AT_END) * length
+  return stretches.flatMap((s) => s.roots(key)).filter(isInside)
+}
