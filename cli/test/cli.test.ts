@@ -9,7 +9,7 @@ const cases = join(import.meta.dirname, '../../core/test/cases')
 const file = (name: string) => join(cases, `${name}.viga.json`)
 const text = (name: string) => readFileSync(file(name), 'utf8')
 
-/** What is looked at of results in letters. */
+/** Results in letters, as far as these tests read them. */
 interface ResultsInLetters {
   results: Record<
     string,

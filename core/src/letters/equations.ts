@@ -15,7 +15,7 @@ export interface ExactSystem {
   field: Field
   dofs: Dofs
   exact: ExactStructure
-  /** What the six end displacements of each member are made of. */
+  /** The six end displacements of each member, made of unknowns. */
   ends: EndMotion[][]
   /** The unknown that is a member's axial force at its start, over its length. */
   axial: number[]
@@ -34,7 +34,7 @@ export interface EndMotion {
   spring?: Quotient
 }
 
-/** What is on the right-hand side: displacements that are prescribed, loads of joints, courses of members. */
+/** One right-hand side: displacements that are prescribed, loads of joints, courses of members. */
 export interface Acting {
   prescribed: ReadonlyMap<number, Quotient>
   /** Forces on joints by degree of freedom. */

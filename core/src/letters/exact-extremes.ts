@@ -10,7 +10,7 @@ export interface ExactExtreme {
   x: Quotient
 }
 
-/** The same extreme in numbers, as the arithmetic samples them: the exact one is found by it. */
+/** An extreme in numbers, as the arithmetic samples them: the exact one is found by it. */
 export interface Sample extends Extreme {
   key: ExtremeKey
 }

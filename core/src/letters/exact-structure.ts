@@ -41,7 +41,7 @@ export interface ExactSupport {
 }
 type D3 = 'x' | 'y' | 'rotation'
 
-/** What acts in one load case. */
+/** The loads of one load case with exact numbers. */
 export interface ExactActions {
   nodal: Quotient[]
   members: ReadonlyMap<number, MemberActions<Quotient>>

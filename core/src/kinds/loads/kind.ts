@@ -29,7 +29,7 @@ export interface LoadKind<L = never, S extends StatedLoad = never> {
   state(ctx: Places, load: L, path: string): S | undefined
   /** What the structure needs for it and lacks: a sentence for each property that is not stated. */
   lacks?(load: S, member: StructureMember): string | undefined
-  /** What it does to the structure: adds to the actions of its case, in one kind of number. */
+  /** Adds what the load does to the structure to the actions of its case, in one kind of number. */
   act<N>(
     by: Arithmetic<N>,
     load: StatedLoads<N>[S['type']],
